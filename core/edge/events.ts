@@ -1,0 +1,87 @@
+import type { HoneTool } from './hone'
+import type { LadderRung } from './ladder'
+import type { Zone } from './zones'
+
+/** What can be wrong with a knife apart from being dull. */
+export interface Defects {
+  readonly chip: { readonly zone: Zone; readonly depthMm: number } | null
+  readonly glint: readonly Zone[]
+  readonly burrLeft: boolean
+  readonly tipBent: boolean
+  readonly tipGone: boolean
+  readonly handleLoose: boolean
+  readonly cracked: boolean
+}
+
+export const NO_DEFECTS: Defects = {
+  chip: null,
+  glint: [],
+  burrLeft: false,
+  tipBent: false,
+  tipGone: false,
+  handleLoose: false,
+  cracked: false,
+}
+
+/** Payload of every kind of thing that can happen to a knife. */
+export interface EventPayloads {
+  /** the knife joined the fleet; `new` means a factory edge, `in-use` an edge nobody knows yet */
+  added: { readonly condition: 'new' | 'in-use'; readonly stationId: string; readonly holderId: string | null }
+  /** declared use, replacing the rota's hours for the service it falls in */
+  used: { readonly hours: number }
+  /** readings are peaks in gf; `defects` replaces what was known about them */
+  checked: {
+    readonly readings: readonly { readonly zone: Zone; readonly forcesGf: readonly number[] }[]
+    readonly ladder: readonly { readonly zone: Zone | 'whole'; readonly rung: LadderRung }[]
+    readonly defects?: Defects | undefined
+  }
+  honed: {
+    readonly tool: HoneTool
+    readonly strokesPerSide?: number | undefined
+    /** rod angle minus edge angle, when known */
+    readonly mismatchDps?: number | undefined
+    readonly cameBack?: 'fully' | 'partly' | 'not' | undefined
+  }
+  sharpened: {
+    readonly startGrit?: number | undefined
+    readonly finishMicron: number
+    readonly minutes?: number | undefined
+    /** height taken off the edge, mm; estimated when not measured */
+    readonly recessionMm?: number | undefined
+  }
+  measured: {
+    readonly heelHeightMm?: number | undefined
+    readonly spineMm?: number | undefined
+    readonly bteMm?: number | undefined
+  }
+  moved: { readonly stationId?: string | undefined; readonly holderId?: string | null | undefined }
+  quarantined: { readonly reason: string }
+  released: { readonly note?: string | undefined }
+  retired: { readonly reason: string }
+  /** takes back another event, which stays readable */
+  voided: { readonly eventId: string; readonly reason: string }
+}
+
+export type EventKind = keyof EventPayloads
+export const EVENT_KINDS: readonly EventKind[] = [
+  'added', 'used', 'checked', 'honed', 'sharpened', 'measured', 'moved', 'quarantined', 'released', 'retired', 'voided',
+]
+
+/** One thing that happened to one knife. Ids are made by the device, so sending twice records once. */
+export type KnifeEvent = {
+  readonly [K in EventKind]: {
+    readonly id: string
+    readonly kind: K
+    readonly atMs: number
+    readonly personId: string | null
+    readonly payload: EventPayloads[K]
+  }
+}[EventKind]
+
+/** Events that still stand, oldest first; an event and the one that voids it both drop out. */
+export function standingEvents(events: readonly KnifeEvent[]): KnifeEvent[] {
+  const voided = new Set(events.flatMap((event) => (event.kind === 'voided' ? [event.payload.eventId] : [])))
+  return events
+    .filter((event) => event.kind !== 'voided' && !voided.has(event.id))
+    .sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))
+}

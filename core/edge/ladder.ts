@@ -1,0 +1,16 @@
+/** Everyday checks without a tester, keenest first. */
+export const LADDER = ['shaves', 'silent-paper', 'paper', 'draws-on-fruit', 'skates', 'glints'] as const
+export type LadderRung = (typeof LADDER)[number]
+
+/**
+ * Force at which an edge usually shows each sign, gf, and how far that scatters between people and
+ * fruits (log standard deviation). The order is common practice, the numbers are assumed.
+ */
+export const LADDER_FORCE: Readonly<Record<LadderRung, { readonly forceGf: number; readonly logSd: number }>> = {
+  shaves: { forceGf: 145, logSd: 0.16 },
+  'silent-paper': { forceGf: 185, logSd: 0.17 },
+  paper: { forceGf: 245, logSd: 0.18 },
+  'draws-on-fruit': { forceGf: 325, logSd: 0.18 },
+  skates: { forceGf: 450, logSd: 0.2 },
+  glints: { forceGf: 620, logSd: 0.25 },
+}

@@ -1,0 +1,333 @@
+import { grainMicrons } from '../abrasive/grain'
+import { removalRate } from '../abrasive/removal'
+import { faceAngle } from '../geometry/stack'
+import { recede } from '../geometry/recession'
+import { radians } from '../measure'
+import type { KnifeRole } from '../house/knifeTypes'
+import { edgeForce, wornForce } from './force'
+import { honeStrokes, usualHoneTool, type HoneTool } from './hone'
+import { AMBER_SHARE, DEFAULT_SERVICE_LIMITS, THICKNESS_GROWTH_LIMIT, THICKNESS_LIMIT_MM } from './limits'
+import { chanceAbove, forceBand, type KnifeState } from './state'
+import { bluntWidth } from './wear'
+import { ZONES, type Zone } from './zones'
+
+export const ACTIONS = [
+  'quarantine', 'repair', 'check', 'stone', 'thin', 'change-role', 'touch-up', 'hone', 'none',
+] as const
+export type Action = (typeof ACTIONS)[number]
+
+/** Why, as a code with values: sentences are made from the catalogue. */
+export interface Reason {
+  readonly code:
+    | 'handle-loose' | 'cracked' | 'tip-gone' | 'tip-bent' | 'burr-left'
+    | 'chip' | 'bent' | 'worn' | 'hone-failed' | 'glint'
+    | 'thick' | 'thickened' | 'short' | 'straddles' | 'never-read'
+    | 'tiring' | 'daily' | 'keen' | 'brittle'
+  readonly values: Readonly<Record<string, number | string>>
+}
+
+/** What an action takes: minutes of a person, strokes a side, edge height in µm. */
+export interface Cost {
+  readonly minutes: number
+  readonly strokesPerSide: number
+  readonly steelUm: number
+}
+
+export interface Step {
+  readonly action: Action
+  readonly reasons: readonly Reason[]
+  readonly cost: Cost
+  /** JIS grit to begin with, where a stone is involved */
+  readonly startGrit: number | null
+  readonly tool: HoneTool | null
+  readonly dps: number
+}
+
+export interface Verdict extends Step {
+  readonly runnerUp: Step | null
+  readonly worstZone: Zone
+}
+
+/** What the verdict needs to know of the blade. Undefined means nobody has measured it. */
+export interface BladeGeometry {
+  readonly lengthMm: number
+  readonly heelHeightMm: number
+  readonly spineMm: number
+  readonly bteMm: number
+  readonly bteWhenNewMm: number
+  readonly dps: number
+  readonly hrc: number
+  readonly minimumHeightMm: number
+}
+
+export interface VerdictRules {
+  readonly limitGf: number
+  readonly amberShare: number
+  readonly thicknessLimitMm: number
+  readonly thicknessGrowth: number
+  /** chips at least this deep start on a coarse stone, mm */
+  readonly coarseChipMm: number
+  /** blunt width from which the first stone is coarse, µm */
+  readonly coarseBluntUm: number
+  /** roll below which a daily hone is not worth the strokes */
+  readonly honeFromRoll: number
+  /** how sure is sure: a chance of being over the limit between these two asks for a check */
+  readonly unsureBetween: readonly [number, number]
+  /** hours of use for which a check stays good */
+  readonly checkGoodHours: number
+}
+
+export function defaultRules(role: KnifeRole, limits: Readonly<Record<KnifeRole, number>> = DEFAULT_SERVICE_LIMITS): VerdictRules {
+  return {
+    limitGf: limits[role],
+    amberShare: AMBER_SHARE,
+    thicknessLimitMm: THICKNESS_LIMIT_MM[role],
+    thicknessGrowth: THICKNESS_GROWTH_LIMIT,
+    coarseChipMm: 0.2,
+    coarseBluntUm: 15,
+    honeFromRoll: 0.12,
+    unsureBetween: [0.2, 0.75],
+    checkGoodHours: 5,
+  }
+}
+
+const COARSEST_USUAL_GRIT = 220
+const COARSE_GRIT = 320
+const MIDDLE_GRIT = 1000
+const FINE_GRIT = 3000
+const THINNING_GRIT = 220
+/** Setting up, each later stone with its deburring, and strop, test and wash, minutes (assumed). */
+const SETUP_MINUTES = 3
+const STAGE_MINUTES = 5
+const CLOSING_MINUTES = 3
+const PRESSING_NEWTONS = 10
+/** Steel taken beyond the blunt apex to get a clean burr all along, µm (assumed). */
+const BURR_ALLOWANCE_UM = 20
+const NO_COST: Cost = { minutes: 0, strokesPerSide: 0, steelUm: 0 }
+
+/** Minutes and steel of taking the edge down by `recessionUm`, from a first grit on. */
+function stoneCost(blade: BladeGeometry, recessionUm: number, startGrit: number): Cost {
+  const recessionMm = recessionUm / 1000
+  const { removedAreaMm2 } = recede({
+    bteMm: blade.bteMm,
+    dps: blade.dps,
+    faceDps: Math.min(faceAngle(blade), blade.dps * 0.9),
+    recessionMm,
+  })
+  const micron = grainMicrons({ scale: 'JIS', value: startGrit })
+  const grinding = (removedAreaMm2 * blade.lengthMm) / removalRate({ micron, newtons: PRESSING_NEWTONS, hrc: blade.hrc })
+  const laterStages = [MIDDLE_GRIT, FINE_GRIT].filter((grit) => grit > startGrit).length
+  const minutes = SETUP_MINUTES + grinding + laterStages * STAGE_MINUTES + CLOSING_MINUTES
+  return { minutes: Math.ceil(minutes), strokesPerSide: 0, steelUm: Math.round(recessionUm) }
+}
+
+/** Height that disappears when an apex of a given blunt width is ground to a point again, µm. */
+export const recessionToApexUm = (bluntUm: number, dps: number): number =>
+  bluntUm / (2 * Math.tan(radians(dps))) + BURR_ALLOWANCE_UM
+
+function honeStep(state: KnifeState, blade: BladeGeometry, worst: Zone, reasons: readonly Reason[]): Step {
+  const tool = usualHoneTool(blade.hrc)
+  const brittle: Reason[] = tool === 'strop' ? [{ code: 'brittle', values: { hrc: blade.hrc } }] : []
+  return {
+    action: 'hone',
+    reasons: [...reasons, ...brittle],
+    cost: { minutes: 1, strokesPerSide: honeStrokes(state.zones[worst].roll), steelUm: 0 },
+    startGrit: null,
+    tool,
+    dps: blade.dps,
+  }
+}
+
+function stoneStep(state: KnifeState, blade: BladeGeometry, reasons: readonly Reason[], coarse: boolean): Step {
+  const startGrit = coarse ? COARSE_GRIT : MIDDLE_GRIT
+  const blunt = Math.max(...ZONES.map((zone) => bluntWidth({ ...state.zones[zone], dps: blade.dps })))
+  return {
+    action: 'stone',
+    reasons,
+    cost: stoneCost(blade, recessionToApexUm(blunt, blade.dps), startGrit),
+    startGrit,
+    tool: null,
+    dps: blade.dps,
+  }
+}
+
+/**
+ * One next action for a knife, with reasons and the runner-up, in this order: unsafe → quarantine;
+ * chip → repair; dull and bent → hone; honing did not help, or worn past the limit → stone (check
+ * first when the reckoning alone cannot tell); too thick → thin; too short → another role; worn but
+ * in limit → touch-up; otherwise the daily hone, or nothing.
+ *
+ * @param state the knife now, wear carried up to this moment
+ * @param geometry measurements in mm, angle in dps, hardness in HRC
+ * @param role what the knife is for, which sets its limits
+ * @param rules the house's own; {@link defaultRules} of the role unless given
+ */
+export function verdict(
+  state: KnifeState,
+  geometry: BladeGeometry,
+  role: KnifeRole,
+  rules: VerdictRules = defaultRules(role),
+): Verdict {
+  const steps = candidates(state, geometry, role, rules)
+  const [first, second] = steps
+  const none: Step = { action: 'none', reasons: [], cost: NO_COST, startGrit: null, tool: null, dps: geometry.dps }
+  return { ...(first ?? none), runnerUp: second ?? null, worstZone: worstZone(state, geometry.dps) }
+}
+
+export function worstZone(state: KnifeState, dps: number): Zone {
+  return [...ZONES].sort((a, b) => edgeForce(state.zones[b], dps) - edgeForce(state.zones[a], dps))[0] ?? 'belly'
+}
+
+/** Every action that has a reason, most pressing first. */
+function candidates(state: KnifeState, blade: BladeGeometry, role: KnifeRole, rules: VerdictRules): Step[] {
+  const worst = worstZone(state, blade.dps)
+  return [
+    ...unsafe(state, blade),
+    ...chipped(state, blade, rules),
+    ...dull(state, blade, worst, rules),
+    ...thick(blade, rules),
+    ...short(blade, role),
+    ...tiring(state, blade, worst, rules),
+    ...daily(state, blade, worst, rules),
+  ]
+}
+
+function unsafe({ defects }: KnifeState, blade: BladeGeometry): Step[] {
+  const reasons: Reason[] = []
+  if (defects.handleLoose) reasons.push({ code: 'handle-loose', values: {} })
+  if (defects.cracked) reasons.push({ code: 'cracked', values: {} })
+  if (defects.tipGone) reasons.push({ code: 'tip-gone', values: {} })
+  if (reasons.length === 0) return []
+  return [{ action: 'quarantine', reasons, cost: NO_COST, startGrit: null, tool: null, dps: blade.dps }]
+}
+
+function chipped({ defects }: KnifeState, blade: BladeGeometry, rules: VerdictRules): Step[] {
+  const steps: Step[] = []
+  if (defects.chip) {
+    const { zone, depthMm } = defects.chip
+    const startGrit = depthMm >= rules.coarseChipMm ? COARSEST_USUAL_GRIT : COARSE_GRIT
+    steps.push({
+      action: 'repair',
+      reasons: [{ code: 'chip', values: { zone, depthMm } }],
+      cost: stoneCost(blade, depthMm * 1000 + BURR_ALLOWANCE_UM, startGrit),
+      startGrit,
+      tool: null,
+      dps: blade.dps,
+    })
+  }
+  if (defects.tipBent) {
+    steps.push({
+      action: 'repair',
+      reasons: [{ code: 'tip-bent', values: {} }],
+      cost: { minutes: 10, strokesPerSide: 0, steelUm: 0 },
+      startGrit: COARSE_GRIT,
+      tool: null,
+      dps: blade.dps,
+    })
+  }
+  return steps
+}
+
+function dull(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step[] {
+  const zone = state.zones[worst]
+  const forceGf = Math.round(edgeForce(zone, blade.dps))
+  const values = { zone: worst, forceGf, limitGf: rules.limitGf }
+  const glints = state.defects.glint
+  const over = edgeForce(zone, blade.dps) > rules.limitGf
+  const wornOver = wornForce(zone, blade.dps) > rules.limitGf
+  const honeFailed = over && state.lastHone === 'not'
+  const coarse = glints.length > 0 || bluntWidth({ ...zone, dps: blade.dps }) >= rules.coarseBluntUm
+  const reasons: Reason[] = []
+  if (glints.length > 0) reasons.push({ code: 'glint', values: { zone: glints.join(' ') } })
+  if (honeFailed) reasons.push({ code: 'hone-failed', values })
+  if (wornOver) reasons.push({ code: 'worn', values })
+  const honeIsNext = over && reasons.length === 0
+  const bent: Reason = { code: 'bent', values }
+  const stone = stoneStep(state, blade, honeIsNext ? [bent] : reasons, coarse)
+  if (honeIsNext) return [honeStep(state, blade, worst, [bent]), stone]
+  const unsure = glints.length === 0 ? unsureStep(state, blade, worst, rules) : null
+  if (unsure) return reasons.length > 0 ? [unsure, stone] : [unsure]
+  return reasons.length > 0 ? [stone] : []
+}
+
+/** A one-minute test is cheaper than a session when the reckoning straddles the limit. */
+function unsureStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step | null {
+  if (state.checkedMs !== null && state.hoursSinceCheck < rules.checkGoodHours) return null
+  const zone = state.zones[worst]
+  const chance = chanceAbove(zone, blade.dps, rules.limitGf)
+  const [low, high] = rules.unsureBetween
+  if (chance < low || chance > high) return null
+  const band = forceBand(zone, blade.dps)
+  const values = { zone: worst, lowGf: Math.round(band.lowGf), highGf: Math.round(band.highGf), limitGf: rules.limitGf }
+  return {
+    action: 'check',
+    reasons: [{ code: state.readingCount === 0 ? 'never-read' : 'straddles', values }],
+    cost: { minutes: 1, strokesPerSide: 0, steelUm: 0 },
+    startGrit: null,
+    tool: null,
+    dps: blade.dps,
+  }
+}
+
+function thick(blade: BladeGeometry, rules: VerdictRules): Step[] {
+  const overLimit = blade.bteMm > rules.thicknessLimitMm
+  const grown = blade.bteMm > blade.bteWhenNewMm * (1 + rules.thicknessGrowth)
+  if (!overLimit && !grown) return []
+  const reason: Reason = {
+    code: overLimit ? 'thick' : 'thickened',
+    values: { bteMm: blade.bteMm, limitMm: rules.thicknessLimitMm, newMm: blade.bteWhenNewMm },
+  }
+  const removedMm3 = ((blade.bteMm - blade.bteWhenNewMm) / 2) * (blade.heelHeightMm / 3) * blade.lengthMm
+  const micron = grainMicrons({ scale: 'JIS', value: THINNING_GRIT })
+  const grinding = removedMm3 / removalRate({ micron, newtons: 2 * PRESSING_NEWTONS, hrc: blade.hrc })
+  return [
+    {
+      action: 'thin',
+      reasons: [reason],
+      cost: { minutes: Math.ceil(SETUP_MINUTES + grinding + 2 * STAGE_MINUTES), strokesPerSide: 0, steelUm: 0 },
+      startGrit: THINNING_GRIT,
+      tool: null,
+      dps: blade.dps,
+    },
+  ]
+}
+
+function short(blade: BladeGeometry, role: KnifeRole): Step[] {
+  if (blade.heelHeightMm >= blade.minimumHeightMm) return []
+  return [
+    {
+      action: 'change-role',
+      reasons: [{ code: 'short', values: { heightMm: blade.heelHeightMm, minimumMm: blade.minimumHeightMm, role } }],
+      cost: NO_COST,
+      startGrit: null,
+      tool: null,
+      dps: blade.dps,
+    },
+  ]
+}
+
+/** In limit, but honing alone would leave it tiring: a fine stone now saves a coarse one later. */
+function tiring(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step[] {
+  const worn = wornForce(state.zones[worst], blade.dps)
+  if (worn <= rules.limitGf * rules.amberShare || worn > rules.limitGf) return []
+  const blunt = bluntWidth({ ...state.zones[worst], dps: blade.dps })
+  return [
+    {
+      action: 'touch-up',
+      reasons: [{ code: 'tiring', values: { zone: worst, forceGf: Math.round(worn), limitGf: rules.limitGf } }],
+      cost: stoneCost(blade, recessionToApexUm(blunt, blade.dps) / 2, FINE_GRIT),
+      startGrit: FINE_GRIT,
+      tool: null,
+      dps: blade.dps,
+    },
+  ]
+}
+
+function daily(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step[] {
+  const forceGf = Math.round(edgeForce(state.zones[worst], blade.dps))
+  if (state.defects.burrLeft) {
+    return [honeStep(state, blade, worst, [{ code: 'burr-left', values: { zone: worst } }])]
+  }
+  if (state.zones[worst].roll < rules.honeFromRoll) return []
+  return [honeStep(state, blade, worst, [{ code: 'daily', values: { zone: worst, forceGf } }])]
+}

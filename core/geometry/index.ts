@@ -1,0 +1,4 @@
+export * from './stack'
+export * from './bevel'
+export * from './recession'
+export * from './profile'

@@ -1,0 +1,5 @@
+export * from './knifeTypes'
+export * from './steels'
+export * from './stations'
+export * from './rights'
+export * from './serviceClock'

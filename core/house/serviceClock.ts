@@ -1,0 +1,70 @@
+import { TZDate } from '@date-fns/tz'
+
+/** A weekly span in the house's own wall time; weekday 1 is Monday (ISO 8601), times are HH:MM. */
+export interface WeeklySpan {
+  readonly id: string
+  readonly weekday: number
+  readonly name: string
+  readonly starts: string
+  readonly ends: string
+}
+
+/** One span on one day, as instants in milliseconds since the epoch. */
+export interface Occurrence {
+  readonly spanId: string
+  readonly name: string
+  readonly startMs: number
+  readonly endMs: number
+}
+
+const DAY_MS = 86_400_000
+
+/** Instant of a wall time; a time that summer time skips lands after the gap, as clocks do. */
+function wallTime(day: TZDate, clock: string, addDays: number): number {
+  const [hours = 0, minutes = 0] = clock.split(':').map(Number)
+  return new TZDate(
+    day.getFullYear(),
+    day.getMonth(),
+    day.getDate() + addDays,
+    hours,
+    minutes,
+    day.timeZone ?? 'UTC',
+  ).getTime()
+}
+
+/** Midnight that opens the day containing an instant, in the house's zone. */
+export function startOfDay(atMs: number, zone: string): number {
+  const at = new TZDate(atMs, zone)
+  return new TZDate(at.getFullYear(), at.getMonth(), at.getDate(), 0, 0, zone).getTime()
+}
+
+/**
+ * Every occurrence of weekly spans that ends after `fromMs` and starts before `toMs`, in order of
+ * start. A span whose end is not after its start runs past midnight. Summer time is the zone's.
+ *
+ * @param zone IANA time zone
+ */
+export function occurrences(spans: readonly WeeklySpan[], zone: string, fromMs: number, toMs: number): Occurrence[] {
+  const found: Occurrence[] = []
+  if (spans.length === 0 || toMs <= fromMs) return found
+  const first = new TZDate(startOfDay(fromMs - DAY_MS, zone), zone)
+  for (let offset = 0; ; offset++) {
+    const day = new TZDate(first.getFullYear(), first.getMonth(), first.getDate() + offset, 0, 0, zone)
+    if (day.getTime() >= toMs) break
+    const weekday = day.getDay() === 0 ? 7 : day.getDay()
+    for (const span of spans) {
+      if (span.weekday !== weekday) continue
+      const startMs = wallTime(day, span.starts, 0)
+      const endMs = wallTime(day, span.ends, span.ends <= span.starts ? 1 : 0)
+      if (endMs > fromMs && startMs < toMs) found.push({ spanId: span.id, name: span.name, startMs, endMs })
+    }
+  }
+  return found.sort((a, b) => a.startMs - b.startMs)
+}
+
+/** Spans of one calendar day of the house, clipped to nothing: a late service keeps its real end. */
+export function occurrencesOfDay(spans: readonly WeeklySpan[], zone: string, atMs: number): Occurrence[] {
+  const from = startOfDay(atMs, zone)
+  const to = startOfDay(from + 1.5 * DAY_MS, zone)
+  return occurrences(spans, zone, from, to).filter((one) => one.startMs >= from)
+}

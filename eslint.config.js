@@ -1,0 +1,41 @@
+import eslint from '@eslint/js'
+import vue from 'eslint-plugin-vue'
+import tseslint from 'typescript-eslint'
+
+export default tseslint.config(
+  { ignores: ['dist', '.data', 'node_modules', 'test-results', 'playwright-report'] },
+  eslint.configs.recommended,
+  ...tseslint.configs.strict,
+  ...vue.configs['flat/recommended'],
+  {
+    files: ['**/*.vue'],
+    languageOptions: { parserOptions: { parser: tseslint.parser } },
+  },
+  {
+    files: ['**/*.{ts,vue}'],
+    rules: {
+      'no-undef': 'off',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-explicit-any': 'error',
+      'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
+      'vue/max-attributes-per-line': 'off',
+      'vue/singleline-html-element-content-newline': 'off',
+      'vue/html-self-closing': ['error', { html: { void: 'always', normal: 'always', component: 'always' } }],
+      'vue/html-indent': ['error', 2],
+      'vue/multi-word-component-names': 'off',
+      'vue/attributes-order': 'off',
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'The core has no clock; time is passed in.' },
+        { object: 'Math', property: 'random', message: 'The core has no randomness; a seeded generator is passed in.' },
+      ],
+    },
+  },
+  { files: ['.dependency-cruiser.cjs'], languageOptions: { globals: { module: 'writable' } } },
+)
