@@ -15,9 +15,14 @@ export interface StationWork {
   readonly hoursPerService: number
 }
 
-/** What surrounds a knife: its stations and the services of the house, in order of start. */
+/** A station's way of working from an instant on, until the next one. */
+export interface StationPeriod extends StationWork {
+  readonly fromMs: number
+}
+
+/** What surrounds a knife: its stations, oldest period first, and the services of the house, in order of start. */
 export interface Surroundings {
-  readonly stations: ReadonlyMap<string, StationWork>
+  readonly stations: ReadonlyMap<string, readonly StationPeriod[]>
   readonly services: readonly Occurrence[]
 }
 
@@ -56,23 +61,40 @@ export function declaredUse(events: readonly KnifeEvent[], services: readonly Oc
   return declared
 }
 
-/** Hours a knife at a station was on the board between two instants. */
-function hoursBetween(
-  station: StationWork,
+/** What a stretch of use amounts to: hours on the board, and those hours weighted by board and product. */
+interface Use {
+  readonly hours: number
+  readonly work: number
+}
+
+const NO_USE: Use = { hours: 0, work: 0 }
+
+/** The way a station worked at an instant. */
+export const workAt = (periods: readonly StationPeriod[], atMs: number): StationWork | undefined =>
+  periods.findLast((period) => period.fromMs <= atMs) ?? periods[0]
+
+/** Use of a knife at a station between two instants. */
+function useBetween(
+  periods: readonly StationPeriod[],
   services: readonly Occurrence[],
   declared: DeclaredUse,
   fromMs: number,
   toMs: number,
-): number {
+): Use {
   let hours = 0
+  let work = 0
   for (let index = firstEndingAfter(services, fromMs); index < services.length; index++) {
     const service = services[index]
     if (!service || service.startMs >= toMs) break
     const overlap = Math.min(toMs, service.endMs) - Math.max(fromMs, service.startMs)
     const share = overlap / (service.endMs - service.startMs)
-    hours += share * (declared.get(service.startMs) ?? station.hoursPerService)
+    const station = workAt(periods, service.startMs)
+    if (!station) continue
+    const spent = share * (declared.get(service.startMs) ?? station.hoursPerService)
+    hours += spent
+    work += spent * BOARD_FACTOR[station.board] * PRODUCT_FACTOR[station.product]
   }
-  return hours
+  return { hours, work }
 }
 
 /** State of a knife after the use that lies between its own time and `toMs`. */
@@ -84,13 +106,12 @@ export function advance(
   declared: DeclaredUse = new Map(),
 ): KnifeState {
   if (toMs <= state.atMs) return state
-  const station = state.stationId === null ? undefined : around.stations.get(state.stationId)
-  const hours =
-    station && state.status === 'in-service'
-      ? hoursBetween(station, around.services, declared, state.atMs, toMs)
-      : 0
-  if (!station || hours === 0) return { ...state, atMs: toMs }
-  const factor = BOARD_FACTOR[station.board] * PRODUCT_FACTOR[station.product]
+  const periods = state.stationId === null ? undefined : around.stations.get(state.stationId)
+  const { hours, work } =
+    periods && state.status === 'in-service'
+      ? useBetween(periods, around.services, declared, state.atMs, toMs)
+      : NO_USE
+  if (hours === 0) return { ...state, atMs: toMs }
   return {
     ...state,
     atMs: toMs,
@@ -99,8 +120,7 @@ export function advance(
     hoursSinceSharpening: state.hoursSinceSharpening + hours,
     zones: eachZone((zone) => {
       const edge = state.zones[zone]
-      const worn = wearBy(edge, { hours, factor, wearRateUm2PerHour: wearRate(nature, zone) })
-      return { ...edge, ...worn }
+      return { ...edge, ...wearBy(edge, { hours: work, factor: 1, wearRateUm2PerHour: wearRate(nature, zone) }) }
     }),
   }
 }

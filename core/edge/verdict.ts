@@ -71,7 +71,10 @@ export interface VerdictRules {
   readonly coarseBluntUm: number
   /** roll below which a daily hone is not worth the strokes */
   readonly honeFromRoll: number
-  /** how sure is sure: a chance of being over the limit between these two asks for a check */
+  /**
+   * A chance of being over the limit between these two asks for a check: above, the minute of a test
+   * costs more than the sessions of about a quarter of an hour it would save; below, no session is due.
+   */
   readonly unsureBetween: readonly [number, number]
   /** hours of use for which a check stays good */
   readonly checkGoodHours: number
@@ -86,7 +89,7 @@ export function defaultRules(role: KnifeRole, limits: Readonly<Record<KnifeRole,
     coarseChipMm: 0.2,
     coarseBluntUm: 15,
     honeFromRoll: 0.12,
-    unsureBetween: [0.2, 0.75],
+    unsureBetween: [0.2, 0.93],
     checkGoodHours: 5,
   }
 }

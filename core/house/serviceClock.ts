@@ -7,6 +7,9 @@ export interface WeeklySpan {
   readonly name: string
   readonly starts: string
   readonly ends: string
+  /** the weeks in which the house kept this span; always, where left out */
+  readonly fromMs?: number
+  readonly untilMs?: number | null
 }
 
 /** One span on one day, as instants in milliseconds since the epoch. */
@@ -56,6 +59,7 @@ export function occurrences(spans: readonly WeeklySpan[], zone: string, fromMs: 
       if (span.weekday !== weekday) continue
       const startMs = wallTime(day, span.starts, 0)
       const endMs = wallTime(day, span.ends, span.ends <= span.starts ? 1 : 0)
+      if (startMs < (span.fromMs ?? -Infinity) || startMs >= (span.untilMs ?? Infinity)) continue
       if (endMs > fromMs && startMs < toMs) found.push({ spanId: span.id, name: span.name, startMs, endMs })
     }
   }

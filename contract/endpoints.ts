@@ -1,0 +1,97 @@
+import { z } from 'zod'
+import type { Right } from '../core/house/rights'
+import { NewEvent, TimelineEvent } from './events'
+import { ExchangeOutcome, TableName } from './exchange'
+import type { Endpoint, Method } from './endpoint'
+import {
+  Device, Doorway, FirstRun, House, HousePatch, NewPerson, Person, PersonPatch, SignedIn, Station, StationPatch, WeeklySpan, WeeklySpans,
+} from './house'
+import { KnifePatch, KnifeView, NewKnife } from './knives'
+import { Id, Instant, Name, Pin } from './scalars'
+
+const nothing = z.object({})
+type Nothing = typeof nothing
+
+function endpoint<P extends z.ZodType = Nothing, Q extends z.ZodType = Nothing, B extends z.ZodType = Nothing, A extends z.ZodType = Nothing>(
+  method: Method,
+  path: string,
+  right: Right | 'open',
+  summary: string,
+  shape: { params?: P; query?: Q; body?: B; answer?: A } = {},
+): Endpoint<P, Q, B, A> {
+  const fallback = <S extends z.ZodType>(schema: S | undefined): S => schema ?? (nothing as unknown as S)
+  return {
+    method, path, right, summary,
+    params: fallback(shape.params),
+    query: fallback(shape.query),
+    body: fallback(shape.body),
+    answer: fallback(shape.answer),
+  }
+}
+
+const byId = z.object({ id: Id })
+
+export const Fleet = z.object({
+  now: Instant,
+  knives: z.array(KnifeView),
+  people: z.array(Person),
+  stations: z.array(Station),
+  day: z.object({
+    startsAt: Instant,
+    services: z.array(z.object({ name: z.string(), startsAt: Instant, endsAt: Instant })),
+    quiet: z.array(z.object({ name: z.string(), startsAt: Instant, endsAt: Instant })),
+  }),
+})
+export type Fleet = z.infer<typeof Fleet>
+
+export const endpoints = {
+  doorway: endpoint('get', '/api/doorway', 'open', 'What the sign-in page may know', { answer: Doorway }),
+  firstRun: endpoint('post', '/api/first-run', 'open', 'Make the first house and its manager', { body: FirstRun, answer: SignedIn }),
+  signIn: endpoint('post', '/api/session', 'open', 'Sign in with a name and a password', {
+    body: z.object({ signInName: z.string().max(60), password: z.string().max(200) }),
+    answer: SignedIn,
+  }),
+  signInByPin: endpoint('post', '/api/session/pin', 'open', 'Sign in on an enrolled tablet', {
+    body: z.object({ personId: Id, pin: Pin }),
+    answer: SignedIn,
+  }),
+  session: endpoint('get', '/api/session', 'see', 'Who is signed in', { answer: SignedIn }),
+  signOut: endpoint('delete', '/api/session', 'open', 'Sign out'),
+  enrol: endpoint('post', '/api/devices', 'manage-house', 'Enrol this tablet, or make a key for an instrument', {
+    body: z.object({ name: Name, kind: z.enum(['tablet', 'instrument']) }),
+    answer: z.object({ device: Device, key: z.string().nullable() }),
+  }),
+  devices: endpoint('get', '/api/devices', 'manage-house', 'Enrolled tablets and instruments', { answer: z.array(Device) }),
+  revoke: endpoint('delete', '/api/devices/{id}', 'manage-house', 'Revoke a tablet or an instrument', { params: byId }),
+
+  fleet: endpoint('get', '/api/fleet', 'see', 'Every knife with its condition and next action, and who is here', { answer: Fleet }),
+  addKnife: endpoint('post', '/api/knives', 'edit-knife', 'Add a knife', { body: NewKnife, answer: KnifeView }),
+  editKnife: endpoint('patch', '/api/knives/{id}', 'edit-knife', 'Correct the description of a knife', {
+    params: byId, body: KnifePatch, answer: KnifeView,
+  }),
+  timeline: endpoint('get', '/api/knives/{id}/events', 'see', 'History of a knife, newest first', {
+    params: byId,
+    query: z.object({ before: Instant.optional(), most: z.coerce.number().int().min(1).max(500).default(60) }),
+    answer: z.array(TimelineEvent),
+  }),
+  sendEvents: endpoint('post', '/api/events', 'see', 'Record what happened; sending the same ids again changes nothing', {
+    body: z.object({ events: z.array(NewEvent).min(1).max(200) }),
+    answer: z.object({ knives: z.array(KnifeView) }),
+  }),
+
+  editHouse: endpoint('patch', '/api/house', 'manage-house', 'Change name, zone, units or limits', { body: HousePatch, answer: House }),
+  addPerson: endpoint('post', '/api/people', 'manage-house', 'Add a person', { body: NewPerson, answer: Person }),
+  editPerson: endpoint('patch', '/api/people/{id}', 'manage-house', 'Change a person', { params: byId, body: PersonPatch, answer: Person }),
+  addStation: endpoint('post', '/api/stations', 'manage-house', 'Add a station', { body: Station, answer: Station }),
+  editStation: endpoint('patch', '/api/stations/{id}', 'manage-house', 'Change a station', {
+    params: byId, body: StationPatch, answer: Station,
+  }),
+  week: endpoint('get', '/api/week', 'see', 'Services and quiet windows by weekday', { answer: z.array(WeeklySpan) }),
+  setWeek: endpoint('put', '/api/week', 'manage-house', 'Replace services and quiet windows', { body: WeeklySpans, answer: z.array(WeeklySpan) }),
+
+  importTable: endpoint('post', '/api/exchange/{table}', 'import', 'Read a CSV file: a dry run, or all of it', {
+    params: z.object({ table: TableName }),
+    body: z.object({ csv: z.string().max(4_000_000), apply: z.boolean() }),
+    answer: ExchangeOutcome,
+  }),
+} as const

@@ -1,0 +1,89 @@
+import { z } from 'zod'
+import type { EventPayloads } from '../core/edge/events'
+import { HoneToolName, Id, Instant, LadderRungName, Measure, Text, ZoneName } from './scalars'
+
+export const Defects = z.object({
+  chip: z.object({ zone: ZoneName, depthMm: Measure.chipMm }).nullable(),
+  glint: z.array(ZoneName).max(3),
+  burrLeft: z.boolean(),
+  tipBent: z.boolean(),
+  tipGone: z.boolean(),
+  handleLoose: z.boolean(),
+  cracked: z.boolean(),
+})
+
+const payloads = {
+  added: z.object({ condition: z.enum(['new', 'in-use']), stationId: Id, holderId: Id.nullable() }),
+  used: z.object({ hours: Measure.hours }),
+  checked: z
+    .object({
+      readings: z.array(z.object({ zone: ZoneName, forcesGf: z.array(Measure.forceGf).min(1).max(10) })).max(3),
+      ladder: z.array(z.object({ zone: z.union([ZoneName, z.literal('whole')]), rung: LadderRungName })).max(4),
+      defects: Defects.optional(),
+    })
+    .refine((check) => check.readings.length + check.ladder.length > 0 || check.defects !== undefined, {
+      params: { fault: 'empty-check' },
+    }),
+  honed: z.object({
+    tool: HoneToolName,
+    strokesPerSide: Measure.strokes.optional(),
+    mismatchDps: z.number().min(-30).max(30).optional(),
+    cameBack: z.enum(['fully', 'partly', 'not']).optional(),
+  }),
+  sharpened: z.object({
+    startGrit: z.number().int().min(60).max(30_000).optional(),
+    finishMicron: Measure.micron,
+    minutes: Measure.minutes.optional(),
+    recessionMm: z.number().min(0).max(20).optional(),
+  }),
+  measured: z
+    .object({
+      heelHeightMm: Measure.heelHeightMm.optional(),
+      spineMm: Measure.spineMm.optional(),
+      bteMm: Measure.bteMm.optional(),
+    })
+    .refine((found) => Object.values(found).some((value) => value !== undefined), { params: { fault: 'empty-measure' } }),
+  moved: z
+    .object({ stationId: Id.optional(), holderId: Id.nullable().optional() })
+    .refine((move) => move.stationId !== undefined || move.holderId !== undefined, { params: { fault: 'empty-move' } }),
+  quarantined: z.object({ reason: Text }),
+  released: z.object({ note: Text.optional() }),
+  retired: z.object({ reason: Text }),
+  voided: z.object({ eventId: Id, reason: Text }),
+} satisfies { [K in keyof EventPayloads]: z.ZodType<EventPayloads[K]> }
+
+const base = { id: Id, knifeId: Id, at: Instant }
+
+/** What a screen may send. `added` is made by the server together with the knife. */
+export const NewEvent = z.discriminatedUnion('kind', [
+  z.object({ ...base, kind: z.literal('used'), payload: payloads.used }),
+  z.object({ ...base, kind: z.literal('checked'), payload: payloads.checked }),
+  z.object({ ...base, kind: z.literal('honed'), payload: payloads.honed }),
+  z.object({ ...base, kind: z.literal('sharpened'), payload: payloads.sharpened }),
+  z.object({ ...base, kind: z.literal('measured'), payload: payloads.measured }),
+  z.object({ ...base, kind: z.literal('moved'), payload: payloads.moved }),
+  z.object({ ...base, kind: z.literal('quarantined'), payload: payloads.quarantined }),
+  z.object({ ...base, kind: z.literal('released'), payload: payloads.released }),
+  z.object({ ...base, kind: z.literal('retired'), payload: payloads.retired }),
+  z.object({ ...base, kind: z.literal('voided'), payload: payloads.voided }),
+])
+export type NewEvent = z.infer<typeof NewEvent>
+
+export const AddedPayload = payloads.added
+
+/** One line of a knife's history as it is read back. */
+export const TimelineEvent = z.object({
+  id: Id,
+  kind: z.string(),
+  at: Instant,
+  recordedAt: Instant,
+  personId: Id.nullable(),
+  personName: z.string().nullable(),
+  deviceName: z.string().nullable(),
+  payload: z.record(z.string(), z.unknown()),
+  /** the voiding that took this event back */
+  voided: z.object({ at: Instant, personName: z.string().nullable(), reason: z.string() }).nullable(),
+  /** worst force before and after, gf, where the event changed the edge */
+  effect: z.object({ beforeGf: z.number(), afterGf: z.number() }).nullable(),
+})
+export type TimelineEvent = z.infer<typeof TimelineEvent>

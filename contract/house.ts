@@ -1,0 +1,88 @@
+import { z } from 'zod'
+import {
+  BoardName, Id, Instant, KnifeRoleName, Measure, Name, Password, PersonRoleName, Pin, ProductName, RightName, SignInName,
+  TimeZone, WallTime,
+} from './scalars'
+
+export const ServiceLimits = z.record(KnifeRoleName, z.number().min(100).max(2000))
+
+export const House = z.object({
+  id: Id,
+  name: Name,
+  zone: TimeZone,
+  units: z.enum(['mm', 'in']),
+  serviceLimits: ServiceLimits,
+  isDemo: z.boolean(),
+})
+export type House = z.infer<typeof House>
+export const HousePatch = House.pick({ name: true, zone: true, units: true, serviceLimits: true }).partial()
+
+export const Person = z.object({
+  id: Id,
+  name: Name,
+  role: PersonRoleName,
+  active: z.boolean(),
+  hasPin: z.boolean(),
+  signInName: z.string().nullable(),
+})
+export type Person = z.infer<typeof Person>
+export const NewPerson = z.object({ id: Id, name: Name, role: PersonRoleName, pin: Pin.optional() })
+export const PersonPatch = z.object({ name: Name, role: PersonRoleName, active: z.boolean(), pin: Pin }).partial()
+
+export const Station = z.object({
+  id: Id,
+  name: Name,
+  board: BoardName,
+  product: ProductName,
+  hoursPerService: Measure.hours,
+  active: z.boolean(),
+})
+export type Station = z.infer<typeof Station>
+export const StationPatch = Station.omit({ id: true }).partial()
+
+export const WeeklySpan = z.object({
+  id: Id,
+  kind: z.enum(['service', 'quiet']),
+  weekday: z.number().int().min(1).max(7),
+  name: Name,
+  starts: WallTime,
+  ends: WallTime,
+})
+export type WeeklySpan = z.infer<typeof WeeklySpan>
+/** The whole week at once: what is not listed is gone. */
+export const WeeklySpans = z.array(WeeklySpan).max(100)
+
+export const Device = z.object({
+  id: Id,
+  kind: z.enum(['tablet', 'instrument']),
+  name: Name,
+  enrolledAt: Instant,
+  revokedAt: Instant.nullable(),
+})
+export type Device = z.infer<typeof Device>
+
+export const SignedIn = z.object({
+  person: z.object({ id: Id, name: Name, role: PersonRoleName }),
+  house: House,
+  rights: z.array(RightName),
+  deviceName: z.string().nullable(),
+  now: Instant,
+})
+export type SignedIn = z.infer<typeof SignedIn>
+
+/** What the door may know before anybody has signed in. */
+export const Doorway = z.object({
+  needsSetup: z.boolean(),
+  device: z.object({ name: Name, houseName: Name, people: z.array(z.object({ id: Id, name: Name })) }).nullable(),
+  demo: z.object({ houseName: Name, signInName: z.string(), password: z.string(), pin: z.string() }).nullable(),
+})
+export type Doorway = z.infer<typeof Doorway>
+
+export const FirstRun = z.object({
+  houseName: Name,
+  zone: TimeZone,
+  units: z.enum(['mm', 'in']),
+  managerName: Name,
+  signInName: SignInName,
+  password: Password,
+})

@@ -1,0 +1,121 @@
+import { edgeForce, freshForce } from '../core/edge/force'
+import type { EventPayloads } from '../core/edge/events'
+import { honeEffect, honeStrokes, usualHoneTool } from '../core/edge/hone'
+import { LADDER, LADDER_FORCE } from '../core/edge/ladder'
+import { wearRate, type BladeNature } from '../core/edge/state'
+import { wearBy, type Wear } from '../core/edge/wear'
+import { ZONES, type Zone } from '../core/edge/zones'
+import type { Occurrence } from '../core/house/serviceClock'
+import { BOARD_FACTOR, PRODUCT_FACTOR, type Board, type Product } from '../core/house/stations'
+import type { Chance } from './random'
+
+/** Something that happened in a made-up life, before it has an id. */
+export type LifeEvent = {
+  readonly [K in keyof EventPayloads]: { readonly kind: K; readonly atMs: number; readonly personId: string | null; readonly payload: EventPayloads[K] }
+}[keyof EventPayloads]
+
+export interface Hand {
+  readonly personId: string
+  /** force a session by this hand leaves above a fresh edge, by zone, gf */
+  readonly leavesGf: Readonly<Record<Zone, number>>
+}
+
+export interface Life {
+  readonly nature: BladeNature
+  readonly limitGf: number
+  readonly board: Board
+  readonly product: Product
+  readonly hoursPerService: number
+  /** true wear against what the tables say: this knife's own, and its station's */
+  readonly trueWear: number
+  readonly services: readonly Occurrence[]
+  readonly nowMs: number
+  readonly holderId: string | null
+  readonly hands: readonly [Hand, ...Hand[]]
+  readonly habits: {
+    readonly honesBefore: number
+    readonly daysBetweenChecks: number
+    readonly laddersInstead: number
+    readonly sharpensOver: number
+    /** no check or session after this moment */
+    readonly untendedFromMs: number
+  }
+  readonly chance: Chance
+}
+
+type TrueEdge = Wear & { readonly freshForceGf: number }
+type TrueZones = Record<Zone, TrueEdge>
+
+const MINUTE = 60_000
+const DAY = 24 * 60 * MINUTE
+const READING_NOISE = 0.1
+const FINISHES = [4, 4, 11.5, 2] as const
+
+const byZone = (make: (zone: Zone) => TrueEdge): TrueZones => ({ heel: make('heel'), belly: make('belly'), tip: make('tip') })
+const worst = (zones: TrueZones, dps: number): number => Math.max(...ZONES.map((zone) => edgeForce(zones[zone], dps)))
+
+function readings(zones: TrueZones, life: Life): EventPayloads['checked'] {
+  const { chance, nature } = life
+  if (chance.happens(life.habits.laddersInstead)) {
+    const felt = worst(zones, nature.dps) * Math.exp(0.12 * chance.normal())
+    const rung = LADDER.find((one) => LADDER_FORCE[one].forceGf >= felt) ?? 'glints'
+    return { readings: [], ladder: [{ zone: 'whole', rung }] }
+  }
+  const repeats = chance.happens(0.3) ? 2 : 1
+  const read = (zone: Zone): number => Math.max(60, Math.round(edgeForce(zones[zone], nature.dps) * Math.exp(READING_NOISE * chance.normal())))
+  return { readings: ZONES.map((zone) => ({ zone, forcesGf: Array.from({ length: repeats }, () => read(zone)) })), ladder: [] }
+}
+
+/**
+ * A knife's life between the first and the last of the services given: honed before service by habit,
+ * worn by use, checked every few days, taken to the stone when a check says so. What is recorded is
+ * what a house would write down; the true edge stays hidden.
+ */
+export function liveThrough(life: Life): LifeEvent[] {
+  const { nature, chance, habits, nowMs } = life
+  const tool = usualHoneTool(nature.hrc)
+  const factor = BOARD_FACTOR[life.board] * PRODUCT_FACTOR[life.product] * life.trueWear
+  const fresh = (hand: Hand, finishMicron: number): TrueZones =>
+    byZone((zone) => ({ roll: 0, wornAreaUm2: 0, freshForceGf: freshForce({ finishMicron, dps: nature.dps }) + hand.leavesGf[zone] }))
+  const events: LifeEvent[] = []
+  let zones = fresh(life.hands[0], 6.7)
+  let nextCheckMs = (life.services[0]?.startMs ?? nowMs) + chance.between(0, habits.daysBetweenChecks) * DAY
+  for (const service of life.services) {
+    const quietMs = service.startMs - chance.between(70, 150) * MINUTE
+    if (quietMs >= nextCheckMs && quietMs < Math.min(nowMs, habits.untendedFromMs)) {
+      const checked = readings(zones, life)
+      const by = life.holderId ?? life.hands[0].personId
+      events.push({ kind: 'checked', atMs: quietMs, personId: by, payload: checked })
+      nextCheckMs = quietMs + habits.daysBetweenChecks * DAY * chance.between(0.7, 1.4)
+      if (worst(zones, nature.dps) > life.limitGf * habits.sharpensOver) {
+        const hand = chance.pick(life.hands)
+        const finishMicron = chance.pick(FINISHES)
+        const minutes = Math.round(chance.between(9, 26))
+        const doneMs = Math.min(quietMs + (minutes + 4) * MINUTE, nowMs - MINUTE)
+        zones = fresh(hand, finishMicron)
+        events.push(
+          { kind: 'sharpened', atMs: doneMs, personId: hand.personId, payload: { startGrit: minutes > 16 ? 320 : 1000, finishMicron, minutes } },
+          { kind: 'checked', atMs: doneMs + 2 * MINUTE, personId: hand.personId, payload: readings(zones, { ...life, habits: { ...habits, laddersInstead: 0 } }) },
+        )
+      }
+    }
+    const honeMs = service.startMs - chance.between(8, 40) * MINUTE
+    if (life.holderId && honeMs < nowMs && chance.happens(habits.honesBefore)) {
+      const { efficiency, abradedUm2 } = honeEffect({ tool, hrc: nature.hrc })
+      const strokesPerSide = honeStrokes(zones.belly.roll)
+      zones = byZone((zone) => ({
+        ...zones[zone],
+        roll: zones[zone].roll * (1 - efficiency),
+        wornAreaUm2: Math.max(0, zones[zone].wornAreaUm2 - abradedUm2),
+      }))
+      events.push({ kind: 'honed', atMs: honeMs, personId: life.holderId, payload: { tool, strokesPerSide } })
+    }
+    if (service.endMs <= nowMs) {
+      zones = byZone((zone) => ({
+        ...zones[zone],
+        ...wearBy(zones[zone], { hours: life.hoursPerService, factor, wearRateUm2PerHour: wearRate(nature, zone) }),
+      }))
+    }
+  }
+  return events
+}

@@ -1,0 +1,177 @@
+import { v5 as idFrom } from 'uuid'
+import { DEFAULT_SERVICE_LIMITS } from '../core/edge/limits'
+import { knownBlade } from '../core/house/blade'
+import { TYPE_TEMPLATES } from '../core/house/knifeTypes'
+import { occurrences } from '../core/house/serviceClock'
+import type { Station, WeeklySpan } from '../contract/house'
+import { hashSecret } from '../server/access/secrets'
+import { openDatabase, type Queryable } from '../server/db/database'
+import { insertEvents, type EventWrite } from '../server/db/queries/events'
+import { anyHouse, findHouse, insertHouse } from '../server/db/queries/houses'
+import { insertKnives, saveStates, type StoredKnife } from '../server/db/queries/knives'
+import { insertPerson } from '../server/db/queries/people'
+import { insertStation, insertStationPeriod } from '../server/db/queries/stations'
+import { insertSpans } from '../server/db/queries/weeklySpans'
+import { foldKnife } from '../server/services/knifeState'
+import { describeKnife } from '../server/services/knives'
+import { loadContext } from '../server/services/surroundings'
+import type { KnifeEvent } from '../core/edge/events'
+import { DEMO_SIGN_IN, HOUSE_NAME, HOUSE_ZONE, KNIVES, PEOPLE, QUIET, SERVICES, STATIONS, type SampleKnife } from './house'
+import { liveThrough, type Hand, type LifeEvent } from './life'
+import { chance } from './random'
+import { lastChapter, UNTENDED_MS } from './stories'
+
+const SPACE = '0b9e9a58-3c43-4f0e-8f6b-7a6f1e0f7d11'
+const SEED = 20_26
+const WEEKS = 10
+const DAY_MS = 86_400_000
+const id = (...parts: readonly (string | number)[]): string => idFrom(parts.join('/'), SPACE)
+
+export const SAMPLE_HOUSE_ID = id('house')
+const personId = (name: string): string => id('person', name)
+const stationId = (name: string): string => id('station', name)
+
+/** The sharpeners of the house: one good, one whose tips come out dull, one solid. */
+const HANDS: readonly [Hand, Hand, Hand] = [
+  { personId: personId('Oda Finch'), leavesGf: { heel: 4, belly: 0, tip: 4 } },
+  { personId: personId('Corin Hale'), leavesGf: { heel: 12, belly: 10, tip: 95 } },
+  { personId: personId('Teun Aalders'), leavesGf: { heel: 18, belly: 14, tip: 20 } },
+]
+
+const weekOf = (kind: 'service' | 'quiet', spans: typeof SERVICES): WeeklySpan[] =>
+  spans.flatMap(({ weekdays, name, starts, ends }) =>
+    weekdays.map((weekday) => ({ id: id('span', kind, weekday, name), kind, weekday, name, starts, ends })),
+  )
+
+const WEEK = [...weekOf('service', SERVICES), ...weekOf('quiet', QUIET)]
+
+/** Codes run by type: CH-01, CH-02 … in the order of the list. */
+function withCodes(): { sample: SampleKnife; code: string }[] {
+  const counts = new Map<string, number>()
+  return KNIVES.map((sample) => {
+    const prefix = TYPE_TEMPLATES[sample.type].codePrefix
+    const number = (counts.get(prefix) ?? 0) + 1
+    counts.set(prefix, number)
+    return { sample, code: `${prefix}-${String(number).padStart(2, '0')}` }
+  })
+}
+
+function described(sample: SampleKnife, code: string): StoredKnife {
+  const { dps, ...measured } = sample.measured ?? {}
+  const sides = dps === undefined ? {} : { dpsLeft: dps, dpsRight: dps }
+  return describeKnife(
+    {
+      id: id('knife', code), code, name: sample.name ?? '', type: sample.type, lengthMm: sample.lengthMm, steelEn: sample.steelEn,
+      hrc: sample.hrc, price: sample.price, stationId: stationId(sample.station), holderId: null, condition: 'in-use', ...measured, ...sides,
+    },
+    code,
+  )
+}
+
+/** Ten weeks of one knife, ending now. */
+function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: number): LifeEvent[] {
+  const luck = chance(seed)
+  const blade = knownBlade(knife)
+  const station = STATIONS.find((one) => one.name === sample.station)
+  if (!station) throw new Error(`${knife.code} lies at ${sample.station}, which Hallow Quay does not have`)
+  const fromMs = nowMs - WEEKS * 7 * DAY_MS
+  const holderId = sample.holder === null ? null : personId(sample.holder)
+  const services = occurrences(WEEK.filter((span) => span.kind === 'service'), HOUSE_ZONE, fromMs, nowMs + DAY_MS)
+  const limitGf = DEFAULT_SERVICE_LIMITS[blade.role]
+  const untendedFromMs = nowMs - (sample.story ? UNTENDED_MS[sample.story] : 0)
+  const life = liveThrough({
+    nature: blade.nature,
+    limitGf,
+    board: station.board,
+    product: station.product,
+    hoursPerService: station.hoursPerService,
+    trueWear: station.trueFactor * Math.exp(0.25 * luck.normal()),
+    services,
+    nowMs,
+    holderId,
+    hands: sample.station === 'Butchery' ? [HANDS[2]] : sample.station === 'Fish counter' ? [HANDS[1], HANDS[0]] : HANDS,
+    habits: { honesBefore: luck.between(0.55, 0.95), daysBetweenChecks: luck.between(3, 5.5), laddersInstead: luck.happens(0.3) ? 0.6 : 0.05, sharpensOver: luck.between(0.84, 1), untendedFromMs },
+    chance: luck,
+  })
+  const added: LifeEvent = { kind: 'added', atMs: fromMs, personId: personId('Maren Voss'), payload: { condition: 'in-use', stationId: stationId(sample.station), holderId } }
+  const ending = sample.story ? lastChapter(sample.story, { nowMs, holderId, chefId: personId('Maren Voss'), limitGf }) : []
+  const left = ending.find((event) => event.kind === 'retired' || event.kind === 'quarantined')?.atMs ?? Infinity
+  return [added, ...life.filter((event) => event.atMs < left), ...ending].sort((a, b) => a.atMs - b.atMs)
+}
+
+/** A slip of the finger that somebody noticed: 3450 gf where 345 was read. */
+function slipOfTheFinger(code: string, nowMs: number): LifeEvent[] {
+  const wrong = nowMs - 2 * DAY_MS
+  const oda = personId('Oda Finch')
+  return [
+    { kind: 'checked', atMs: wrong, personId: oda, payload: { readings: [{ zone: 'belly', forcesGf: [2450] }], ladder: [] } },
+    { kind: 'voided', atMs: wrong + 90_000, personId: oda, payload: { eventId: id('event', code, 'slip'), reason: 'Typed a digit too many' } },
+  ]
+}
+
+function toWrites(code: string, knifeId: string, events: readonly LifeEvent[]): EventWrite[] {
+  return events.map((event, index) => ({
+    id: event.kind === 'checked' && event.payload.readings.some((reading) => reading.forcesGf.includes(2450)) ? id('event', code, 'slip') : id('event', code, index),
+    knifeId,
+    kind: event.kind,
+    at: new Date(event.atMs),
+    personId: event.personId,
+    deviceId: null,
+    payload: event.payload,
+  }))
+}
+
+const BATCH = 2000
+
+async function loadHouse(db: Queryable): Promise<void> {
+  const [passwordHash, pinHash] = await Promise.all([hashSecret(DEMO_SIGN_IN.password), hashSecret(DEMO_SIGN_IN.pin)])
+  await insertHouse(db, { id: SAMPLE_HOUSE_ID, name: HOUSE_NAME, zone: HOUSE_ZONE, units: 'mm', serviceLimits: { ...DEFAULT_SERVICE_LIMITS }, isDemo: true })
+  for (const [index, person] of PEOPLE.entries()) {
+    const manager = index === 0
+    await insertPerson(db, SAMPLE_HOUSE_ID, {
+      id: personId(person.name), name: person.name, role: person.role, active: true, pinHash,
+      signInName: manager ? DEMO_SIGN_IN.signInName : null,
+      passwordHash: manager ? passwordHash : null,
+    })
+  }
+  for (const { trueFactor: _, ...station } of STATIONS) {
+    const made: Station = { id: stationId(station.name), ...station, active: true }
+    await insertStation(db, SAMPLE_HOUSE_ID, made)
+    await insertStationPeriod(db, SAMPLE_HOUSE_ID, made, new Date(0))
+  }
+  await insertSpans(db, SAMPLE_HOUSE_ID, WEEK, new Date(0))
+}
+
+/**
+ * Loads Hallow Quay with ten weeks of history ending `now`, all of it or nothing.
+ *
+ * @returns what was loaded, or null when a house is there already
+ */
+export async function loadSampleHouse(databaseUrl: string, now: Date): Promise<{ knives: number; people: number; events: number } | null> {
+  const db = openDatabase(databaseUrl, () => undefined)
+  try {
+    return await db.transaction(async (client) => {
+      if (await anyHouse(client)) return null
+      await loadHouse(client)
+      const house = await findHouse(client, SAMPLE_HOUSE_ID)
+      if (!house) throw new Error('the sample house was not stored')
+      const context = await loadContext(client, house)
+      const fleet = withCodes().map(({ sample, code }, index) => {
+        const knife = described(sample, code)
+        const slip = code === 'CH-03' ? slipOfTheFinger(code, now.getTime()) : []
+        const events = [...history(sample, knife, now.getTime(), SEED + index), ...slip].sort((a, b) => a.atMs - b.atMs)
+        return { knife, writes: toWrites(code, knife.id, events) }
+      })
+      await insertKnives(client, house.id, fleet.map(({ knife }) => knife))
+      const writes = fleet.flatMap((one) => one.writes)
+      for (let from = 0; from < writes.length; from += BATCH) await insertEvents(client, house.id, writes.slice(from, from + BATCH))
+      await saveStates(client, house.id, new Map(fleet.map(({ knife, writes: own }) => [knife.id, foldKnife(context, knife, own.map(asEvent))])))
+      return { knives: fleet.length, people: PEOPLE.length, events: writes.length }
+    })
+  } finally {
+    await db.close()
+  }
+}
+
+const asEvent = (write: EventWrite): KnifeEvent =>
+  ({ id: write.id, kind: write.kind, atMs: write.at.getTime(), personId: write.personId, payload: write.payload }) as KnifeEvent

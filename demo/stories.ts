@@ -1,0 +1,82 @@
+import { NO_DEFECTS } from '../core/edge/events'
+import type { LifeEvent } from './life'
+import type { Story } from './house'
+
+const MINUTE = 60_000
+const HOUR = 60 * MINUTE
+const DAY = 24 * HOUR
+
+interface Telling {
+  readonly nowMs: number
+  readonly holderId: string | null
+  readonly chefId: string
+  readonly limitGf: number
+}
+
+/** How long before now a story's knife is left alone by the ordinary round of checks, ms. */
+export const UNTENDED_MS: Readonly<Record<Story, number>> = {
+  'past-honing': 17 * DAY,
+  'overdue-thinning': 0,
+  chip: 2 * DAY,
+  quarantine: 3 * DAY,
+  'worn-out': 0,
+  'never-read': 365 * DAY,
+  nobody: 20 * DAY,
+  retired: 10 * DAY,
+  straddles: 4.5 * DAY,
+}
+
+/** The last chapter of a planted story. */
+export function lastChapter(story: Story, { nowMs, holderId, chefId, limitGf }: Telling): LifeEvent[] {
+  const at = (before: number): number => nowMs - before
+  const check = (before: number, heel: number, belly: number, tip: number): LifeEvent => ({
+    kind: 'checked',
+    atMs: at(before),
+    personId: holderId,
+    payload: {
+      readings: [
+        { zone: 'heel', forcesGf: [heel] },
+        { zone: 'belly', forcesGf: [belly] },
+        { zone: 'tip', forcesGf: [tip] },
+      ],
+      ladder: [],
+    },
+  })
+  switch (story) {
+    case 'past-honing':
+      return [
+        { kind: 'honed', atMs: at(26 * HOUR), personId: holderId, payload: { tool: 'smooth-steel', strokesPerSide: 10, cameBack: 'not' } },
+        check(26 * HOUR - 5 * MINUTE, 301, 372, 412),
+        check(95 * MINUTE, 312, 381, 418),
+      ]
+    case 'chip':
+      return [
+        {
+          kind: 'checked',
+          atMs: at(20 * HOUR),
+          personId: holderId,
+          payload: {
+            readings: [{ zone: 'belly', forcesGf: [232] }],
+            ladder: [],
+            defects: { ...NO_DEFECTS, chip: { zone: 'heel', depthMm: 0.4 } },
+          },
+        },
+      ]
+    case 'quarantine':
+      return [
+        { kind: 'checked', atMs: at(44 * HOUR), personId: holderId, payload: { readings: [], ladder: [], defects: { ...NO_DEFECTS, tipGone: true } } },
+        { kind: 'quarantined', atMs: at(44 * HOUR - 3 * MINUTE), personId: holderId, payload: { reason: 'Tip gone' } },
+      ]
+    case 'retired':
+      return [{ kind: 'retired', atMs: at(9 * DAY), personId: chefId, payload: { reason: 'Too narrow to break a side of beef' } }]
+    case 'straddles':
+      return [check(4 * DAY + 6 * HOUR, limitGf * 0.7, limitGf * 0.86, limitGf * 0.78)]
+    case 'overdue-thinning':
+      return [{ kind: 'measured', atMs: at(5 * DAY), personId: holderId, payload: { bteMm: 0.52 } }]
+    case 'worn-out':
+      return [{ kind: 'measured', atMs: at(6 * DAY), personId: holderId, payload: { heelHeightMm: 26.5 } }]
+    case 'never-read':
+    case 'nobody':
+      return []
+  }
+}

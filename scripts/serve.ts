@@ -1,0 +1,74 @@
+import { pino } from 'pino'
+import { makeApp } from '../server/app'
+import { clockFrom, systemClock } from '../server/clock'
+import { migrate } from '../server/db/migrate'
+import { DEMO_SIGN_IN } from '../demo/house'
+import { loadSampleHouse } from '../demo/load'
+import { buildWeb, WEB_ROOT } from './build'
+import { startCluster, type Cluster } from './cluster'
+
+export interface ServeOptions {
+  readonly demo: boolean
+  readonly port: number
+  readonly host: string
+  readonly dataDirectory: string
+  readonly databaseUrl: string | undefined
+  /** ISO moment at which the clock starts, for pictures and tests */
+  readonly startsAt: string | undefined
+}
+
+const DATABASE = 'yorvik'
+
+const told = (text: string): void => { console.log(text) }
+
+/** Resolves when somebody asks the program to end. */
+const askedToStop = (): Promise<void> =>
+  new Promise((settle) => {
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => { settle() })
+  })
+
+/** Starts database and server, serves until asked to stop, and leaves nothing running. */
+export async function serve(options: ServeOptions): Promise<number> {
+  const stop = askedToStop()
+  let cluster: Cluster | null = null
+  if (!options.databaseUrl) {
+    told(`Starting PostgreSQL in ${options.dataDirectory} …`)
+    cluster = await startCluster(options.dataDirectory)
+    await cluster.ensureDatabase(DATABASE)
+  }
+  const databaseUrl = options.databaseUrl ?? cluster?.urlFor(DATABASE) ?? ''
+  const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' })
+  const clock = options.startsAt ? clockFrom(new Date(options.startsAt)) : systemClock
+  try {
+    told('Bringing the database up to date …')
+    await migrate(databaseUrl)
+    if (options.demo) {
+      const loaded = await loadSampleHouse(databaseUrl, clock())
+      if (loaded) told(`Loaded the sample house: ${loaded.knives} knives, ${loaded.people} people, ${loaded.events} events.`)
+    }
+    told('Building the pages where needed …')
+    await buildWeb()
+    const app = makeApp({ databaseUrl, log, clock, webRoot: WEB_ROOT, demo: options.demo ? DEMO_SIGN_IN : null })
+    try {
+      await new Promise<void>((settle, fail) => {
+        app.server.once('error', fail)
+        app.server.listen(options.port, options.host, () => { settle() })
+      })
+      told(`\nYorvik is at http://${options.host === '127.0.0.1' ? 'localhost' : options.host}:${options.port}`)
+      if (options.demo) told(`Sign in as ${DEMO_SIGN_IN.signInName} with ${DEMO_SIGN_IN.password}`)
+      told('Ctrl-C stops it; the data stays.')
+      await stop
+      told('\nStopping …')
+    } catch (error) {
+      if (error instanceof Error && 'code' in error && error.code === 'EADDRINUSE') {
+        throw new Error(`Port ${options.port} is in use. Choose another with --port N.`)
+      }
+      throw error
+    } finally {
+      await app.close()
+    }
+  } finally {
+    await cluster?.stop()
+  }
+  return 0
+}

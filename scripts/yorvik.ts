@@ -1,0 +1,63 @@
+import { join, resolve } from 'node:path'
+import { parseArgs } from 'node:util'
+import { serve, type ServeOptions } from './serve'
+import { runTests } from './tests'
+
+const HELP = `Yorvik keeps a kitchen's shared knife fleet sharp.
+
+  ./yorvik demo    start with the sample house, Hallow Quay
+  ./yorvik start   start with your own house; the first page sets it up
+  ./yorvik test    check everything: lint, types, unit, server and browser tests
+
+  --port N     port of the page on loopback (default 4310)
+  --data DIR   where the database lives (default .data/demo or .data/house)
+  --host ADDR  address to listen on (default 127.0.0.1)
+
+DATABASE_URL makes start use a PostgreSQL server of your own.`
+
+function readOptions(): ServeOptions & { command: string } {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      port: { type: 'string', default: '4310' },
+      host: { type: 'string', default: '127.0.0.1' },
+      data: { type: 'string' },
+      help: { type: 'boolean', short: 'h', default: false },
+    },
+  })
+  const [command = 'help'] = values.help ? ['help'] : positionals
+  const port = Number(values.port)
+  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Error(`--port takes a number from 1 to 65535, not ${values.port}.`)
+  const demo = command === 'demo'
+  return {
+    command,
+    demo,
+    port,
+    host: values.host,
+    dataDirectory: resolve(values.data ?? join('.data', demo ? 'demo' : 'house')),
+    databaseUrl: demo ? undefined : process.env['DATABASE_URL'],
+    startsAt: process.env['YORVIK_NOW'],
+  }
+}
+
+async function main(): Promise<number> {
+  const { command, ...options } = readOptions()
+  switch (command) {
+    case 'demo':
+    case 'start':
+      return await serve(options)
+    case 'test':
+      return await runTests()
+    default:
+      console.log(HELP)
+      return command === 'help' ? 0 : 2
+  }
+}
+
+main().then(
+  (code) => { process.exit(code) },
+  (error: unknown) => {
+    console.error(error instanceof Error ? error.message : error)
+    process.exit(1)
+  },
+)

@@ -1,0 +1,150 @@
+import { createServer, type Server } from 'node:http'
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import compression from 'compression'
+import express, { type Express } from 'express'
+import { rateLimit } from 'express-rate-limit'
+import helmet from 'helmet'
+import type { Logger } from 'pino'
+import { pinoHttp } from 'pino-http'
+import { speaker } from '../words/say'
+import { signInTries } from './access/tries'
+import { answerFault } from './answerFault'
+import { mountChanges } from './changes'
+import { systemClock, type Clock } from './clock'
+import { openDatabase, type Database } from './db/database'
+import { openListener } from './db/listen'
+import { deleteExpiredSessions } from './db/queries/access'
+import { CHANGES_CHANNEL } from './db/queries/houses'
+import { exchangeRoutes } from './routes/exchange'
+import { Fault } from './faults'
+import { LINES_CHANNEL, openHub } from './instruments/hub'
+import { mounter } from './mount'
+import { openApi } from './openapi'
+import { ownOriginOnly } from './origin'
+import { doorRoutes } from './routes/door'
+import { fleetRoutes } from './routes/fleet'
+import { houseRoutes } from './routes/house'
+import type { DemoSignIn } from './services/door'
+
+export interface AppOptions {
+  readonly databaseUrl: string
+  readonly log: Logger
+  readonly clock?: Clock
+  /** folder of the built interface; none in tests of the API alone */
+  readonly webRoot?: string
+  readonly demo?: DemoSignIn | null
+  /** sign-in and first-run requests allowed from one address in a minute */
+  readonly doorRequestsPerMinute?: number
+}
+
+export interface RunningApp {
+  readonly server: Server
+  readonly db: Database
+  close(): Promise<void>
+}
+
+const JSON_LIMIT = '300kb'
+const FILE_LIMIT = '5mb'
+const SWEEP_MS = 3_600_000
+
+function secure(app: Express): void {
+  app.disable('x-powered-by')
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: false,
+      crossOriginEmbedderPolicy: false,
+    }),
+  )
+  app.use(ownOriginOnly)
+}
+
+function serveWeb(app: Express, webRoot: string): void {
+  app.use('/assets', express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y' }))
+  app.use(express.static(webRoot, { index: false, maxAge: 0 }))
+  app.get(/^\/(?!api\/).*/, (_request, response) => { response.sendFile(join(webRoot, 'index.html')) })
+}
+
+/** Assembles the whole server; it listens when the caller says so. */
+export function makeApp(options: AppOptions): RunningApp {
+  const { databaseUrl, log, clock = systemClock, webRoot, demo = null, doorRequestsPerMinute = 60 } = options
+  const say = speaker()
+  const db = openDatabase(databaseUrl, (error) => { log.warn({ err: error }, 'an idle database connection was lost') })
+  const listener = openListener(databaseUrl, [CHANGES_CHANNEL, LINES_CHANNEL], log)
+  const app = express()
+  const server = createServer(app)
+  const hub = openHub(server, db, clock, listener)
+
+  app.use(
+    pinoHttp({
+      logger: log,
+      autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') || request.url === '/api/health' },
+      serializers: { req: ({ id, method, url }) => ({ id, method, url }), res: ({ statusCode }) => ({ statusCode }) },
+    }),
+  )
+  secure(app)
+  app.use(compression({ filter: (request, response) => request.path !== '/api/changes' && compression.filter(request, response) }))
+  app.use('/api/exchange', express.json({ limit: FILE_LIMIT }))
+  app.use(express.json({ limit: JSON_LIMIT }))
+  app.use('/api', (_request, response, next) => {
+    response.setHeader('Cache-Control', 'no-store')
+    next()
+  })
+  app.post(
+    ['/api/session', '/api/session/pin', '/api/first-run'],
+    rateLimit({
+      windowMs: 60_000,
+      limit: doorRequestsPerMinute,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      handler: (_request, _response, next) => { next(new Fault('too-many-tries', 'too-many-requests')) },
+    }),
+  )
+  app.get('/api/health', (_request, response, next) => {
+    db.query('select 1').then(() => response.json({ status: 'well' }), next)
+  })
+  app.get('/api/openapi.json', (_request, response) => { response.json(openApi()) })
+
+  const mount = mounter(app, db, clock)
+  doorRoutes(mount, { db, clock, tries: signInTries(db), demo })
+  fleetRoutes(mount, db, clock)
+  houseRoutes(mount, db, clock)
+  exchangeRoutes(app, mount, db, clock, say)
+  mountChanges(app, db, clock, listener)
+  app.use('/api', (_request, _response, next) => { next(new Fault('not-found', 'no-address')) })
+  if (webRoot && existsSync(webRoot)) serveWeb(app, webRoot)
+  app.use(answerFault(say, log))
+
+  const sweep = setInterval(() => { deleteExpiredSessions(db, clock()).catch(() => undefined) }, SWEEP_MS)
+  sweep.unref()
+  return {
+    server,
+    db,
+    close: async () => {
+      clearInterval(sweep)
+      hub.close()
+      await new Promise<void>((settle) => {
+        server.close(() => { settle() })
+        server.closeAllConnections()
+      })
+      await listener.close()
+      await db.close()
+    },
+  }
+}

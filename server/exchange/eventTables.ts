@@ -1,0 +1,112 @@
+import { v5 as idFrom } from 'uuid'
+import { NewEvent } from '../../contract/events'
+import { issueWords } from '../../words/faults'
+import type { Queryable } from '../db/database'
+import { insertEvents, knownEventIds, type EventWrite } from '../db/queries/events'
+import type { StoredKnife } from '../db/queries/knives'
+import { refold } from '../services/knifeState'
+import { EVENT_COLUMNS, READING_COLUMNS } from './columns'
+import { knifeByCode, personByName, problemList, type ExchangePlan, type Present } from './plan'
+import { readTable } from './readTable'
+
+/** Space of ids made from the content of a reading, so that the same file twice records once. */
+const READING_SPACE = '6f1d4b52-54f0-4a6e-9a35-0f2f6f5b8f51'
+
+type TablePlan = ExchangePlan & { delimiter: string; unknownColumns: readonly string[] }
+
+async function applyEvents(db: Queryable, present: Present, writes: readonly EventWrite[]): Promise<void> {
+  await insertEvents(db, present.caller.house.id, writes)
+  const touched = new Set(writes.map((write) => write.knifeId))
+  for (const knife of present.knives) if (touched.has(knife.id)) await refold(db, present.context, knife)
+}
+
+interface Dated {
+  readonly row: number
+  readonly values: { readonly code?: string; readonly at?: Date; readonly by?: string }
+}
+
+/** Checks common to both files: the knife and the person are of this house, the time has passed. */
+function placeRow({ row, values }: Dated, present: Present, problems: ReturnType<typeof problemList>): { knife: StoredKnife; personId: string | null; at: Date } | null {
+  const { code, at, by } = values
+  if (code === undefined || at === undefined) return null
+  const knife = knifeByCode(present, code)
+  if (!knife) problems.add(row, 'code', 'no-such-knife', { code })
+  const person = by === undefined ? undefined : personByName(present, by)
+  if (by !== undefined && !person) problems.add(row, 'by', 'no-such-person', { name: by })
+  if (at.getTime() > present.now.getTime()) problems.add(row, 'at', 'in-the-future')
+  return knife && !problems.has(row) ? { knife, personId: person?.id ?? null, at } : null
+}
+
+/** Reads force readings; those of one knife, moment and person make one check. */
+export async function planReadings(csv: string, present: Present, db: Queryable): Promise<TablePlan> {
+  const table = readTable(csv, READING_COLUMNS, present.caller.house.zone, present.say)
+  const problems = problemList(table.problems, present.say)
+  const placed = table.rows.flatMap((line) => {
+    const place = placeRow(line, present, problems)
+    const { zone, force } = line.values
+    return place && zone !== undefined && force !== undefined ? [{ ...place, row: line.row, zone, force }] : []
+  })
+  const checks = new Map<string, typeof placed>()
+  for (const one of placed) {
+    const key = `${one.knife.id} ${one.at.toISOString()} ${one.personId ?? ''}`
+    checks.set(key, [...(checks.get(key) ?? []), one])
+  }
+  const writes = [...checks.entries()].flatMap(([key, ones]): (EventWrite & { rows: number[] })[] => {
+    const [first] = ones
+    if (!first) return []
+    const zones = [...new Set(ones.map((one) => one.zone))]
+    const readings = zones.map((zone) => ({ zone, forcesGf: ones.filter((one) => one.zone === zone).map((one) => one.force) }))
+    const crowded = readings.some((reading) => reading.forcesGf.length > 10)
+    if (crowded) problems.add(first.row, 'force', 'too-many-repeats')
+    const id = idFrom(`${key} ${JSON.stringify(readings)}`, READING_SPACE)
+    return [{ id, knifeId: first.knife.id, kind: 'checked', at: first.at, personId: first.personId, deviceId: null, payload: { readings, ladder: [] }, rows: ones.map((one) => one.row) }]
+  })
+  return await tablePlan(table, problems, present, db, writes)
+}
+
+/** Reads whole events as they were taken out; ids that are there already are left alone. */
+export async function planEvents(csv: string, present: Present, db: Queryable): Promise<TablePlan> {
+  const table = readTable(csv, EVENT_COLUMNS, present.caller.house.zone, present.say)
+  const problems = problemList(table.problems, present.say)
+  const known = await knownEventIds(db, present.caller.house.id, table.rows.flatMap(({ values }) => values.id ?? []))
+  const writes = table.rows.flatMap((line): (EventWrite & { rows: number[] })[] => {
+    const place = placeRow(line, present, problems)
+    const { id, kind, details } = line.values
+    if (!place || id === undefined || kind === undefined) return []
+    if (kind === 'added') {
+      if (!known.has(id)) problems.add(line.row, 'kind', 'added-by-fleet')
+      return known.has(id) ? [{ id, knifeId: place.knife.id, kind, at: place.at, personId: place.personId, deviceId: null, payload: {}, rows: [line.row] }] : []
+    }
+    const event = NewEvent.safeParse({ id, knifeId: place.knife.id, at: place.at.toISOString(), kind, payload: details })
+    if (!event.success) {
+      for (const issue of issueWords(event.error.issues, present.say)) problems.add(line.row, 'details', 'said', { sentence: issue.sentence })
+      return []
+    }
+    return [{ id, knifeId: place.knife.id, kind, at: place.at, personId: place.personId, deviceId: null, payload: event.data.payload, rows: [line.row] }]
+  })
+  return await tablePlan(table, problems, present, db, writes)
+}
+
+async function tablePlan(
+  table: { readonly delimiter: string; readonly unknownColumns: readonly string[]; readonly rows: readonly Dated[] },
+  problems: ReturnType<typeof problemList>,
+  present: Present,
+  db: Queryable,
+  writes: readonly (EventWrite & { readonly rows: readonly number[] })[],
+): Promise<TablePlan> {
+  const known = await knownEventIds(db, present.caller.house.id, writes.map((write) => write.id))
+  const verbs = new Map(writes.flatMap((write) => write.rows.map((row) => [row, known.has(write.id) ? 'same' : 'add'] as const)))
+  return {
+    delimiter: table.delimiter,
+    unknownColumns: table.unknownColumns,
+    problems: problems.all,
+    stationsToMake: [],
+    rows: table.rows.map(({ row, values }) => ({
+      row,
+      label: values.code ?? '',
+      verb: problems.has(row) ? 'problem' : (verbs.get(row) ?? 'problem'),
+      changes: [],
+    })),
+    apply: (client) => applyEvents(client, present, writes.filter((write) => !known.has(write.id))),
+  }
+}

@@ -1,0 +1,58 @@
+import { v4 as newId } from 'uuid'
+import { hashSecret } from '../access/secrets'
+import { insertPerson, updatePerson, type StoredPerson } from '../db/queries/people'
+import { plain } from './cells'
+import { PEOPLE_COLUMNS } from './columns'
+import { personByName, problemList, type ExchangePlan, type Present } from './plan'
+import { readTable } from './readTable'
+
+/** Reads a people file: people are told apart by name; a PIN is taken in but never given out. */
+export function planPeople(csv: string, present: Present): ExchangePlan & { delimiter: string; unknownColumns: readonly string[] } {
+  const table = readTable(csv, PEOPLE_COLUMNS, present.caller.house.zone, present.say)
+  const problems = problemList(table.problems, present.say)
+  const seen = new Map<string, number>()
+  const decisions = table.rows.flatMap(({ row, values }) => {
+    const { name, role, active = true, pin } = values
+    if (name === undefined || role === undefined || problems.has(row)) return []
+    const earlier = seen.get(plain(name))
+    if (earlier !== undefined) {
+      problems.add(row, 'name', 'name-twice', { name, row: earlier })
+      return []
+    }
+    seen.set(plain(name), row)
+    const before = personByName(present, name)
+    if (before?.passwordHash && (role !== before.role || !active)) {
+      problems.add(row, 'role', 'manager-stays', { name })
+      return []
+    }
+    const changes = before ? changesOf(before, { role, active, pin }) : []
+    return [{ row, before, name, role, active, pin, changes }]
+  })
+  return {
+    delimiter: table.delimiter,
+    unknownColumns: table.unknownColumns,
+    problems: problems.all,
+    stationsToMake: [],
+    rows: table.rows.map(({ row, values }) => {
+      const decision = decisions.find((one) => one.row === row)
+      const verb = !decision || problems.has(row) ? 'problem' : !decision.before ? 'add' : decision.changes.length > 0 ? 'change' : 'same'
+      return { row, label: values.name ?? '', verb, changes: decision?.changes ?? [] }
+    }),
+    apply: async (db) => {
+      for (const { before, name, role, active, pin } of decisions) {
+        const pinHash = pin === undefined ? (before?.pinHash ?? null) : await hashSecret(pin)
+        const houseId = present.caller.house.id
+        if (before) await updatePerson(db, houseId, { ...before, role, active, pinHash })
+        else await insertPerson(db, houseId, { id: newId(), name, role, active, signInName: null, passwordHash: null, pinHash })
+      }
+    },
+  }
+}
+
+function changesOf(before: StoredPerson, after: { role: string; active: boolean; pin: string | undefined }): { column: string; from: string; to: string }[] {
+  const changes = []
+  if (before.role !== after.role) changes.push({ column: 'role', from: before.role, to: after.role })
+  if (before.active !== after.active) changes.push({ column: 'active', from: String(before.active), to: String(after.active) })
+  if (after.pin !== undefined) changes.push({ column: 'pin', from: '••••', to: '••••' })
+  return changes
+}

@@ -1,0 +1,68 @@
+import type { ExchangeProblem, ExchangeRow } from '../../contract/exchange'
+import type { Queryable } from '../db/database'
+import type { StoredPerson } from '../db/queries/people'
+import { listPeople } from '../db/queries/people'
+import type { Caller } from '../access/sessions'
+import type { HouseContext } from '../services/surroundings'
+import { loadContext } from '../services/surroundings'
+import { listKnives, listStates, type StoredKnife } from '../db/queries/knives'
+import type { KnifeState } from '../../core/edge/state'
+import type { Say } from '../../words/say'
+import { plain } from './cells'
+
+/** What a file would do: a row-by-row preview, and the work itself, not yet done. */
+export interface ExchangePlan {
+  readonly rows: readonly ExchangeRow[]
+  readonly problems: readonly ExchangeProblem[]
+  readonly stationsToMake: readonly string[]
+  readonly apply: (db: Queryable) => Promise<void>
+}
+
+/** The house as it is while a file is being read. */
+export interface Present {
+  readonly caller: Caller
+  readonly now: Date
+  readonly say: Say
+  readonly context: HouseContext
+  readonly people: readonly StoredPerson[]
+  readonly knives: readonly StoredKnife[]
+  readonly states: ReadonlyMap<string, KnifeState>
+}
+
+export async function lookAround(db: Queryable, caller: Caller, now: Date, say: Say): Promise<Present> {
+  return {
+    caller,
+    now,
+    say,
+    context: await loadContext(db, caller.house),
+    people: await listPeople(db, caller.house.id),
+    knives: await listKnives(db, caller.house.id),
+    states: await listStates(db, caller.house.id),
+  }
+}
+
+export const personByName = (present: Present, name: string): StoredPerson | undefined =>
+  present.people.find((person) => plain(person.name) === plain(name))
+
+export const knifeByCode = (present: Present, code: string): StoredKnife | undefined =>
+  present.knives.find((knife) => knife.code === code)
+
+/** Problems found so far, by row, so that a row with one is shown as one. */
+export interface ProblemList {
+  readonly all: readonly ExchangeProblem[]
+  add(row: number, column: string | null, key: string, values?: Readonly<Record<string, string | number>>): void
+  has(row: number): boolean
+}
+
+export function problemList(already: readonly ExchangeProblem[], say: Say): ProblemList {
+  const all = [...already]
+  const rows = new Set(all.map((problem) => problem.row))
+  return {
+    all,
+    add: (row, column, key, values = {}) => {
+      all.push({ row, column, sentence: say(`cell.${key}`, values) })
+      rows.add(row)
+    },
+    has: (row) => rows.has(row),
+  }
+}

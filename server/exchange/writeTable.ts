@@ -1,0 +1,72 @@
+import Papa from 'papaparse'
+import type { TableName } from '../../contract/exchange'
+import type { Caller } from '../access/sessions'
+import type { Database } from '../db/database'
+import { houseLog } from '../db/queries/events'
+import { listKnives, listStates } from '../db/queries/knives'
+import { listPeople } from '../db/queries/people'
+import { listStations } from '../db/queries/stations'
+import { EVENT_COLUMNS, FLEET_COLUMNS, PEOPLE_COLUMNS, READING_COLUMNS } from './columns'
+
+type Cell = string | number | boolean | null
+
+/** A cell that a spreadsheet would run as a formula is written as text. */
+const harmless = (cell: Cell): Cell => (typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)
+
+/** RFC 4180: header row, CRLF, quotes where needed. */
+function write(columns: readonly string[], rows: readonly (readonly Cell[])[]): string {
+  return `${Papa.unparse({ fields: [...columns], data: rows.map((row) => row.map(harmless)) }, { newline: '\r\n' })}\r\n`
+}
+
+async function writeFleet(db: Database, caller: Caller): Promise<string> {
+  const houseId = caller.house.id
+  const [knives, states] = [await listKnives(db, houseId), await listStates(db, houseId)]
+  const stations = new Map((await listStations(db, houseId)).map((station) => [station.id, station.name]))
+  const people = new Map((await listPeople(db, houseId)).map((person) => [person.id, person.name]))
+  const columns = Object.keys(FLEET_COLUMNS).filter((column) => column !== 'angle')
+  return write(columns, knives.map((knife) => {
+    const state = states.get(knife.id)
+    return [
+      knife.code, knife.name, knife.type, knife.lengthMm, stations.get(state?.stationId ?? '') ?? '', people.get(state?.holderId ?? '') ?? '',
+      knife.heelHeightMm, knife.spineMm, knife.bteMm, knife.bteNewMm, knife.dpsLeft, knife.dpsRight, knife.grind, knife.ratioRight,
+      knife.serrated ? 'yes' : 'no', knife.steelEn, knife.hrc, knife.reactive ? 'yes' : 'no', knife.price, knife.boughtOn, state?.status ?? 'in-service',
+    ]
+  }))
+}
+
+async function writePeople(db: Database, caller: Caller): Promise<string> {
+  const people = await listPeople(db, caller.house.id)
+  return write(Object.keys(PEOPLE_COLUMNS), people.map((person) => [person.name, person.role, '', person.active ? 'yes' : 'no']))
+}
+
+async function writeReadings(db: Database, caller: Caller): Promise<string> {
+  const log = await houseLog(db, caller.house.id)
+  const voided = new Set(log.flatMap((event) => (event.kind === 'voided' ? [event.payload['eventId']] : [])))
+  const rows = log
+    .filter((event) => event.kind === 'checked' && !voided.has(event.id))
+    .flatMap((event) => {
+      const { readings } = event.payload as { readings: { zone: string; forcesGf: number[] }[] }
+      return readings.flatMap((reading) =>
+        reading.forcesGf.map((force) => [event.code, event.at.toISOString(), reading.zone, force, event.person_name ?? '']),
+      )
+    })
+  return write(Object.keys(READING_COLUMNS), rows)
+}
+
+async function writeEvents(db: Database, caller: Caller): Promise<string> {
+  const log = await houseLog(db, caller.house.id)
+  return write(
+    Object.keys(EVENT_COLUMNS),
+    log.map((event) => [event.id, event.code, event.at.toISOString(), event.kind, event.person_name ?? '', JSON.stringify(event.payload)]),
+  )
+}
+
+const WRITERS: Readonly<Record<TableName, (db: Database, caller: Caller) => Promise<string>>> = {
+  fleet: writeFleet,
+  people: writePeople,
+  readings: writeReadings,
+  events: writeEvents,
+}
+
+/** One of the house's tables as a CSV file. */
+export const writeTable = (db: Database, caller: Caller, table: TableName): Promise<string> => WRITERS[table](db, caller)

@@ -1,0 +1,49 @@
+import type { Express, NextFunction, Request, Response } from 'express'
+import type { AnswerOf, BodyOf, Endpoint, ParamsOf, QueryOf } from '../contract/endpoint'
+import { assertMay, callerOf, type Caller } from './access/sessions'
+import type { Clock } from './clock'
+import type { Database } from './db/database'
+import { Fault } from './faults'
+
+export interface Call<E extends Endpoint> {
+  readonly params: ParamsOf<E>
+  readonly query: QueryOf<E>
+  readonly body: BodyOf<E>
+  readonly request: Request
+  readonly response: Response
+  /** the signed-in person; throws `not-signed-in` on an open endpoint without one */
+  readonly caller: Caller
+}
+
+export type Mount = <E extends Endpoint>(endpoint: E, handler: (call: Call<E>) => Promise<AnswerOf<E>>) => void
+
+/** Binds endpoints of the contract to handlers: who may, what is read, what is answered. */
+export function mounter(app: Express, db: Database, clock: Clock): Mount {
+  return (endpoint, handler) => {
+    const path = endpoint.path.replaceAll(/\{(\w+)\}/g, ':$1')
+    app[endpoint.method](path, (request: Request, response: Response, next: NextFunction) => {
+      const run = async (): Promise<void> => {
+        const caller = endpoint.right === 'open' ? null : await callerOf(db, clock, request.headers.cookie)
+        if (endpoint.right !== 'open') {
+          if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
+          assertMay(caller, endpoint.right)
+        }
+        const call = {
+          params: endpoint.params.parse(request.params),
+          query: endpoint.query.parse(request.query),
+          body: endpoint.body.parse(request.body ?? {}),
+          request,
+          response,
+          get caller(): Caller {
+            if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
+            return caller
+          },
+        }
+        const answer = await handler(call as Call<typeof endpoint>)
+        // what the contract does not name, such as a hash on a stored row, never leaves
+        response.json(endpoint.answer.parse(answer))
+      }
+      run().catch(next)
+    })
+  }
+}

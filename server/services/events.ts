@@ -1,0 +1,128 @@
+import type { NewEvent } from '../../contract/events'
+import type { KnifeView } from '../../contract/knives'
+import type { Right } from '../../core/house/rights'
+import { assertMay, type Caller } from '../access/sessions'
+import type { Clock } from '../clock'
+import type { Database, Queryable } from '../db/database'
+import { findEvent, insertEvents, knownEventIds, type EventWrite } from '../db/queries/events'
+import { touchHouse } from '../db/queries/houses'
+import { lockKnife, updateKnife, type StoredKnife } from '../db/queries/knives'
+import { findPerson } from '../db/queries/people'
+import { Fault, notFound } from '../faults'
+import { viewKnives } from './fleet'
+import { refold } from './knifeState'
+import { loadContext } from './surroundings'
+
+/** A tablet's clock may run a little ahead. */
+const CLOCK_SLACK_MS = 2 * 60_000
+/** Nothing a person logs now happened before this. */
+const EARLIEST = new Date('2000-01-01T00:00:00Z')
+
+const RIGHT_FOR: Readonly<Record<NewEvent['kind'], Right>> = {
+  used: 'log-use',
+  checked: 'log-check',
+  honed: 'log-hone',
+  sharpened: 'log-sharpening',
+  measured: 'log-check',
+  moved: 'move-knife',
+  quarantined: 'quarantine',
+  released: 'release',
+  retired: 'retire-knife',
+  voided: 'void-own',
+}
+
+function assertTime(event: NewEvent, now: Date): void {
+  const at = new Date(event.at)
+  const path = `events.${event.id}.at`
+  if (at.getTime() > now.getTime() + CLOCK_SLACK_MS) {
+    throw new Fault('invalid', 'future-event', { at: event.at }, [{ path, key: 'future-event', values: { at: event.at } }])
+  }
+  if (at < EARLIEST) throw new Fault('invalid', 'ancient-event', { at: event.at }, [{ path, key: 'ancient-event', values: { at: event.at } }])
+}
+
+async function assertVoidable(db: Queryable, caller: Caller, event: Extract<NewEvent, { kind: 'voided' }>): Promise<void> {
+  const target = await findEvent(db, caller.house.id, event.payload.eventId)
+  if (!target || target.knifeId !== event.knifeId) throw notFound('event')
+  if (target.kind === 'voided' || target.kind === 'added') throw new Fault('conflict', 'cannot-void')
+  if (target.voided) throw new Fault('conflict', 'voided-already')
+  if (target.personId !== caller.person.id) assertMay(caller, 'void-any')
+}
+
+async function assertMove(db: Queryable, caller: Caller, event: Extract<NewEvent, { kind: 'moved' }>, stationIds: ReadonlySet<string>): Promise<void> {
+  const { stationId, holderId } = event.payload
+  if (stationId !== undefined && !stationIds.has(stationId)) throw notFound('station')
+  if (holderId) {
+    const holder = await findPerson(db, caller.house.id, holderId)
+    if (!holder?.active) throw notFound('person')
+  }
+}
+
+function assertChipFits(event: NewEvent, knife: StoredKnife): void {
+  if (event.kind !== 'checked') return
+  const chip = event.payload.defects?.chip
+  if (chip && knife.heelHeightMm !== null && chip.depthMm >= knife.heelHeightMm) {
+    throw new Fault('invalid', 'chip-too-deep', { depth: chip.depthMm, height: knife.heelHeightMm })
+  }
+}
+
+/** Measurements that were read become the knife's description too. */
+function measuredKnife(knife: StoredKnife, events: readonly NewEvent[]): StoredKnife {
+  return events.reduce<StoredKnife>((described, event) => {
+    if (event.kind !== 'measured') return described
+    const { heelHeightMm, spineMm, bteMm } = event.payload
+    return {
+      ...described,
+      heelHeightMm: heelHeightMm ?? described.heelHeightMm,
+      spineMm: spineMm ?? described.spineMm,
+      bteMm: bteMm ?? described.bteMm,
+    }
+  }, knife)
+}
+
+const toWrite = (caller: Caller) => (event: NewEvent): EventWrite => ({
+  id: event.id,
+  knifeId: event.knifeId,
+  kind: event.kind,
+  at: new Date(event.at),
+  personId: caller.person.id,
+  deviceId: caller.deviceId,
+  payload: event.payload,
+})
+
+/**
+ * Records what happened to knives, all of it or none, and returns those knives as they now are.
+ * Events recorded before are left as they were.
+ *
+ * @throws Fault when a knife, station, person or voided event is not of this house, when the role
+ *   does not carry the right, or when an event lies in the future
+ */
+export async function recordEvents(db: Database, clock: Clock, caller: Caller, events: readonly NewEvent[]): Promise<KnifeView[]> {
+  const now = clock()
+  for (const event of events) {
+    assertMay(caller, RIGHT_FOR[event.kind])
+    assertTime(event, now)
+  }
+  return await db.transaction(async (client) => {
+    const context = await loadContext(client, caller.house)
+    const stationIds = new Set(context.stations.map((station) => station.id))
+    const known = await knownEventIds(client, caller.house.id, events.map((event) => event.id))
+    const pairs = []
+    // in one order for everybody, so that two devices never wait for each other in a circle
+    for (const knifeId of [...new Set(events.map((event) => event.knifeId))].sort()) {
+      const knife = await lockKnife(client, caller.house.id, knifeId)
+      if (!knife) throw notFound('knife')
+      const fresh = events.filter((event) => event.knifeId === knifeId && !known.has(event.id))
+      for (const event of fresh) {
+        if (event.kind === 'moved') await assertMove(client, caller, event, stationIds)
+        if (event.kind === 'voided') await assertVoidable(client, caller, event)
+        assertChipFits(event, knife)
+      }
+      await insertEvents(client, caller.house.id, fresh.map(toWrite(caller)))
+      const described = measuredKnife(knife, fresh)
+      if (described !== knife) await updateKnife(client, caller.house.id, described)
+      pairs.push({ knife: described, state: await refold(client, context, described) })
+    }
+    if (known.size < events.length) await touchHouse(client, caller.house.id)
+    return await viewKnives(client, caller.house, now, pairs)
+  })
+}

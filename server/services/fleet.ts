@@ -1,0 +1,84 @@
+import type { Fleet } from '../../contract/endpoints'
+import type { KnifeView } from '../../contract/knives'
+import { occurrencesOfDay, startOfDay, type Occurrence } from '../../core/house/serviceClock'
+import type { Clock } from '../clock'
+import type { Database, Queryable } from '../db/database'
+import type { StoredHouse } from '../db/queries/houses'
+import { listKnives, listStates, type StoredKnife } from '../db/queries/knives'
+import { listPeople, publicPerson } from '../db/queries/people'
+import { knifeView } from './knifeView'
+import { loadContext, surroundings } from './surroundings'
+import type { KnifeState } from '../../core/edge/state'
+
+const DAY_MS = 86_400_000
+/** How far ahead a knife's first dull service is looked for. */
+export const OUTLOOK_MS = 14 * DAY_MS
+const MINUTE_MS = 60_000
+
+async function readFleet(db: Queryable, house: StoredHouse, now: Date): Promise<Fleet> {
+  const context = await loadContext(db, house)
+  const [knives, states, people] = [await listKnives(db, house.id), await listStates(db, house.id), await listPeople(db, house.id)]
+  const nowMs = now.getTime()
+  const oldest = Math.min(nowMs, ...[...states.values()].map((state) => state.atMs))
+  const around = surroundings(context, oldest, nowMs + OUTLOOK_MS)
+  const ofDay = (kind: 'service' | 'quiet'): Fleet['day']['services'] =>
+    occurrencesOfDay(context.spans.filter((span) => span.kind === kind), house.zone, nowMs).map(toSpan)
+  return {
+    now: now.toISOString(),
+    knives: knives.flatMap((knife) => {
+      const state = states.get(knife.id)
+      return state ? [knifeView(knife, state, house, around, nowMs)] : []
+    }),
+    people: people.map(publicPerson),
+    stations: [...context.stations],
+    day: {
+      startsAt: new Date(startOfDay(nowMs, house.zone)).toISOString(),
+      services: ofDay('service'),
+      quiet: ofDay('quiet'),
+    },
+  }
+}
+
+const toSpan = (one: Occurrence): Fleet['day']['services'][number] => ({
+  name: one.name,
+  startsAt: new Date(one.startMs).toISOString(),
+  endsAt: new Date(one.endMs).toISOString(),
+})
+
+export interface FleetReader {
+  read(house: StoredHouse): Promise<Fleet>
+}
+
+/**
+ * Reads fleets, keeping the last answer of each house while its revision and the minute stay the
+ * same. The revision comes from the database with every request, so many servers agree.
+ */
+export function fleetReader(db: Database, clock: Clock): FleetReader {
+  const kept = new Map<string, { readonly stamp: string; readonly fleet: Promise<Fleet> }>()
+  return {
+    read: async (house) => {
+      const now = clock()
+      const stamp = `${house.revision}:${Math.floor(now.getTime() / MINUTE_MS)}`
+      const known = kept.get(house.id)
+      if (known?.stamp === stamp) return { ...(await known.fleet), now: now.toISOString() }
+      const fleet = readFleet(db, house, now)
+      kept.set(house.id, { stamp, fleet })
+      fleet.catch(() => kept.delete(house.id))
+      return await fleet
+    },
+  }
+}
+
+/** Views of a few knives straight from the database, after a write. */
+export async function viewKnives(
+  db: Queryable,
+  house: StoredHouse,
+  now: Date,
+  pairs: readonly { readonly knife: StoredKnife; readonly state: KnifeState }[],
+): Promise<KnifeView[]> {
+  const context = await loadContext(db, house)
+  const nowMs = now.getTime()
+  const oldest = Math.min(nowMs, ...pairs.map(({ state }) => state.atMs))
+  const around = surroundings(context, oldest, nowMs + OUTLOOK_MS)
+  return pairs.map(({ knife, state }) => knifeView(knife, state, house, around, nowMs))
+}

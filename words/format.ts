@@ -1,0 +1,61 @@
+const MM_PER_INCH = 25.4
+
+/** How one house writes its numbers, dates and times. */
+export interface Formats {
+  readonly force: (gf: number) => string
+  readonly length: (mm: number) => string
+  readonly thickness: (mm: number) => string
+  readonly angle: (dps: number) => string
+  readonly minutes: (minutes: number) => string
+  readonly hours: (hours: number) => string
+  readonly grit: (grit: number) => string
+  readonly money: (amount: number) => string
+  readonly clock: (instant: string) => string
+  readonly weekday: (instant: string) => string
+  readonly longDay: (instant: string) => string
+  readonly shortDay: (instant: string) => string
+  readonly moment: (instant: string) => string
+  /** calendar day in the house's zone, for telling today from yesterday */
+  readonly dayKey: (instant: string) => string
+}
+
+/**
+ * Formats of a house: tabular numbers with their units, dates in the house's own zone.
+ *
+ * @param locale BCP 47 tag
+ * @param zone IANA time zone
+ */
+export function formats(locale: string, zone: string, units: 'mm' | 'in'): Formats {
+  const number = (digits: number): ((value: number) => string) => {
+    const intl = new Intl.NumberFormat(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })
+    return (value) => intl.format(value)
+  }
+  const upTo = (digits: number): ((value: number) => string) => {
+    const intl = new Intl.NumberFormat(locale, { maximumFractionDigits: digits })
+    return (value) => intl.format(value)
+  }
+  const date = (options: Intl.DateTimeFormatOptions): ((instant: string) => string) => {
+    const intl = new Intl.DateTimeFormat(locale, { timeZone: zone, ...options })
+    return (instant) => intl.format(new Date(instant))
+  }
+  const [whole, one, two, three] = [number(0), upTo(1), number(2), number(3)]
+  const inches = (mm: number, write: (value: number) => string): string => `${write(mm / MM_PER_INCH)} in`
+  const clock = date({ hour: '2-digit', minute: '2-digit', hour12: false })
+  const shortDay = date({ day: 'numeric', month: 'short' })
+  return {
+    force: (gf) => `${whole(gf)} gf`,
+    length: (mm) => (units === 'mm' ? `${one(mm)} mm` : inches(mm, two)),
+    thickness: (mm) => (units === 'mm' ? `${two(mm)} mm` : inches(mm, three)),
+    angle: (dps) => `${one(dps)}°`,
+    minutes: (minutes) => `${whole(minutes)} min`,
+    hours: (hours) => `${one(hours)} h`,
+    grit: (grit) => `#${grit}`,
+    money: number(2),
+    clock,
+    weekday: date({ weekday: 'long' }),
+    longDay: date({ weekday: 'long', day: 'numeric', month: 'long' }),
+    shortDay,
+    moment: (instant) => `${shortDay(instant)}, ${clock(instant)}`,
+    dayKey: date({ year: 'numeric', month: '2-digit', day: '2-digit' }),
+  }
+}

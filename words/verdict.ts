@@ -1,0 +1,79 @@
+import type { KnifeView, StepView } from '../contract/knives'
+import type { Formats } from './format'
+import type { Say, SayValues } from './say'
+
+/** A next action in a cook's words: what to do, and why. */
+export interface VerdictWords {
+  readonly what: string
+  readonly why: string
+}
+
+type ReasonView = StepView['reasons'][number]
+type WriteValue = (value: number | string, say: Say, formats: Formats) => string
+
+const WRITE: Readonly<Record<string, WriteValue>> = {
+  zone: (value, say) => String(value).split(' ').map((zone) => say(`zone.${zone}`)).join(', '),
+  forceGf: (value, _, formats) => formats.force(Number(value)),
+  limitGf: (value, _, formats) => formats.force(Number(value)),
+  lowGf: (value) => String(value),
+  highGf: (value, _, formats) => formats.force(Number(value)),
+  depthMm: (value, _, formats) => formats.thickness(Number(value)),
+  bteMm: (value, _, formats) => formats.thickness(Number(value)),
+  newMm: (value, _, formats) => formats.thickness(Number(value)),
+  limitMm: (value, _, formats) => formats.thickness(Number(value)),
+  heightMm: (value, _, formats) => formats.length(Number(value)),
+  minimumMm: (value, _, formats) => formats.length(Number(value)),
+}
+
+function reasonSentence(reason: ReasonView, say: Say, formats: Formats): string {
+  const values: SayValues = Object.fromEntries(
+    Object.entries(reason.values).map(([name, value]) => [name, WRITE[name]?.(value, say, formats) ?? value]),
+  )
+  return say(`reason.${reason.code}`, values)
+}
+
+/** The action itself, with tool, count, angle and minutes as far as it has them. */
+export function stepSentence(step: StepView, say: Say, formats: Formats, worstZone: string): string {
+  return say(`action.${step.action}`, {
+    zone: say(`zone.${worstZone}`),
+    strokes: step.cost.strokesPerSide,
+    angle: formats.angle(step.dps),
+    grit: step.startGrit === null ? '' : formats.grit(step.startGrit),
+    tool: step.tool === null ? '' : say(`tool.${step.tool}`),
+    minutes: formats.minutes(step.cost.minutes),
+  })
+}
+
+/** What a knife needs and why, for lists and headlines alike. */
+export function verdictWords(knife: KnifeView, say: Say, formats: Formats): VerdictWords {
+  if (knife.status === 'quarantined') {
+    return { what: say('verdict.quarantined'), why: say('verdict.since', { reason: knife.statusReason ?? '', day: formats.shortDay(knife.statusSince) }) }
+  }
+  if (knife.status === 'retired') return { what: say('verdict.retired'), why: knife.statusReason ?? '' }
+  const { verdict } = knife
+  const isHone = verdict.action === 'hone'
+  const what = isHone && verdict.tool === 'strop'
+    ? say('action.strop', { strokes: verdict.cost.strokesPerSide, angle: formats.angle(verdict.dps) })
+    : stepSentence(verdict, say, formats, knife.worstZone)
+  const reasons = verdict.reasons.map((reason) => reasonSentence(reason, say, formats)).filter((text) => text !== '')
+  return { what, why: reasons.join(' ') }
+}
+
+/** The instead-of: the runner-up as a sentence, or nothing. */
+export function runnerUpWords(knife: KnifeView, say: Say, formats: Formats): string {
+  const { runnerUp } = knife.verdict
+  return runnerUp ? say('verdict.otherwise', { step: stepSentence(runnerUp, say, formats, knife.worstZone) }) : ''
+}
+
+/** When a zone will be past its limit if nothing but honing happens. */
+export function dullAheadWords(knife: KnifeView, say: Say, formats: Formats, now: string): string {
+  const { dullAhead } = knife
+  if (!dullAhead) return ''
+  const today = formats.dayKey(dullAhead.startsAt) === formats.dayKey(now)
+  return say(today ? 'verdict.dullToday' : 'verdict.dullBy', {
+    zone: say(`zone.${dullAhead.zone}`),
+    day: formats.weekday(dullAhead.startsAt),
+    date: formats.shortDay(dullAhead.startsAt),
+    service: dullAhead.serviceName,
+  })
+}
