@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { RouterView, useRoute, useRouter } from 'vue-router'
+import KeysHelp from './ui/KeysHelp.vue'
+import KnifeFinder from './ui/KnifeFinder.vue'
+import NavRail from './ui/NavRail.vue'
+import NoticeBar from './ui/NoticeBar.vue'
+import { say } from './i18n'
+import { refusalText } from './refusalText'
+import { useFleet } from './stores/fleet'
+import { useNotices } from './stores/notices'
+import { useRecords } from './stores/records'
+import { useSession } from './stores/session'
+import { useTheme } from './theme'
+import { useKeys } from './ui/useKeys'
+
+useTheme()
+const session = useSession()
+const fleet = useFleet()
+const records = useRecords()
+const notices = useNotices()
+const route = useRoute()
+const router = useRouter()
+const finding = ref(false)
+const helping = ref(false)
+const bare = computed(() => Boolean(route.meta['bare']) || Boolean(route.meta['open']))
+
+watch(
+  () => session.person?.id,
+  (person) => {
+    if (!person) return
+    fleet.load().catch((error: unknown) => { notices.refused(refusalText(error)) })
+    fleet.watch()
+    records.flush().catch(() => undefined)
+  },
+  { immediate: true },
+)
+watch(() => records.refusal, (sentence) => { if (sentence) notices.refused(sentence) })
+
+useKeys({
+  '/': (event) => { event.preventDefault(); if (session.signedIn) finding.value = true },
+  '?': () => { helping.value = true },
+  t: () => { if (session.signedIn && !bare.value) void router.push('/today') },
+  r: () => { if (session.signedIn && !bare.value) void router.push('/rack') },
+})
+</script>
+
+<template>
+  <a class="unseen" href="#main">{{ $t('shell.skip') }}</a>
+  <div class="shell" :class="{ bare }">
+    <NavRail v-if="!bare && session.signedIn" @find="finding = true" @keys="helping = true" />
+    <main id="main" tabindex="-1">
+      <p v-if="session.signedIn && (fleet.stale || records.waitingCount > 0)" class="weather" role="status">
+        {{ fleet.stale ? $t('shell.stale') : '' }}
+        {{ records.waitingCount > 0 ? say('shell.waiting', { n: records.waitingCount }) : '' }}
+      </p>
+      <RouterView />
+    </main>
+  </div>
+  <KnifeFinder v-model:visible="finding" />
+  <KeysHelp v-model:visible="helping" />
+  <NoticeBar />
+</template>
+
+<style scoped>
+.shell:not(.bare) {
+  padding-left: var(--rail);
+}
+main:focus {
+  outline: none;
+}
+.weather {
+  padding: 8px 26px;
+  background: var(--ember-wash);
+  font-weight: 600;
+}
+@media (max-width: 700px) {
+  .shell:not(.bare) {
+    padding-left: 0;
+  }
+}
+</style>

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Defects } from '../../core/edge/events'
+import type { Zone } from '../../core/edge/zones'
+import { say } from '../i18n'
+import ChoiceField from '../ui/ChoiceField.vue'
+import MeasureField from '../ui/MeasureField.vue'
+import { defectsOf, type CheckDraft } from './checkDraft'
+
+const props = defineProps<{ known: Defects; zones: readonly Zone[] }>()
+const draft = defineModel<CheckDraft>({ required: true })
+const MARKS = ['burrLeft', 'tipBent', 'tipGone', 'handleLoose', 'cracked'] as const
+const now = computed(() => defectsOf(draft.value, props.known))
+const zoneOptions = computed(() => props.zones.map((zone) => ({ value: zone, label: say(`zone.${zone}`) })))
+
+function set(change: Partial<Defects>): void {
+  draft.value = { ...draft.value, defects: { ...now.value, ...change } }
+}
+function toggleGlint(zone: Zone): void {
+  const { glint } = now.value
+  set({ glint: glint.includes(zone) ? glint.filter((one) => one !== zone) : [...glint, zone] })
+}
+const FIRST_CHIP = { zone: 'heel', depthMm: 0.3 } as const
+const chipZone = computed({ get: () => now.value.chip?.zone ?? 'heel', set: (zone) => { set({ chip: { depthMm: now.value.chip?.depthMm ?? 0.3, zone } }) } })
+const chipDepth = computed({ get: () => now.value.chip?.depthMm ?? null, set: (depthMm) => { if (depthMm !== null) set({ chip: { zone: chipZone.value, depthMm } }) } })
+const isUnsafe = computed(() => now.value.handleLoose || now.value.cracked || now.value.tipGone)
+</script>
+
+<template>
+  <section class="heavy-rule">
+    <h2>{{ $t('check.look') }}</h2>
+    <div class="marks">
+      <button class="button" type="button" :aria-pressed="now.chip !== null" @click="set({ chip: now.chip ? null : FIRST_CHIP })">{{ $t('defect.chip') }}</button>
+      <button v-for="zone in zones" :key="zone" class="button" type="button" :aria-pressed="now.glint.includes(zone)" @click="toggleGlint(zone)">{{ $t('defect.glint', { zone: $t(`zone.${zone}`) }) }}</button>
+      <button v-for="mark in MARKS" :key="mark" class="button" type="button" :aria-pressed="now[mark]" @click="set({ [mark]: !now[mark] })">{{ $t(`defect.${mark}`) }}</button>
+    </div>
+    <div v-if="now.chip" class="chip">
+      <ChoiceField v-model="chipZone" :label="$t('check.chipWhere')" :options="zoneOptions" />
+      <MeasureField v-model="chipDepth" :label="$t('field.depthMm')" unit="mm" />
+    </div>
+    <p v-if="isUnsafe" class="unsafe" role="status">{{ $t('caution.unsafe') }}</p>
+  </section>
+</template>
+
+<style scoped>
+.marks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 10px;
+}
+.button {
+  min-height: 48px;
+  padding-inline: 12px;
+}
+.button[aria-pressed='true'] {
+  background: var(--out);
+  border-color: var(--out);
+  color: var(--ground);
+}
+.chip {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  margin-top: 10px;
+}
+.unsafe {
+  margin-top: 10px;
+  font-weight: 600;
+  color: var(--out);
+}
+</style>

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { KnifeView } from '../../contract/knives'
+import type { Zone } from '../../core/edge/zones'
+import { useSession } from '../stores/session'
+import NumberPad from '../ui/NumberPad.vue'
+import TesterSimulator from './TesterSimulator.vue'
+import { useTester } from './useTester'
+
+defineProps<{ knife: KnifeView; typed: string; zone: Zone; wrong: boolean }>()
+const emit = defineEmits<{ digit: [digit: string]; erase: []; enter: []; peak: [forceGf: number] }>()
+const session = useSession()
+const simulator = ref<string | null>(null)
+const unzeroed = ref(false)
+const { testers, chosen, zeroed, live, askZero } = useTester(
+  () => simulator.value,
+  (forceGf, wasZeroed) => {
+    unzeroed.value = !wasZeroed
+    emit('peak', forceGf)
+  },
+)
+</script>
+
+<template>
+  <div class="entry">
+    <NumberPad :enter-label="$t('check.take')" @digit="emit('digit', $event)" @erase="emit('erase')" @enter="emit('enter')" />
+    <div class="side">
+      <p class="typed" aria-live="polite">
+        <span class="big num">{{ typed || (live === null ? '···' : Math.round(live)) }}</span> <span class="soft">{{ $t('check.gfAt', { zone: $t(`zone.${zone}`) }) }}</span>
+      </p>
+      <p v-if="wrong" class="wrong" role="alert">{{ $t('check.absurd') }}</p>
+      <p class="soft small">{{ $t('check.tare') }}</p>
+      <p v-if="chosen" class="small">
+        {{ $t('check.tester', { name: testers.find((one) => one.id === chosen)?.name ?? '' }) }}
+        <b>{{ zeroed ? $t('check.zeroed') : $t('check.notZeroed') }}</b>
+        <button class="button" type="button" @click="askZero">{{ $t('check.zero') }}</button>
+      </p>
+      <p v-else class="soft small">{{ $t('check.noTester') }}</p>
+      <p v-if="unzeroed" class="wrong small" role="status">{{ $t('check.wasNotZeroed') }}</p>
+      <TesterSimulator v-if="session.house?.isDemo" :guess="knife.zones[zone].forceGf" @name="simulator = $event" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.entry {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 26px;
+}
+.side {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+.big {
+  font-size: 3.4rem;
+  font-weight: 700;
+  line-height: 1;
+}
+.wrong {
+  color: var(--out);
+  font-weight: 600;
+}
+@media (max-width: 700px) {
+  .entry {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 12px;
+  }
+  .side {
+    grid-row: 1;
+  }
+}
+</style>

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { LADDER, type LadderRung } from '../../core/edge/ladder'
+import type { Zone } from '../../core/edge/zones'
+import type { CheckDraft } from './checkDraft'
+
+const props = defineProps<{ rungs: CheckDraft['rungs']; busy: boolean }>()
+const emit = defineEmits<{ pick: [zone: Zone | 'whole', rung: LadderRung] }>()
+const WHERE = ['whole', 'heel', 'belly', 'tip'] as const
+const zone = ref<Zone | 'whole'>('whole')
+const picked = computed(() => (zone.value === 'whole' ? undefined : props.rungs[zone.value]))
+</script>
+
+<template>
+  <section class="heavy-rule">
+    <div class="head">
+      <h2>{{ $t('check.without') }}</h2>
+      <div class="segments" role="group" :aria-label="$t('check.where')">
+        <button v-for="where in WHERE" :key="where" type="button" :aria-pressed="zone === where" @click="zone = where">{{ $t(where === 'whole' ? 'check.whole' : `zone.${where}`) }}</button>
+      </div>
+    </div>
+    <ul>
+      <li v-for="rung in LADDER" :key="rung">
+        <button class="button rung" type="button" :disabled="busy" :aria-pressed="picked === rung" @click="emit('pick', zone, rung)">{{ $t(`ladder.${rung}`) }}</button>
+      </li>
+    </ul>
+    <p class="soft small">{{ $t(zone === 'whole' ? 'check.wholeHint' : 'check.zoneHint') }}</p>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: 8px;
+}
+ul {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+  margin: 10px 0 6px;
+}
+.rung {
+  width: 100%;
+  min-height: 56px;
+  white-space: normal;
+}
+.rung[aria-pressed='true'] {
+  border-color: var(--ember);
+  border-width: 2.5px;
+}
+</style>

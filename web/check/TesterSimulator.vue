@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { onMounted, ref, watch } from 'vue'
+import { useSimulatedTester } from './useSimulatedTester'
+
+/** Stands in for a real tester in the demonstration house; a person sets the peak and cuts. */
+const props = defineProps<{ guess: number }>()
+const emit = defineEmits<{ name: [name: string] }>()
+const { name, connected, zero, cut } = useSimulatedTester()
+const peak = ref(props.guess)
+watch(() => props.guess, (guess) => { peak.value = guess })
+onMounted(() => { emit('name', name) })
+</script>
+
+<template>
+  <fieldset class="simulator">
+    <legend class="small">{{ $t('check.simulator') }}</legend>
+    <label class="small">
+      {{ $t('check.simPeak') }} <output class="num">{{ peak }} gf</output>
+      <input v-model.number="peak" type="range" min="80" max="800" step="1" />
+    </label>
+    <div>
+      <button class="button" type="button" :disabled="!connected" @click="zero">{{ $t('check.zero') }}</button>
+      <button class="button" type="button" :disabled="!connected" @click="cut(peak)">{{ $t('check.cut') }}</button>
+    </div>
+  </fieldset>
+</template>
+
+<style scoped>
+.simulator {
+  border: 1.5px dashed var(--steel-line);
+  border-radius: 8px;
+  padding: 4px 12px 10px;
+  margin: 0;
+  min-width: 0;
+}
+input {
+  width: 100%;
+  min-height: 32px;
+  accent-color: var(--slate);
+}
+div {
+  display: flex;
+  gap: 8px;
+}
+</style>

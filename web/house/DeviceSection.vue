@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import type { Device } from '../../contract/house'
+import { call } from '../api'
+import { useFormats } from '../i18n'
+import TextField from '../ui/TextField.vue'
+import { useChange } from './useChange'
+
+const formats = useFormats()
+const { refusal, change } = useChange()
+const devices = ref<Device[]>([])
+const tabletName = ref('')
+const instrumentName = ref('')
+const key = ref('')
+
+const load = (): Promise<boolean> => change(async () => { devices.value = await call(endpoints.devices) })
+onMounted(load)
+
+async function enrol(kind: Device['kind'], name: string): Promise<void> {
+  await change(async () => {
+    const made = await call(endpoints.enrol, { body: { kind, name } })
+    key.value = made.key ?? ''
+    tabletName.value = ''
+    instrumentName.value = ''
+  })
+  await load()
+}
+async function revoke(device: Device): Promise<void> {
+  await change(() => call(endpoints.revoke, { params: { id: device.id } }))
+  await load()
+}
+</script>
+
+<template>
+  <section>
+    <p class="soft">{{ $t('house.devicesHint') }}</p>
+    <table v-if="devices.length > 0" class="plain">
+      <thead><tr><th>{{ $t('field.name') }}</th><th>{{ $t('field.kind') }}</th><th>{{ $t('house.since') }}</th><th /></tr></thead>
+      <tbody>
+        <tr v-for="device in devices" :key="device.id" :class="{ soft: device.revokedAt }">
+          <td><b>{{ device.name }}</b></td>
+          <td>{{ $t(`house.device.${device.kind}`) }}</td>
+          <td>{{ formats.moment(device.enrolledAt) }}</td>
+          <td>
+            <button v-if="!device.revokedAt" class="button" type="button" @click="revoke(device)">{{ $t('house.revoke') }}</button>
+            <span v-else>{{ $t('house.revoked') }}</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else class="lead">{{ $t('house.noDevices') }}</p>
+    <div class="forms">
+      <form class="heavy-rule" @submit.prevent="enrol('tablet', tabletName)">
+        <h2>{{ $t('house.enrolTablet') }}</h2>
+        <TextField v-model="tabletName" :label="$t('field.name')" :placeholder="$t('house.tabletExample')" />
+        <button class="button main" type="submit" :disabled="tabletName.trim() === ''">{{ $t('house.enrolThis') }}</button>
+      </form>
+      <form class="heavy-rule" @submit.prevent="enrol('instrument', instrumentName)">
+        <h2>{{ $t('house.addInstrument') }}</h2>
+        <TextField v-model="instrumentName" :label="$t('field.name')" :placeholder="$t('house.instrumentExample')" />
+        <button class="button main" type="submit" :disabled="instrumentName.trim() === ''">{{ $t('house.makeKey') }}</button>
+        <p v-if="key">{{ $t('house.keyOnce') }} <code>{{ key }}</code></p>
+      </form>
+    </div>
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 18px;
+}
+.forms {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+  gap: 28px;
+}
+form {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+}
+.field {
+  width: 100%;
+}
+code {
+  font-family: var(--mono);
+  overflow-wrap: anywhere;
+}
+</style>

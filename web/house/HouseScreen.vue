@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import DeviceSection from './DeviceSection.vue'
+import HouseSection from './HouseSection.vue'
+import PeopleSection from './PeopleSection.vue'
+import StationSection from './StationSection.vue'
+import WeekSection from './WeekSection.vue'
+
+const SECTIONS = { people: PeopleSection, stations: StationSection, week: WeekSection, devices: DeviceSection, house: HouseSection } as const
+type Section = keyof typeof SECTIONS
+const route = useRoute()
+const section = computed<Section>(() => (Object.keys(SECTIONS) as Section[]).find((name) => name === route.query['part']) ?? 'people')
+</script>
+
+<template>
+  <div class="page">
+    <header class="page-head">
+      <h1>{{ $t('nav.house') }}</h1>
+      <nav class="segments" :aria-label="$t('house.parts')">
+        <RouterLink v-for="(_, name) in SECTIONS" :key="name" :to="{ query: { part: name } }" :aria-current="section === name ? 'page' : undefined">{{ $t(`house.part.${name}`) }}</RouterLink>
+      </nav>
+    </header>
+    <component :is="SECTIONS[section]" />
+  </div>
+</template>
+
+<style scoped>
+.segments {
+  flex-wrap: wrap;
+}
+</style>

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import { KNIFE_ROLES } from '../../core/house/knifeTypes'
+import { call } from '../api'
+import { say } from '../i18n'
+import { useNotices } from '../stores/notices'
+import { useSession } from '../stores/session'
+import { THEMES, useTheme } from '../theme'
+import ChoiceField from '../ui/ChoiceField.vue'
+import MeasureField from '../ui/MeasureField.vue'
+import TextField from '../ui/TextField.vue'
+import { useChange } from './useChange'
+
+const session = useSession()
+const notices = useNotices()
+const { refusal, change } = useChange()
+const { name = '', zone = 'UTC', units: unitsNow = 'mm', serviceLimits = { fine: 260, general: 350, butchery: 420, bread: 600 } } = session.house ?? {}
+const form = reactive({ name, zone, units: unitsNow })
+const limits = ref<Record<(typeof KNIFE_ROLES)[number], number | null>>({ ...serviceLimits })
+const units = computed(() => [{ value: 'mm' as const, label: say('door.mm') }, { value: 'in' as const, label: say('door.inches') }])
+const theme = useTheme()
+const themes = computed(() => THEMES.map((value) => ({ value, label: say(`theme.${value}`) })))
+
+async function save(): Promise<void> {
+  const { fine, general, butchery, bread } = limits.value
+  const given = fine !== null && general !== null && butchery !== null && bread !== null
+  const done = await change(async () => {
+    await call(endpoints.editHouse, { body: { ...form, ...(given ? { serviceLimits: { fine, general, butchery, bread } } : {}) } })
+    await session.resume()
+  })
+  if (done) notices.done(say('house.saved'))
+}
+</script>
+
+<template>
+  <form @submit.prevent="save">
+    <div class="form-grid">
+      <TextField v-model="form.name" :label="$t('field.houseName')" />
+      <TextField v-model="form.zone" :label="$t('door.zone')" :hint="$t('door.zoneHint')" />
+      <ChoiceField v-model="form.units" :label="$t('field.units')" :options="units" />
+    </div>
+    <section class="heavy-rule">
+      <h2>{{ $t('house.limits') }}</h2>
+      <p class="soft">{{ $t('house.limitsHint') }}</p>
+      <div class="form-grid">
+        <MeasureField v-for="role in KNIFE_ROLES" :key="role" v-model="limits[role]" :label="$t(`role.${role}`)" unit="gf" />
+      </div>
+    </section>
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <p><button class="button main" type="submit">{{ $t('shell.save') }}</button></p>
+    <section class="heavy-rule">
+      <h2>{{ $t('house.screen') }}</h2>
+      <div class="form-grid"><ChoiceField v-model="theme" :label="$t('theme.label')" :options="themes" /></div>
+    </section>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 18px;
+}
+.form-grid {
+  margin-top: 8px;
+}
+</style>

@@ -1,0 +1,21 @@
+import { createI18n } from 'vue-i18n'
+import { computed, type ComputedRef } from 'vue'
+import { catalogues, type Say } from '../words/say'
+import { formats, type Formats } from '../words/format'
+import { useSession } from './stores/session'
+
+export const i18n = createI18n({ legacy: false, locale: 'en', fallbackLocale: 'en', messages: catalogues, missingWarn: false, fallbackWarn: false })
+
+/** A sentence from the catalogue, in the language of the screen. */
+export const say: Say = (key, values = {}) => {
+  const n = values['n']
+  return typeof n === 'number' ? i18n.global.t(key, { ...values }, n) : i18n.global.t(key, { ...values })
+}
+
+const here = Intl.DateTimeFormat().resolvedOptions().timeZone
+
+/** Numbers and dates as this house writes them. */
+export function useFormats(): ComputedRef<Formats> {
+  const session = useSession()
+  return computed(() => formats('en-GB', session.house?.zone ?? here, session.house?.units ?? 'mm'))
+}

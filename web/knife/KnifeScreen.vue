@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { dullAheadWords, runnerUpWords, verdictWords } from '../../words/verdict'
+import { say, useFormats } from '../i18n'
+import { useFleet } from '../stores/fleet'
+import { useSession } from '../stores/session'
+import EdgeStrip from '../ui/EdgeStrip.vue'
+import HonedButton from '../ui/HonedButton.vue'
+import { useKeys } from '../ui/useKeys'
+import KnifeDialogs, { type KnifeDialog } from './KnifeDialogs.vue'
+import KnifeFacts from './KnifeFacts.vue'
+import KnifeTimeline from './KnifeTimeline.vue'
+import ZoneForces from './ZoneForces.vue'
+
+const props = defineProps<{ code: string }>()
+const fleet = useFleet()
+const session = useSession()
+const formats = useFormats()
+const route = useRoute()
+const router = useRouter()
+const dialog = ref<KnifeDialog | null>(null)
+const knife = computed(() => fleet.byCode(props.code))
+const words = computed(() => (knife.value ? verdictWords(knife.value, say, formats.value) : null))
+const ahead = computed(() => (knife.value ? dullAheadWords(knife.value, say, formats.value, fleet.fleet?.now ?? '') : ''))
+const otherwise = computed(() => (knife.value ? runnerUpWords(knife.value, say, formats.value) : ''))
+const line = computed(() => {
+  const one = knife.value
+  if (!one) return ''
+  const holder = fleet.people.get(one.holderId ?? '')?.name
+  return [
+    `${say(`type.${one.type}`)} ${formats.value.length(one.lengthMm)}`,
+    one.name,
+    one.steelEn ? `${one.steelEn}, ${one.hrc} HRC` : '',
+    fleet.stations.get(one.stationId)?.name ?? '',
+    holder ? say('knife.heldBy', { name: holder }) : say('rack.nobody'),
+  ].filter((part) => part !== '').join(' · ')
+})
+const isOut = computed(() => knife.value?.status !== 'in-service')
+
+watch(
+  () => [route.query['do'], knife.value?.id] as const,
+  ([wanted, id]) => {
+    if (!id || (wanted !== 'sharpened' && wanted !== 'quarantine')) return
+    dialog.value = wanted
+    void router.replace({ query: {} })
+  },
+  { immediate: true },
+)
+useKeys({
+  Escape: () => { router.back() },
+  c: () => { void router.push({ name: 'check', params: { code: props.code } }) },
+})
+</script>
+
+<template>
+  <div v-if="knife && words" class="page">
+    <header class="page-head">
+      <h1 class="num">{{ knife.code }}</h1>
+      <span class="soft">{{ line }}</span>
+    </header>
+    <EdgeStrip :knife="knife" large />
+    <ZoneForces :knife="knife" />
+    <p class="verdict">
+      <b>{{ words.what }}</b> {{ words.why }}
+      <span v-if="knife.word !== 'dull' && knife.word !== 'out'">{{ ahead }}</span>
+      <span v-if="otherwise && !isOut" class="soft"> {{ otherwise }}</span>
+    </p>
+    <p v-if="knife.verdict.action === 'quarantine' || isOut" class="soft small">{{ $t('caution.unsafe') }}</p>
+    <div class="actions no-print">
+      <template v-if="knife.status !== 'retired'">
+        <RouterLink class="button main" :to="{ name: 'check', params: { code: knife.code } }">{{ $t('next.check') }}</RouterLink>
+        <HonedButton v-if="!isOut" :knife="knife" />
+        <button v-if="session.may('log-sharpening')" class="button" type="button" @click="dialog = 'sharpened'">{{ $t('next.sharpened') }}</button>
+        <button class="button" type="button" @click="dialog = 'measure'">{{ $t('knife.measure') }}</button>
+        <button v-if="session.may('move-knife')" class="button" type="button" @click="dialog = 'move'">{{ $t('knife.move') }}</button>
+        <button v-if="!isOut" class="button" type="button" @click="dialog = 'quarantine'">{{ $t('next.takeOut') }}</button>
+      </template>
+      <button v-if="isOut && session.may('release')" class="button" type="button" @click="dialog = 'release'">{{ $t('knife.release') }}</button>
+      <button v-if="session.may('edit-knife')" class="button quiet" type="button" @click="dialog = 'edit'">{{ $t('knife.edit') }}</button>
+      <button v-if="session.may('retire-knife') && knife.status !== 'retired'" class="button quiet" type="button" @click="dialog = 'retire'">{{ $t('knife.retire') }}</button>
+    </div>
+    <div class="columns">
+      <KnifeTimeline :knife="knife" />
+      <KnifeFacts :knife="knife" @measure="dialog = 'measure'" />
+    </div>
+    <KnifeDialogs v-model="dialog" :knife="knife" />
+  </div>
+  <div v-else class="page">
+    <p class="lead">{{ fleet.fleet ? $t('knife.unknown', { code }) : $t('shell.loading') }}</p>
+    <RouterLink v-if="fleet.fleet" class="button" to="/rack">{{ $t('nav.rack') }}</RouterLink>
+  </div>
+</template>
+
+<style scoped>
+.verdict {
+  font-size: 1.25rem;
+  line-height: 1.38;
+  max-width: 58em;
+  margin: 14px 0 4px;
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin: 12px 0 22px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 320px;
+  gap: 28px;
+}
+@media (max-width: 980px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

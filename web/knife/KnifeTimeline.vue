@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import type { TimelineEvent } from '../../contract/events'
+import type { KnifeView } from '../../contract/knives'
+import { call } from '../api'
+import { eventSentence } from '../../words/event'
+import { say, useFormats } from '../i18n'
+import { refusalText } from '../refusalText'
+import { useFleet } from '../stores/fleet'
+import { useNotices } from '../stores/notices'
+import { useRecords } from '../stores/records'
+import { useSession } from '../stores/session'
+import ReasonDialog from './ReasonDialog.vue'
+
+const props = defineProps<{ knife: KnifeView }>()
+const fleet = useFleet()
+const formats = useFormats()
+const session = useSession()
+const records = useRecords()
+const notices = useNotices()
+const events = ref<TimelineEvent[]>([])
+const refusal = ref('')
+const voiding = ref<TimelineEvent | null>(null)
+const PAGE = 40
+const hasMore = ref(false)
+
+async function load(before?: string): Promise<void> {
+  try {
+    const page = await call(endpoints.timeline, { params: { id: props.knife.id }, query: { most: PAGE, ...(before ? { before } : {}) } })
+    events.value = before ? [...events.value, ...page] : page
+    hasMore.value = page.length === PAGE
+    refusal.value = ''
+  } catch (error) {
+    refusal.value = refusalText(error)
+  }
+}
+// the store replaces a knife's record whenever anything about it changed
+watch(() => props.knife, () => { void load() }, { immediate: true })
+
+const mayVoid = (event: TimelineEvent): boolean =>
+  event.voided === null && event.kind !== 'added' && (event.personId === session.person?.id ? session.may('void-own') : session.may('void-any'))
+const asking = computed({ get: () => voiding.value !== null, set: (open) => { if (!open) voiding.value = null } })
+
+async function takeBack(reason: string): Promise<void> {
+  const event = voiding.value
+  voiding.value = null
+  if (!event) return
+  try {
+    await records.undo(props.knife.id, event.id, reason)
+  } catch (error) {
+    notices.refused(refusalText(error))
+  }
+}
+const names = { station: (id: string) => fleet.stations.get(id)?.name ?? '', person: (id: string) => fleet.people.get(id)?.name ?? '' }
+</script>
+
+<template>
+  <section class="heavy-rule">
+    <h2>{{ $t('knife.history') }}</h2>
+    <p v-if="refusal" class="refusal">{{ refusal }}</p>
+    <ol>
+      <li v-for="event in events" :key="event.id" :class="{ voided: event.voided }">
+        <time class="soft num" :datetime="event.at">{{ formats.moment(event.at) }}</time>
+        <div>
+          <p :class="{ struck: event.voided }">
+            {{ eventSentence(event, say, formats, names) }}
+            <span v-if="event.effect && event.kind !== 'checked' && !event.voided" class="soft num">{{ $t('event.effect', { before: event.effect.beforeGf, after: formats.force(event.effect.afterGf) }) }}</span>
+          </p>
+          <p class="soft small">
+            {{ [event.personName, event.deviceName].filter(Boolean).join(', ') }}
+            <template v-if="event.voided">{{ $t('event.voidedBy', { name: event.voided.personName ?? '', day: formats.shortDay(event.voided.at), reason: event.voided.reason }) }}</template>
+          </p>
+        </div>
+        <button v-if="mayVoid(event)" class="button quiet small no-print" type="button" :aria-label="$t('event.takeBackOf', { time: formats.moment(event.at) })" @click="voiding = event">{{ $t('event.takeBack') }}</button>
+      </li>
+    </ol>
+    <p v-if="events.length === 0 && !refusal" class="soft">{{ $t('knife.noHistory') }}</p>
+    <button v-if="hasMore" class="button" type="button" @click="load(events.at(-1)?.at)">{{ $t('knife.older') }}</button>
+    <ReasonDialog v-model:visible="asking" :title="$t('event.takeBackTitle')" :hint="$t('event.takeBackHint')" :action="$t('event.takeBack')" @given="takeBack" />
+  </section>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  grid-template-columns: 116px minmax(0, 1fr) auto;
+  gap: 12px;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.struck {
+  text-decoration: line-through;
+  color: var(--ink-soft);
+}
+.button {
+  margin-top: 4px;
+}
+li .button {
+  margin: 0;
+  min-height: 36px;
+}
+</style>

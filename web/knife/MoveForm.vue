@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { NewEvent } from '../../contract/events'
+import type { KnifeView } from '../../contract/knives'
+import { say } from '../i18n'
+import { useFleet } from '../stores/fleet'
+import ChoiceField from '../ui/ChoiceField.vue'
+
+type Moved = Extract<NewEvent, { kind: 'moved' }>
+const props = defineProps<{ knife: KnifeView }>()
+const emit = defineEmits<{ record: [draft: Pick<Moved, 'kind' | 'knifeId' | 'payload'>] }>()
+const fleet = useFleet()
+const stationId = ref(props.knife.stationId)
+const holderId = ref(props.knife.holderId)
+const stations = computed(() => [...fleet.stations.values()].filter((one) => one.active).map(({ id, name }) => ({ value: id, label: name })))
+const people = computed(() => [
+  { value: null, label: say('rack.nobody') },
+  ...[...fleet.people.values()].filter((one) => one.active).map(({ id, name }) => ({ value: id as string | null, label: name })),
+])
+const payload = computed(() => ({
+  ...(stationId.value === props.knife.stationId ? {} : { stationId: stationId.value }),
+  ...(holderId.value === props.knife.holderId ? {} : { holderId: holderId.value }),
+}))
+</script>
+
+<template>
+  <form @submit.prevent="emit('record', { kind: 'moved', knifeId: knife.id, payload })">
+    <ChoiceField v-model="stationId" :label="$t('field.stationId')" :options="stations" />
+    <ChoiceField v-model="holderId" :label="$t('field.holderId')" :options="people" />
+    <div class="dialog-actions">
+      <button class="button main" type="submit" :disabled="Object.keys(payload).length === 0">{{ $t('knife.moveDo') }}</button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 12px;
+}
+</style>

@@ -1,0 +1,34 @@
+import '@fontsource/atkinson-hyperlegible-next/400.css'
+import '@fontsource/atkinson-hyperlegible-next/600.css'
+import '@fontsource/atkinson-hyperlegible-next/700.css'
+import './styles/tokens.css'
+import './styles/base.css'
+import './styles/controls.css'
+import './styles/print.css'
+import { createPinia } from 'pinia'
+import PrimeVue from 'primevue/config'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { whenSessionEnds } from './api'
+import { i18n } from './i18n'
+import { passThrough } from './passThrough'
+import { makeRouter } from './router'
+import { useFleet } from './stores/fleet'
+import { useSession } from './stores/session'
+
+const app = createApp(App)
+app.use(createPinia())
+app.use(i18n)
+app.use(PrimeVue, { unstyled: true, pt: passThrough })
+
+const session = useSession()
+const fleet = useFleet()
+const router = makeRouter(session)
+whenSessionEnds(() => {
+  session.leave()
+  fleet.forget()
+  const back = router.currentRoute.value.fullPath
+  if (router.currentRoute.value.name !== 'sign-in') void router.push({ name: 'sign-in', query: { back } })
+})
+app.use(router)
+app.mount('#app')

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { EDGE_WORDS } from '../../core/edge/scale'
+import { say } from '../i18n'
+import { useFleet } from '../stores/fleet'
+import { useSession } from '../stores/session'
+import AppDialog from '../ui/AppDialog.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import EdgeLegend from '../ui/EdgeLegend.vue'
+import TextField from '../ui/TextField.vue'
+import KnifeForm from './KnifeForm.vue'
+import RackStrips from './RackStrips.vue'
+import RackTable from './RackTable.vue'
+import { rackKnives, SORTS, useRackQuery } from './rackQuery'
+
+const fleet = useFleet()
+const session = useSession()
+const query = useRackQuery()
+const adding = ref(false)
+const moreFilters = useLocalStorage('yorvik.rack.filters', true)
+
+const shown = computed(() =>
+  rackKnives(fleet.knives, { text: query.text.value, station: query.station.value, word: query.word.value, status: query.status.value, sort: query.sort.value, view: query.view.value }, fleet),
+)
+const stations = computed(() => [
+  { value: '', label: say('rack.allStations') },
+  ...[...fleet.stations.values()].map((station) => ({ value: station.id, label: station.name })),
+])
+const words = computed(() => [
+  { value: '', label: say('rack.anyCondition') },
+  ...EDGE_WORDS.slice(1).map((word) => ({ value: word as string, label: say('rack.orWorse', { word: say(`edge.${word}`) }) })),
+])
+const states = computed(() => ['in-service', 'quarantined', 'retired', 'all'].map((state) => ({ value: state, label: say(`status.${state}`) })))
+const sorts = computed(() => SORTS.map((sort) => ({ value: sort, label: say(`sort.${sort}`) })))
+</script>
+
+<template>
+  <div class="page">
+    <header class="page-head">
+      <h1>{{ $t('rack.title') }}</h1>
+      <span class="soft">{{ say('rack.count', { n: shown.length }) }}</span>
+      <span class="end">
+        <button class="button quiet" type="button" :aria-expanded="moreFilters" @click="moreFilters = !moreFilters">{{ $t('rack.filters') }}</button>
+        <span class="segments">
+          <button type="button" :aria-pressed="query.view.value === 'strips'" @click="query.view.value = 'strips'">{{ $t('rack.strips') }}</button>
+          <button type="button" :aria-pressed="query.view.value === 'table'" @click="query.view.value = 'table'">{{ $t('rack.table') }}</button>
+        </span>
+        <button v-if="session.may('edit-knife')" class="button main" type="button" @click="adding = true">{{ $t('rack.add') }}</button>
+      </span>
+    </header>
+    <div v-if="moreFilters" class="filters no-print">
+      <TextField v-model="query.text.value" :label="$t('rack.find')" :placeholder="$t('finder.hint')" type="search" />
+      <ChoiceField v-model="query.station.value" :label="$t('field.station')" :options="stations" />
+      <ChoiceField v-model="query.word.value" :label="$t('rack.condition')" :options="words" />
+      <ChoiceField v-model="query.status.value" :label="$t('field.status')" :options="states" />
+      <ChoiceField v-model="query.sort.value" :label="$t('rack.order')" :options="sorts" />
+    </div>
+    <p v-if="fleet.fleet && fleet.knives.length === 0" class="lead">{{ $t('today.empty') }}</p>
+    <p v-else-if="fleet.fleet && shown.length === 0" class="lead">{{ $t('rack.noneFound') }}</p>
+    <RackTable v-else-if="query.view.value === 'table'" :knives="shown" />
+    <template v-else>
+      <RackStrips :knives="shown" />
+      <EdgeLegend v-if="fleet.fleet" class="legend" />
+    </template>
+    <AppDialog v-model:visible="adding" :title="$t('rack.addTitle')">
+      <KnifeForm :knife="null" @done="adding = false" />
+    </AppDialog>
+  </div>
+</template>
+
+<style scoped>
+.filters {
+  display: grid;
+  grid-template-columns: 1.4fr repeat(4, 1fr);
+  gap: 12px;
+  margin-bottom: 18px;
+}
+.legend {
+  margin-top: 24px;
+}
+@media (max-width: 980px) {
+  .filters {
+    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  }
+}
+</style>

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { KnifeView } from '../../contract/knives'
+import { useFormats } from '../i18n'
+import { useFleet } from '../stores/fleet'
+import EdgeStrip from '../ui/EdgeStrip.vue'
+
+const props = defineProps<{ knives: readonly KnifeView[] }>()
+const fleet = useFleet()
+const formats = useFormats()
+const stations = computed(() =>
+  [...fleet.stations.values()]
+    .map((station) => ({ station, knives: props.knives.filter((knife) => knife.stationId === station.id) }))
+    .filter(({ knives }) => knives.length > 0),
+)
+</script>
+
+<template>
+  <section v-for="{ station, knives: here } in stations" :key="station.id" class="station">
+    <header>
+      <h2>{{ station.name }}</h2>
+      <p class="soft small">{{ $t('rack.stationLine', { board: $t(`board.${station.board}`), product: $t(`product.${station.product}`), hours: formats.hours(station.hoursPerService) }) }}</p>
+    </header>
+    <ul>
+      <li v-for="knife in here" :key="knife.id">
+        <RouterLink :to="{ name: 'knife', params: { code: knife.code } }">
+          <span class="strip"><EdgeStrip :knife="knife" :px-per-mm="0.44" /></span>
+          <span class="line">
+            <b class="num">{{ knife.code }}</b>
+            <span class="num">{{ formats.force(knife.zones[knife.worstZone].forceGf) }}</span>
+            <span>{{ $t(`edge.${knife.word}`) }}</span>
+          </span>
+          <span class="soft small">{{ knife.status === 'in-service' ? (fleet.people.get(knife.holderId ?? '')?.name ?? $t('rack.nobody')) : $t(`status.${knife.status}`) }}</span>
+        </RouterLink>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.station {
+  border-top: 1px solid var(--rule);
+  padding: 10px 0 14px;
+  display: grid;
+  grid-template-columns: 128px minmax(0, 1fr);
+  gap: 14px;
+  content-visibility: auto;
+  contain-intrinsic-size: auto 180px;
+}
+ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(196px, 1fr));
+  gap: 12px 22px;
+}
+a {
+  display: grid;
+  gap: 2px;
+  text-decoration: none;
+}
+.strip {
+  display: flex;
+  align-items: flex-end;
+  min-height: 34px;
+  padding-bottom: 2px;
+}
+.line {
+  display: flex;
+  gap: 10px;
+}
+@media (max-width: 700px) {
+  .station {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

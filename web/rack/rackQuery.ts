@@ -1,0 +1,68 @@
+import { computed, type WritableComputedRef } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { KnifeView } from '../../contract/knives'
+import { EDGE_WORDS } from '../../core/edge/scale'
+import type { useFleet } from '../stores/fleet'
+import { matchesQuery } from '../ui/findKnives'
+
+export const SORTS = ['need', 'code', 'force', 'holder', 'checked'] as const
+export type Sort = (typeof SORTS)[number]
+export type RackView = 'strips' | 'table'
+
+export interface RackQuery {
+  readonly text: string
+  readonly station: string
+  readonly word: string
+  readonly status: string
+  readonly sort: Sort
+  readonly view: RackView
+}
+
+const EMPTY: RackQuery = { text: '', station: '', word: '', status: 'in-service', sort: 'need', view: 'strips' }
+const isSort = (value: string): value is Sort => SORTS.some((sort) => sort === value)
+
+/** One part of what the rack shows; it lives in the address bar, so a view can be sent to somebody. */
+export function useRackQuery(): { [K in keyof RackQuery]: WritableComputedRef<RackQuery[K]> } {
+  const route = useRoute()
+  const router = useRouter()
+  const read = (key: keyof RackQuery): string => {
+    const value = route.query[key]
+    return typeof value === 'string' ? value : EMPTY[key]
+  }
+  const write = (key: keyof RackQuery, value: string): void => {
+    const query = { ...route.query }
+    if (value === EMPTY[key]) delete query[key]
+    else query[key] = value
+    void router.replace({ query })
+  }
+  const text = (key: 'text' | 'station' | 'word' | 'status'): WritableComputedRef<string> =>
+    computed({ get: () => read(key), set: (value) => { write(key, value) } })
+  return {
+    text: text('text'),
+    station: text('station'),
+    word: text('word'),
+    status: text('status'),
+    sort: computed({ get: () => { const sort = read('sort'); return isSort(sort) ? sort : 'need' }, set: (value) => { write('sort', value) } }),
+    view: computed({ get: () => (read('view') === 'table' ? 'table' : 'strips'), set: (value) => { write('view', value) } }),
+  }
+}
+
+const worstShare = (knife: KnifeView): number => knife.zones[knife.worstZone].forceGf / knife.limitGf
+
+/** Knives that pass the filters, in the order asked for. */
+export function rackKnives(knives: readonly KnifeView[], query: RackQuery, fleet: ReturnType<typeof useFleet>): KnifeView[] {
+  const holder = (knife: KnifeView): string => fleet.people.get(knife.holderId ?? '')?.name ?? ''
+  const order: Readonly<Record<Sort, (a: KnifeView, b: KnifeView) => number>> = {
+    need: (a, b) => worstShare(b) - worstShare(a),
+    code: (a, b) => a.code.localeCompare(b.code),
+    force: (a, b) => b.zones[b.worstZone].forceGf - a.zones[a.worstZone].forceGf,
+    holder: (a, b) => holder(a).localeCompare(holder(b)) || a.code.localeCompare(b.code),
+    checked: (a, b) => (a.checkedAt ?? '').localeCompare(b.checkedAt ?? ''),
+  }
+  return knives
+    .filter((knife) => query.status === 'all' || knife.status === query.status)
+    .filter((knife) => query.station === '' || knife.stationId === query.station)
+    .filter((knife) => query.word === '' || EDGE_WORDS.indexOf(knife.word) >= EDGE_WORDS.findIndex((word) => word === query.word))
+    .filter((knife) => matchesQuery(knife, query.text, fleet))
+    .sort(order[query.sort])
+}

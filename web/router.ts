@@ -1,0 +1,31 @@
+import { createRouter, createWebHistory, type Router } from 'vue-router'
+import type { useSession } from './stores/session'
+
+/** Screens load when they are first opened; Today comes with the shell. */
+export function makeRouter(session: ReturnType<typeof useSession>): Router {
+  const router = createRouter({
+    history: createWebHistory(),
+    scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+    routes: [
+      { path: '/', redirect: '/today' },
+      { path: '/sign-in', name: 'sign-in', component: () => import('./signin/SignInScreen.vue'), meta: { open: true } },
+      { path: '/today', name: 'today', component: () => import('./today/TodayScreen.vue') },
+      { path: '/rack', name: 'rack', component: () => import('./rack/RackScreen.vue') },
+      { path: '/knife/:code', name: 'knife', component: () => import('./knife/KnifeScreen.vue'), props: true },
+      { path: '/check/:code', name: 'check', component: () => import('./check/CheckScreen.vue'), props: true, meta: { bare: true } },
+      { path: '/exchange', name: 'exchange', component: () => import('./exchange/ExchangeScreen.vue') },
+      { path: '/house', name: 'house', component: () => import('./house/HouseScreen.vue') },
+      { path: '/:rest(.*)*', redirect: '/today' },
+    ],
+  })
+  router.beforeEach(async (to) => {
+    if (to.meta['open'] || session.signedIn) return true
+    try {
+      await session.resume()
+      return true
+    } catch {
+      return { name: 'sign-in', query: to.fullPath === '/today' ? {} : { back: to.fullPath } }
+    }
+  })
+  return router
+}

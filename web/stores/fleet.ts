@@ -1,0 +1,67 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { endpoints, type Fleet } from '../../contract/endpoints'
+import type { KnifeView } from '../../contract/knives'
+import { call } from '../api'
+import { useSession } from './session'
+
+const REFRESH_MS = 60_000
+
+/** The whole fleet as the server last told it, kept fresh by its change feed. */
+export const useFleet = defineStore('fleet', () => {
+  const session = useSession()
+  const fleet = shallowRef<Fleet | null>(null)
+  const stale = ref(false)
+  let feed: EventSource | null = null
+  let timer: ReturnType<typeof setInterval> | null = null
+
+  async function load(): Promise<void> {
+    try {
+      const fresh = await call(endpoints.fleet)
+      session.keepTime(fresh.now)
+      fleet.value = fresh
+      stale.value = false
+    } catch (error) {
+      stale.value = true
+      if (!fleet.value) throw error
+    }
+  }
+  const reload = (): void => { load().catch(() => undefined) }
+
+  /** Puts knives that a write returned in place of the ones known. */
+  function accept(views: readonly KnifeView[]): void {
+    if (!fleet.value) return
+    const byId = new Map(views.map((view) => [view.id, view]))
+    const known = fleet.value.knives.map((knife) => byId.get(knife.id) ?? knife)
+    const added = views.filter((view) => !fleet.value?.knives.some((knife) => knife.id === view.id))
+    fleet.value = { ...fleet.value, knives: [...known, ...added].sort((a, b) => (a.code < b.code ? -1 : 1)) }
+  }
+
+  const people = computed(() => new Map((fleet.value?.people ?? []).map((person) => [person.id, person])))
+  const stations = computed(() => new Map((fleet.value?.stations ?? []).map((station) => [station.id, station])))
+
+  return {
+    fleet,
+    stale,
+    people,
+    stations,
+    load,
+    accept,
+    knives: computed(() => fleet.value?.knives ?? []),
+    byCode: (code: string): KnifeView | undefined => fleet.value?.knives.find((knife) => knife.code === code.toUpperCase()),
+    byId: (id: string): KnifeView | undefined => fleet.value?.knives.find((knife) => knife.id === id),
+    watch: (): void => {
+      if (feed) return
+      feed = new EventSource('/api/changes')
+      feed.addEventListener('changed', reload)
+      timer = setInterval(reload, REFRESH_MS)
+    },
+    forget: (): void => {
+      feed?.close()
+      feed = null
+      if (timer) clearInterval(timer)
+      timer = null
+      fleet.value = null
+    },
+  }
+})

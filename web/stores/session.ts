@@ -1,0 +1,41 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import type { SignedIn } from '../../contract/house'
+import type { Right } from '../../core/house/rights'
+import { call } from '../api'
+
+/** Who is signed in, and what the server says the time is. */
+export const useSession = defineStore('session', () => {
+  const signedIn = ref<SignedIn | null>(null)
+  /** server time minus this device's time, ms */
+  const clockOffsetMs = ref(0)
+
+  const house = computed(() => signedIn.value?.house ?? null)
+  const person = computed(() => signedIn.value?.person ?? null)
+
+  function keepTime(now: string): void {
+    clockOffsetMs.value = new Date(now).getTime() - Date.now()
+  }
+  function enter(who: SignedIn): void {
+    signedIn.value = who
+    keepTime(who.now)
+  }
+  return {
+    signedIn,
+    house,
+    person,
+    clockOffsetMs,
+    enter,
+    keepTime,
+    /** the moment by the server's clock */
+    now: (): Date => new Date(Date.now() + clockOffsetMs.value),
+    may: (right: Right): boolean => signedIn.value?.rights.includes(right) ?? false,
+    leave: (): void => { signedIn.value = null },
+    resume: async (): Promise<void> => { enter(await call(endpoints.session)) },
+    signOut: async (): Promise<void> => {
+      await call(endpoints.signOut)
+      signedIn.value = null
+    },
+  }
+})

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import type { KnifeView } from '../../contract/knives'
+import { useFormats } from '../i18n'
+import EdgeStrip from '../ui/EdgeStrip.vue'
+import HonedButton from '../ui/HonedButton.vue'
+
+defineProps<{ knives: readonly KnifeView[] }>()
+const formats = useFormats()
+</script>
+
+<template>
+  <ul class="hones">
+    <li v-for="knife in knives" :key="knife.id">
+      <RouterLink class="code num" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink>
+      <EdgeStrip :knife="knife" :px-per-mm="0.3" />
+      <span class="how small">{{ $t(knife.verdict.tool === 'strop' ? 'today.stropShort' : 'today.honeShort', { strokes: knife.verdict.cost.strokesPerSide, angle: formats.angle(knife.verdict.dps) }) }}</span>
+      <HonedButton :knife="knife" />
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.hones {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(350px, 1fr));
+  gap: 2px 26px;
+}
+li {
+  display: grid;
+  grid-template-columns: 62px 126px minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: center;
+  min-height: 50px;
+}
+.code {
+  font-weight: 700;
+  text-decoration: none;
+  padding-block: 8px;
+}
+.how {
+  line-height: 1.2;
+}
+@media (max-width: 700px) {
+  .hones {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

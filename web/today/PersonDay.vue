@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { say } from '../i18n'
+import { useFleet } from '../stores/fleet'
+import type { PersonDay } from './dayList'
+import HoneList from './HoneList.vue'
+import PressingKnife from './PressingKnife.vue'
+
+const props = defineProps<{ day: PersonDay; now: string }>()
+const fleet = useFleet()
+const all = computed(() => [...props.day.pressing, ...props.day.toHone, ...props.day.fine])
+const stations = computed(() => [...new Set(all.value.map((knife) => fleet.stations.get(knife.stationId)?.name ?? ''))].join(', '))
+</script>
+
+<template>
+  <section class="person" :aria-label="day.person.name">
+    <header>
+      <h2>{{ day.person.name }}</h2>
+      <p class="soft small">{{ stations }}</p>
+    </header>
+    <div class="work">
+      <PressingKnife v-for="knife in day.pressing" :key="knife.id" :knife="knife" :now="now" />
+      <HoneList v-if="day.toHone.length > 0" :knives="day.toHone" />
+      <p v-if="day.fine.length > 0" class="soft small fine">{{ say('today.fine', { n: day.fine.length, codes: day.fine.map((knife) => knife.code).join(', ') }) }}</p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.person {
+  display: grid;
+  grid-template-columns: 118px minmax(0, 1fr);
+  gap: 0 14px;
+  border-top: 1px solid var(--rule);
+  padding: 10px 0 12px;
+}
+header {
+  padding-top: 8px;
+}
+.fine {
+  padding-top: 4px;
+}
+@media (max-width: 700px) {
+  .person {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  header {
+    display: flex;
+    gap: 10px;
+    align-items: baseline;
+  }
+}
+</style>

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { useNow } from '@vueuse/core'
+import { computed } from 'vue'
+import { daySummary } from '../../words/day'
+import { say, useFormats } from '../i18n'
+import { useFleet } from '../stores/fleet'
+import { useSession } from '../stores/session'
+import EdgeLegend from '../ui/EdgeLegend.vue'
+import ServiceClock from '../ui/ServiceClock.vue'
+import { benchMinutesLeft, dayList } from './dayList'
+import PersonDay from './PersonDay.vue'
+import StoneList from './StoneList.vue'
+import KnifeNames from './KnifeNames.vue'
+import PrintButton from '../ui/PrintButton.vue'
+
+const fleet = useFleet()
+const session = useSession()
+const formats = useFormats()
+const wallNow = useNow({ interval: 15_000 })
+const nowMs = computed(() => wallNow.value.getTime() + session.clockOffsetMs)
+const nowText = computed(() => new Date(nowMs.value).toISOString())
+const list = computed(() => (fleet.fleet ? dayList(fleet.fleet, session.person?.id ?? null) : null))
+const minutesLeft = computed(() => (fleet.fleet ? benchMinutesLeft(fleet.fleet.day, nowMs.value) : 0))
+const stoneMinutes = computed(() => list.value?.stones.reduce((sum, knife) => sum + knife.verdict.cost.minutes, 0) ?? 0)
+const summary = computed(() =>
+  fleet.fleet && list.value ? daySummary(fleet.fleet, list.value.stones, minutesLeft.value, nowMs.value, say, formats.value) : '',
+)
+</script>
+
+<template>
+  <div class="page">
+    <header class="page-head">
+      <h1>{{ formats.longDay(nowText) }}</h1>
+      <span class="soft">{{ session.house?.name }}</span>
+      <span class="end soft">{{ session.person?.name }} <PrintButton :label="$t('today.print')" /></span>
+    </header>
+    <template v-if="fleet.fleet && list">
+      <p class="lead">{{ summary }}</p>
+      <ServiceClock :day="fleet.fleet.day" :now-ms="nowMs" :bench-minutes="stoneMinutes" />
+      <p v-if="fleet.knives.length === 0" class="empty lead">
+        {{ $t('today.empty') }}
+        <RouterLink class="button main" to="/rack">{{ $t('today.addKnives') }}</RouterLink>
+        <RouterLink v-if="session.may('import')" class="button" to="/exchange">{{ $t('today.importKnives') }}</RouterLink>
+      </p>
+      <div v-else class="columns">
+        <div>
+          <PersonDay v-for="day in list.people" :key="day.person.id" :day="day" :now="nowText" />
+          <p v-if="list.people.length === 0" class="lead done">{{ $t('today.nothing') }}</p>
+          <p v-if="list.resting.length > 0" class="resting soft">
+            {{ $t('today.resting', { names: list.resting.map((day) => day.person.name).join(', ') }) }}
+          </p>
+        </div>
+        <aside>
+          <StoneList :knives="list.stones" :minutes-left="minutesLeft" />
+          <KnifeNames v-if="list.outOfService.length > 0" :title="$t('today.outOfService')" :knives="list.outOfService" reasons />
+          <KnifeNames v-if="list.unheld.length > 0" :title="$t('today.unheld')" :knives="list.unheld" />
+          <section class="heavy-rule"><h2 class="unseen">{{ $t('today.scale') }}</h2><EdgeLegend /></section>
+        </aside>
+      </div>
+    </template>
+    <p v-else class="soft">{{ $t('shell.loading') }}</p>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 290px;
+  gap: 24px;
+  margin-top: 14px;
+}
+aside {
+  display: grid;
+  gap: 20px;
+  align-content: start;
+}
+.resting,
+.done,
+.empty {
+  border-top: 1px solid var(--rule);
+  padding: 14px 0;
+}
+.empty {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 14px;
+  margin-top: 24px;
+}
+@media (max-width: 980px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

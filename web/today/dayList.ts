@@ -1,0 +1,71 @@
+import type { Fleet } from '../../contract/endpoints'
+import type { Person } from '../../contract/house'
+import type { KnifeView } from '../../contract/knives'
+import { ACTIONS, type Action } from '../../core/edge/verdict'
+
+/** One person's knives for today, in the order of need. */
+export interface PersonDay {
+  readonly person: Person
+  /** knives that need more than the usual hone */
+  readonly pressing: readonly KnifeView[]
+  /** knives that only want honing before they are drawn */
+  readonly toHone: readonly KnifeView[]
+  readonly fine: readonly KnifeView[]
+}
+
+export interface DayList {
+  readonly people: readonly PersonDay[]
+  /** people who hold knives of which none needs anything */
+  readonly resting: readonly PersonDay[]
+  readonly unheld: readonly KnifeView[]
+  readonly outOfService: readonly KnifeView[]
+  /** work for stones, most pressing first */
+  readonly stones: readonly KnifeView[]
+}
+
+const STONE_WORK: ReadonlySet<Action> = new Set(['repair', 'stone', 'thin', 'touch-up'])
+
+const isDailyHone = (knife: KnifeView): boolean =>
+  knife.verdict.action === 'hone' && knife.verdict.reasons.every((reason) => reason.code === 'daily' || reason.code === 'brittle')
+
+const urgency = (knife: KnifeView): number => ACTIONS.indexOf(knife.verdict.action)
+const worstForce = (knife: KnifeView): number => knife.zones[knife.worstZone].forceGf / knife.limitGf
+const byNeed = (a: KnifeView, b: KnifeView): number => urgency(a) - urgency(b) || worstForce(b) - worstForce(a)
+
+function personDay(person: Person, knives: readonly KnifeView[]): PersonDay {
+  const needing = knives.filter((knife) => knife.verdict.action !== 'none')
+  return {
+    person,
+    pressing: needing.filter((knife) => !isDailyHone(knife)).sort(byNeed),
+    toHone: needing.filter(isDailyHone).sort(byNeed),
+    fine: knives.filter((knife) => knife.verdict.action === 'none'),
+  }
+}
+
+const need = (day: PersonDay): number => Math.min(ACTIONS.length, ...[...day.pressing, ...day.toHone].map(urgency))
+
+/** Who does what today: the viewer first, then whoever has the most pressing knife. */
+export function dayList(fleet: Fleet, viewerId: string | null): DayList {
+  const inService = fleet.knives.filter((knife) => knife.status === 'in-service')
+  const days = fleet.people
+    .map((person) => personDay(person, inService.filter((knife) => knife.holderId === person.id)))
+    .filter((day) => day.pressing.length + day.toHone.length + day.fine.length > 0)
+  const busy = days.filter((day) => day.pressing.length + day.toHone.length > 0)
+  return {
+    people: busy.sort(
+      (a, b) => Number(b.person.id === viewerId) - Number(a.person.id === viewerId) || need(a) - need(b) || b.pressing.length - a.pressing.length,
+    ),
+    resting: days.filter((day) => !busy.includes(day)),
+    unheld: inService.filter((knife) => knife.holderId === null).sort(byNeed),
+    outOfService: fleet.knives.filter((knife) => knife.status === 'quarantined'),
+    stones: inService.filter((knife) => STONE_WORK.has(knife.verdict.action)).sort(byNeed),
+  }
+}
+
+/** Minutes of open bench that are left today. */
+export function benchMinutesLeft(day: Fleet['day'], nowMs: number): number {
+  return day.quiet.reduce((sum, window) => {
+    const from = Math.max(nowMs, new Date(window.startsAt).getTime())
+    return sum + Math.max(0, new Date(window.endsAt).getTime() - from) / 60_000
+  }, 0)
+}

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { useFleet } from '../stores/fleet'
+import AppDialog from './AppDialog.vue'
+import EdgeStrip from './EdgeStrip.vue'
+import { matchesQuery } from './findKnives'
+
+const visible = defineModel<boolean>('visible', { required: true })
+const fleet = useFleet()
+const router = useRouter()
+const query = ref('')
+const MOST = 8
+const found = computed(() => fleet.knives.filter((knife) => matchesQuery(knife, query.value, fleet)).slice(0, MOST))
+watch(visible, (open) => { if (open) query.value = '' })
+
+function open(code: string | undefined): void {
+  if (!code) return
+  visible.value = false
+  void router.push({ name: 'knife', params: { code } })
+}
+</script>
+
+<template>
+  <AppDialog v-model:visible="visible" :title="$t('finder.title')">
+    <input
+      v-model="query"
+      class="input"
+      autofocus
+      :aria-label="$t('finder.title')"
+      :placeholder="$t('finder.hint')"
+      @keydown.enter="open(found[0]?.code)"
+    />
+    <ul class="found">
+      <li v-for="knife in found" :key="knife.id">
+        <button type="button" @click="open(knife.code)">
+          <b class="num">{{ knife.code }}</b>
+          <EdgeStrip :knife="knife" :px-per-mm="0.36" />
+          <span class="soft">{{ [$t(`type.${knife.type}`), knife.name, fleet.people.get(knife.holderId ?? '')?.name].filter(Boolean).join(' · ') }}</span>
+        </button>
+      </li>
+    </ul>
+    <p v-if="found.length === 0" class="soft">{{ $t('finder.none') }}</p>
+  </AppDialog>
+</template>
+
+<style scoped>
+.found {
+  margin-top: 10px;
+}
+.found button {
+  display: grid;
+  grid-template-columns: 70px 180px 1fr;
+  align-items: center;
+  width: 100%;
+  min-height: 48px;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.found button:hover {
+  background: var(--paper);
+}
+</style>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { computed, ref, useId, watch } from 'vue'
+import { useSession } from '../stores/session'
+
+const props = defineProps<{
+  label: string
+  /** in the unit stored, mm for lengths; null where nothing is known */
+  modelValue: number | null
+  unit?: string
+  hint?: string | undefined
+  wrong?: string | undefined
+  /** what stands in while nothing is typed */
+  usual?: number | undefined
+}>()
+const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
+const id = useId()
+
+const MM_PER_INCH = 25.4
+const session = useSession()
+/** Lengths are kept in mm and typed in the unit of the house. */
+const inInches = props.unit === 'mm' && session.house?.units === 'in'
+const shown = (value: number | null): string =>
+  value === null ? '' : String(inInches ? Math.round((value / MM_PER_INCH) * 10_000) / 10_000 : value)
+const text = ref(shown(props.modelValue))
+watch(() => props.modelValue, (value) => { if (parse(text.value) !== value) text.value = shown(value) })
+
+/** A decimal comma is as good as a point; what is no number stays typed and counts as nothing. */
+function parse(typed: string): number | null {
+  const trimmed = typed.trim().replace(',', '.')
+  const value = Number(trimmed)
+  if (trimmed === '' || Number.isNaN(value)) return null
+  return inInches ? Math.round(value * MM_PER_INCH * 1000) / 1000 : value
+}
+const unreadable = computed(() => text.value.trim() !== '' && parse(text.value) === null)
+watch(text, (typed) => { emit('update:modelValue', parse(typed)) })
+</script>
+
+<template>
+  <div class="field">
+    <label :for="id">{{ label }}</label>
+    <div class="with-unit">
+      <input
+        :id="id"
+        v-model="text"
+        class="input"
+        inputmode="decimal"
+        autocomplete="off"
+        :placeholder="usual === undefined ? '' : shown(usual)"
+        :aria-invalid="Boolean(wrong) || unreadable"
+        :aria-describedby="`${id}-more`"
+      />
+      <span v-if="unit" class="unit">{{ inInches ? 'in' : unit }}</span>
+    </div>
+    <span :id="`${id}-more`">
+      <span v-if="unreadable" class="wrong">{{ $t('shell.notANumber') }}</span>
+      <span v-else-if="wrong" class="wrong">{{ wrong }}</span>
+      <span v-else-if="hint" class="hint">{{ hint }}</span>
+    </span>
+  </div>
+</template>

@@ -1,0 +1,13 @@
+import { useEventListener } from '@vueuse/core'
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+
+/** Keys of a screen; they rest while somebody types in a field or a dialog is open. */
+export function useKeys(keys: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
+  useEventListener(window, 'keydown', (event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return
+    if (isTyping(event.target) || document.querySelector('[role="dialog"]')) return
+    keys[event.key]?.(event)
+  })
+}

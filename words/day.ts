@@ -1,0 +1,41 @@
+import type { Fleet } from '../contract/endpoints'
+import type { KnifeView } from '../contract/knives'
+import type { Formats } from './format'
+import type { Say } from './say'
+
+const ms = (instant: string): number => new Date(instant).getTime()
+
+function phase(day: Fleet['day'], nowMs: number, say: Say, formats: Formats): string {
+  const running = day.services.find((service) => ms(service.startsAt) <= nowMs && nowMs < ms(service.endsAt))
+  if (running) return say('day.inService', { service: running.name, time: formats.clock(running.endsAt) })
+  const next = day.services.find((service) => ms(service.startsAt) > nowMs)
+  if (next) return say('day.quietUntil', { time: formats.clock(next.startsAt) })
+  return say(day.services.length === 0 ? 'day.closed' : 'day.over')
+}
+
+/** The day in two or three sentences: where the clock stands, which edges are dull, whether the bench has room. */
+export function daySummary(
+  fleet: Fleet,
+  stones: readonly KnifeView[],
+  minutesLeft: number,
+  nowMs: number,
+  say: Say,
+  formats: Formats,
+): string {
+  const held = fleet.knives.filter((knife) => knife.status === 'in-service')
+  const dullNow = held.filter((knife) => knife.word === 'dull' || knife.word === 'out').length
+  const next = fleet.day.services.find((service) => ms(service.endsAt) > nowMs)
+  const soon = next
+    ? held.filter((knife) => knife.word !== 'dull' && knife.word !== 'out' && knife.dullAhead && ms(knife.dullAhead.startsAt) <= ms(next.startsAt)).length
+    : 0
+  const needed = stones.reduce((sum, knife) => sum + knife.verdict.cost.minutes, 0)
+  const sentences = [phase(fleet.day, nowMs, say, formats)]
+  if (dullNow > 0) sentences.push(say('day.dullNow', { n: dullNow }))
+  if (soon > 0 && next) sentences.push(say('day.dullSoon', { n: soon, service: next.name }))
+  if (dullNow + soon === 0) sentences.push(say('day.allFit'))
+  if (needed > 0) {
+    const values = { needed: formats.minutes(needed), left: formats.minutes(minutesLeft), short: formats.minutes(needed - minutesLeft) }
+    sentences.push(say(minutesLeft === 0 ? 'day.noBench' : needed <= minutesLeft ? 'day.benchRoom' : 'day.benchShort', values))
+  }
+  return sentences.join(' ')
+}
