@@ -4,6 +4,7 @@ import { defineConfig } from 'vite'
 export default defineConfig({
   root: 'web',
   plugins: [vue()],
+  html: { cspNonce: 'YORVIK_NONCE' },
   define: {
     __VUE_OPTIONS_API__: true,
     __VUE_PROD_DEVTOOLS__: false,

@@ -1,5 +1,6 @@
 import { createServer, type Server } from 'node:http'
-import { existsSync } from 'node:fs'
+import { randomBytes } from 'node:crypto'
+import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import compression from 'compression'
 import express, { type Express } from 'express'
@@ -48,6 +49,16 @@ const JSON_LIMIT = '300kb'
 const FILE_LIMIT = '5mb'
 const SWEEP_MS = 3_600_000
 
+/** What the build writes where each page's own nonce belongs. */
+const NONCE_PLACE = 'YORVIK_NONCE'
+const nonces = new WeakMap<object, string>()
+
+function nonceOf(response: object): string {
+  const known = nonces.get(response) ?? randomBytes(16).toString('base64')
+  nonces.set(response, known)
+  return known
+}
+
 function secure(app: Express): void {
   app.disable('x-powered-by')
   app.use(
@@ -57,7 +68,8 @@ function secure(app: Express): void {
         directives: {
           defaultSrc: ["'none'"],
           scriptSrc: ["'self'"],
-          styleSrc: ["'self'"],
+          // the control library writes a few style elements of its own, under this page's nonce
+          styleSrc: ["'self'", (_request, response) => `'nonce-${nonceOf(response)}'`],
           imgSrc: ["'self'", 'data:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
@@ -78,7 +90,11 @@ function secure(app: Express): void {
 function serveWeb(app: Express, webRoot: string): void {
   app.use('/assets', express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y' }))
   app.use(express.static(webRoot, { index: false, maxAge: 0 }))
-  app.get(/^\/(?!api\/).*/, (_request, response) => { response.sendFile(join(webRoot, 'index.html')) })
+  const page = readFileSync(join(webRoot, 'index.html'), 'utf8')
+  app.get(/^\/(?!api\/|assets\/).*/, (_request, response) => {
+    response.setHeader('Cache-Control', 'no-store')
+    response.type('html').send(page.replaceAll(NONCE_PLACE, nonceOf(response)))
+  })
 }
 
 /** Assembles the whole server; it listens when the caller says so. */
@@ -122,9 +138,10 @@ export function makeApp(options: AppOptions): RunningApp {
   app.get('/api/openapi.json', (_request, response) => { response.json(openApi()) })
 
   const mount = mounter(app, db, clock)
-  doorRoutes(mount, { db, clock, tries: signInTries(db), demo })
+  const tries = signInTries(db)
+  doorRoutes(mount, { db, clock, tries, demo })
   fleetRoutes(mount, db, clock)
-  houseRoutes(mount, db, clock)
+  houseRoutes(mount, db, clock, tries)
   exchangeRoutes(app, mount, db, clock, say)
   mountChanges(app, db, clock, listener)
   app.use('/api', (_request, _response, next) => { next(new Fault('not-found', 'no-address')) })

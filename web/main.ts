@@ -16,10 +16,13 @@ import { makeRouter } from './router'
 import { useFleet } from './stores/fleet'
 import { useSession } from './stores/session'
 
+/** The server's word that a style element made by the control library is ours. */
+const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce ?? ''
+
 const app = createApp(App)
 app.use(createPinia())
 app.use(i18n)
-app.use(PrimeVue, { unstyled: true, pt: passThrough })
+app.use(PrimeVue, { unstyled: true, pt: passThrough, csp: { nonce } })
 
 const session = useSession()
 const fleet = useFleet()

@@ -59,3 +59,6 @@ export function formats(locale: string, zone: string, units: 'mm' | 'in'): Forma
     dayKey: date({ year: 'numeric', month: '2-digit', day: '2-digit' }),
   }
 }
+
+/** The text with its first letter large, for a label that also stands inside sentences. */
+export const capital = (text: string): string => text.charAt(0).toLocaleUpperCase() + text.slice(1)

@@ -20,6 +20,14 @@ export const THICKNESS_LIMIT_MM: Readonly<Record<KnifeRole, number>> = {
   butchery: 0.65,
   bread: 0.7,
 }
+/** A type that is thick by nature wedges only well above its usual thickness. */
+const THICK_BY_NATURE = 1.5
+
+export function thicknessLimitMm(type: KnifeType): number {
+  const { role, bteMm } = TYPE_TEMPLATES[type]
+  return Math.max(THICKNESS_LIMIT_MM[role], THICK_BY_NATURE * bteMm)
+}
+
 /** Thinning is also due when thickness has grown by more than this since new. */
 export const THICKNESS_GROWTH_LIMIT = 0.5
 

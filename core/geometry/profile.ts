@@ -50,6 +50,8 @@ const FORMS: Readonly<Record<KnifeType, Form>> = {
 }
 
 const SAMPLES = 60
+const HANDLE_SAMPLES = 40
+const BUTT_FROM = 0.82
 /** Where one zone ends and the next begins, as a share of the arc length. */
 const ZONE_ENDS: ByZone<number> = { heel: 0.33, belly: 0.7, tip: 1 }
 const TOOTH_PITCH_MM = 9
@@ -73,11 +75,16 @@ function handleOutline(lengthMm: number, heightMm: number): Point[] {
   const thick = Math.min(27, Math.max(15, heightMm * 0.62))
   const top = heightMm * 0.97
   const gap = -3
-  const outline: readonly (readonly [number, number])[] = [
-    [0, 0], [-0.1, 0.02], [-0.55, 0.08], [-0.88, -0.04], [-1, 0.12],
-    [-1, 0.8], [-0.93, 1.1], [-0.82, 1.02], [-0.45, 0.9], [-0.12, 0.98], [0, 0.92],
-  ]
-  return outline.map(([along, down]) => ({ x: gap + along * reach, y: top - down * thick }))
+  const steps = Array.from({ length: HANDLE_SAMPLES + 1 }, (_, index) => index / HANDLE_SAMPLES)
+  // waisted behind the blade, swelling under the palm, rounded at the butt
+  const half = (along: number): number => {
+    const round = along <= BUTT_FROM ? 1 : (1 - ((along - BUTT_FROM) / (1 - BUTT_FROM)) ** 2.4) ** (1 / 2.4)
+    return round * (0.43 - 0.06 * Math.sin(Math.PI * along) + 0.07 * along ** 3)
+  }
+  const middle = (along: number): number => 0.47 + 0.04 * along ** 2
+  const spineSide = steps.map((along) => [along, middle(along) - half(along)] as const)
+  const palmSide = [...steps].reverse().map((along) => [along, middle(along) + half(along)] as const)
+  return [...spineSide, ...palmSide].map(([along, down]) => ({ x: gap - along * reach, y: top - down * thick }))
 }
 
 function distance(a: Point, b: Point): number {

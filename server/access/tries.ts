@@ -4,6 +4,9 @@ import { Fault } from '../faults'
 
 const MINUTE = 60
 
+/** The key under which PINs of a person are counted. */
+export const pinKey = (houseId: string, personId: string): string => `pin:${houseId}:${personId}`
+
 /** How often sign-in may be tried; counted in the database, so every server counts together. */
 export interface Tries {
   /** @throws Fault `too-many-tries` when this key is locked out */

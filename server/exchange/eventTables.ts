@@ -4,6 +4,7 @@ import { issueWords } from '../../words/faults'
 import type { Queryable } from '../db/database'
 import { insertEvents, knownEventIds, type EventWrite } from '../db/queries/events'
 import type { StoredKnife } from '../db/queries/knives'
+import { CLOCK_SLACK_MS } from '../services/events'
 import { refold } from '../services/knifeState'
 import { EVENT_COLUMNS, READING_COLUMNS } from './columns'
 import { knifeByCode, personByName, problemList, type ExchangePlan, type Present } from './plan'
@@ -33,7 +34,7 @@ function placeRow({ row, values }: Dated, present: Present, problems: ReturnType
   if (!knife) problems.add(row, 'code', 'no-such-knife', { code })
   const person = by === undefined ? undefined : personByName(present, by)
   if (by !== undefined && !person) problems.add(row, 'by', 'no-such-person', { name: by })
-  if (at.getTime() > present.now.getTime()) problems.add(row, 'at', 'in-the-future')
+  if (at.getTime() > present.now.getTime() + CLOCK_SLACK_MS) problems.add(row, 'at', 'in-the-future')
   return knife && !problems.has(row) ? { knife, personId: person?.id ?? null, at } : null
 }
 

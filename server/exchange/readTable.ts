@@ -34,7 +34,11 @@ const MOST_PROBLEMS_LISTED = 500
 const INCH_HEADER = /[([_\s](in|inch|inches|"|″)[)\]]?\s*$/i
 const UNIT_SUFFIX = /\s*[([]?\b(mm|millimet(er|re)s?|in|inch|inches|gf|g|grams?( force)?|dps|degrees?|deg|hrc|hours?|h)\b[)\]]?\s*$|\s*[([]["″°%][)\]]?\s*$/i
 
-const headerName = (header: string): string => plain(header.replaceAll('_', ' ').replace(UNIT_SUFFIX, ''))
+/** A header without its unit; a header that is nothing but a unit, like HRC, stays. */
+function headerName(header: string): string {
+  const spaced = header.replaceAll('_', ' ')
+  return plain(spaced.replace(UNIT_SUFFIX, '')) || plain(spaced)
+}
 
 /**
  * The delimiter the first line is most cut by. The header is judged alone, since in the rows below

@@ -4,7 +4,7 @@ import { ROLE_RIGHTS } from '../../core/house/rights'
 import type { Device, Doorway, SignedIn } from '../../contract/house'
 import { hashSecret, matchesSecret, newToken } from '../access/secrets'
 import { deviceOf, openSession, rememberDevice, type Caller } from '../access/sessions'
-import type { Tries } from '../access/tries'
+import { pinKey, type Tries } from '../access/tries'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { insertDevice } from '../db/queries/access'
@@ -79,7 +79,7 @@ export async function signInByPassword(door: DoorContext, request: Request, resp
 export async function signInByPin(door: DoorContext, request: Request, response: Response, input: { personId: string; pin: string }): Promise<SignedIn> {
   const device = await deviceOf(door.db, request.headers.cookie)
   if (!device) throw new Fault('wrong-sign-in', 'tablet-not-enrolled')
-  const key = `pin:${device.houseId}:${input.personId}`
+  const key = pinKey(device.houseId, input.personId)
   await door.tries.assertOpen(key)
   const person = await findPerson(door.db, device.houseId, input.personId)
   const right = await matchesSecret(input.pin, person?.pinHash ?? (await decoy()))

@@ -14,7 +14,7 @@ import { refold } from './knifeState'
 import { loadContext } from './surroundings'
 
 /** A tablet's clock may run a little ahead. */
-const CLOCK_SLACK_MS = 2 * 60_000
+export const CLOCK_SLACK_MS = 2 * 60_000
 /** Nothing a person logs now happened before this. */
 const EARLIEST = new Date('2000-01-01T00:00:00Z')
 

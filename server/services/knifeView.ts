@@ -1,6 +1,7 @@
 import { defaultRules, verdict } from '../../core/edge/verdict'
 import { advance, type Surroundings } from '../../core/edge/history'
 import { firstDullService } from '../../core/edge/outlook'
+import { thicknessLimitMm } from '../../core/edge/limits'
 import { edgeWord, worstWord } from '../../core/edge/scale'
 import { forceBand, type KnifeState } from '../../core/edge/state'
 import { ZONES, type Zone } from '../../core/edge/zones'
@@ -22,7 +23,7 @@ export function knifeView(
   nowMs: number,
 ): KnifeView {
   const blade = knownBlade(knife)
-  const rules = defaultRules(blade.role, house.serviceLimits)
+  const rules = { ...defaultRules(blade.role, house.serviceLimits), thicknessLimitMm: thicknessLimitMm(knife.type) }
   const state = advance(stored, blade.nature, around, nowMs)
   const condition = (zone: Zone): KnifeView['zones'][Zone] => {
     const band = forceBand(state.zones[zone], blade.nature.dps)

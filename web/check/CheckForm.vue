@@ -92,6 +92,7 @@ useKeys({
 .left,
 .right {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   align-content: start;
 }

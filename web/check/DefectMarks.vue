@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Defects } from '../../core/edge/events'
 import type { Zone } from '../../core/edge/zones'
+import { capital } from '../../words/format'
 import { say } from '../i18n'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
@@ -32,7 +33,7 @@ const isUnsafe = computed(() => now.value.handleLoose || now.value.cracked || no
     <div class="marks">
       <button class="button" type="button" :aria-pressed="now.chip !== null" @click="set({ chip: now.chip ? null : FIRST_CHIP })">{{ $t('defect.chip') }}</button>
       <button v-for="zone in zones" :key="zone" class="button" type="button" :aria-pressed="now.glint.includes(zone)" @click="toggleGlint(zone)">{{ $t('defect.glint', { zone: $t(`zone.${zone}`) }) }}</button>
-      <button v-for="mark in MARKS" :key="mark" class="button" type="button" :aria-pressed="now[mark]" @click="set({ [mark]: !now[mark] })">{{ $t(`defect.${mark}`) }}</button>
+      <button v-for="mark in MARKS" :key="mark" class="button" type="button" :aria-pressed="now[mark]" @click="set({ [mark]: !now[mark] })">{{ capital($t(`defect.${mark}`)) }}</button>
     </div>
     <div v-if="now.chip" class="chip">
       <ChoiceField v-model="chipZone" :label="$t('check.chipWhere')" :options="zoneOptions" />

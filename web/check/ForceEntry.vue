@@ -37,7 +37,7 @@ const { testers, chosen, zeroed, live, askZero } = useTester(
       </p>
       <p v-else class="soft small">{{ $t('check.noTester') }}</p>
       <p v-if="unzeroed" class="wrong small" role="status">{{ $t('check.wasNotZeroed') }}</p>
-      <TesterSimulator v-if="session.house?.isDemo" :guess="knife.zones[zone].forceGf" @name="simulator = $event" />
+      <TesterSimulator v-if="session.house?.isDemo" class="simulator" :guess="knife.zones[zone].forceGf" @name="simulator = $event" />
     </div>
   </div>
 </template>

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { LADDER, type LadderRung } from '../../core/edge/ladder'
 import type { Zone } from '../../core/edge/zones'
+import { capital } from '../../words/format'
 import type { CheckDraft } from './checkDraft'
 
 const props = defineProps<{ rungs: CheckDraft['rungs']; busy: boolean }>()
@@ -21,7 +22,7 @@ const picked = computed(() => (zone.value === 'whole' ? undefined : props.rungs[
     </div>
     <ul>
       <li v-for="rung in LADDER" :key="rung">
-        <button class="button rung" type="button" :disabled="busy" :aria-pressed="picked === rung" @click="emit('pick', zone, rung)">{{ $t(`ladder.${rung}`) }}</button>
+        <button class="button rung" type="button" :disabled="busy" :aria-pressed="picked === rung" @click="emit('pick', zone, rung)">{{ capital($t(`ladder.${rung}`)) }}</button>
       </li>
     </ul>
     <p class="soft small">{{ $t(zone === 'whole' ? 'check.wholeHint' : 'check.zoneHint') }}</p>

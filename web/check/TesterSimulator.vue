@@ -5,7 +5,7 @@ import { useSimulatedTester } from './useSimulatedTester'
 /** Stands in for a real tester in the demonstration house; a person sets the peak and cuts. */
 const props = defineProps<{ guess: number }>()
 const emit = defineEmits<{ name: [name: string] }>()
-const { name, connected, zero, cut } = useSimulatedTester()
+const { name, connected, cut } = useSimulatedTester()
 const peak = ref(props.guess)
 watch(() => props.guess, (guess) => { peak.value = guess })
 onMounted(() => { emit('name', name) })
@@ -19,7 +19,6 @@ onMounted(() => { emit('name', name) })
       <input v-model.number="peak" type="range" min="80" max="800" step="1" />
     </label>
     <div>
-      <button class="button" type="button" :disabled="!connected" @click="zero">{{ $t('check.zero') }}</button>
       <button class="button" type="button" :disabled="!connected" @click="cut(peak)">{{ $t('check.cut') }}</button>
     </div>
   </fieldset>

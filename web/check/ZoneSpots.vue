@@ -36,7 +36,7 @@ function repeats(zone: Zone): string {
 <style scoped>
 .spots {
   display: grid;
-  grid-template-columns: repeat(3, 1fr);
+  grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 10px;
 }
 button {

@@ -5,7 +5,6 @@ import { instrumentsUrl } from './useTester'
 export interface SimulatedTester {
   readonly name: string
   readonly connected: Ref<boolean>
-  readonly zero: () => void
   /** cuts the test line: the force rises to its peak and falls */
   readonly cut: (forceGf: number) => void
 }
@@ -20,18 +19,14 @@ export function useSimulatedTester(): SimulatedTester {
   socket.addEventListener('message', (message) => {
     const line = String(message.data)
     if (line.startsWith('welcome')) connected.value = true
-    if (line === 'do zero') zero()
+    if (line === 'do zero') send('zero')
   })
   socket.addEventListener('close', () => { connected.value = false })
   const send = (line: string): void => { if (socket.readyState === WebSocket.OPEN) socket.send(line) }
-  function zero(): void {
-    send('zero')
-  }
   onScopeDispose(() => { socket.close() })
   return {
     name,
     connected,
-    zero,
     cut: (forceGf) => {
       for (const share of RISE) send(`force ${Math.round(share * forceGf)} gf`)
       send(`peak ${forceGf} gf`)

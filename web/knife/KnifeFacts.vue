@@ -25,14 +25,12 @@ const facts = computed(() => {
     ['ratioRight', `${100 - knife.ratioRight} / ${knife.ratioRight}`, null],
     ['hrc', `${knife.hrc} HRC`, knife.reactive ? say('knife.reactive') : null],
     ['grind', say(`grind.${knife.grind}`) + (knife.serrated ? `, ${say('form.serrated')}` : ''), null],
+    ...(knife.price === null ? [] : [['price', format.money(knife.price), null] as const]),
+    ...(knife.boughtOn === null ? [] : [['boughtOn', format.shortDay(`${knife.boughtOn}T12:00:00Z`), null] as const]),
   ]
   return rows.map(([field, value, note]) => ({ field, value, note, assumed: knife.assumed.includes(field) }))
 })
 const dps = computed(() => meanDps(props.knife))
-const costs = computed(() => [
-  ...(props.knife.price === null ? [] : [say('knife.cost', { price: formats.value.money(props.knife.price) })]),
-  ...(props.knife.boughtOn === null ? [] : [say('knife.bought', { day: formats.value.shortDay(`${props.knife.boughtOn}T12:00:00Z`) })]),
-])
 </script>
 
 <template>
@@ -52,7 +50,6 @@ const costs = computed(() => [
         <dt class="soft">{{ $t('knife.stack') }}</dt>
         <dd class="num">{{ stack }} <span class="soft small">{{ $t('knife.stackFor', { angle: formats.angle(knife.dpsRight) }) }}</span></dd>
       </dl>
-      <p v-if="costs.length > 0" class="soft small">{{ costs.join(', ') }}</p>
     </section>
     <section v-if="knife.assumed.length > 0" class="heavy-rule">
       <h2>{{ $t('knife.notMeasured') }}</h2>

@@ -22,7 +22,9 @@ const notices = useNotices()
 const events = ref<TimelineEvent[]>([])
 const refusal = ref('')
 const voiding = ref<TimelineEvent | null>(null)
-const PAGE = 40
+const PAGE = 60
+const withHoning = ref(false)
+const shown = computed(() => (withHoning.value ? events.value : events.value.filter((event) => event.kind !== 'honed' || event.payload['cameBack'] !== undefined || event.voided)))
 const hasMore = ref(false)
 
 async function load(before?: string): Promise<void> {
@@ -57,10 +59,13 @@ const names = { station: (id: string) => fleet.stations.get(id)?.name ?? '', per
 
 <template>
   <section class="heavy-rule">
-    <h2>{{ $t('knife.history') }}</h2>
+    <div class="head">
+      <h2>{{ $t('knife.history') }}</h2>
+      <button class="button quiet small no-print" type="button" :aria-pressed="withHoning" @click="withHoning = !withHoning">{{ $t(withHoning ? 'knife.hideHoning' : 'knife.showHoning') }}</button>
+    </div>
     <p v-if="refusal" class="refusal">{{ refusal }}</p>
     <ol>
-      <li v-for="event in events" :key="event.id" :class="{ voided: event.voided }">
+      <li v-for="event in shown" :key="event.id" :class="{ voided: event.voided }">
         <time class="soft num" :datetime="event.at">{{ formats.moment(event.at) }}</time>
         <div>
           <p :class="{ struck: event.voided }">
@@ -82,6 +87,11 @@ const names = { station: (id: string) => fleet.stations.get(id)?.name ?? '', per
 </template>
 
 <style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+}
 li {
   display: grid;
   grid-template-columns: 116px minmax(0, 1fr) auto;

@@ -30,10 +30,9 @@ export function useRackQuery(): { [K in keyof RackQuery]: WritableComputedRef<Ra
     return typeof value === 'string' ? value : EMPTY[key]
   }
   const write = (key: keyof RackQuery, value: string): void => {
-    const query = { ...route.query }
-    if (value === EMPTY[key]) delete query[key]
-    else query[key] = value
-    void router.replace({ query })
+    const others = Object.entries(route.query).filter(([name]) => name !== key)
+    const query = value === EMPTY[key] ? others : [...others, [key, value] as const]
+    void router.replace({ query: Object.fromEntries(query) })
   }
   const text = (key: 'text' | 'station' | 'word' | 'status'): WritableComputedRef<string> =>
     computed({ get: () => read(key), set: (value) => { write(key, value) } })

@@ -12,7 +12,7 @@ const formats = useFormats()
   <ul class="hones">
     <li v-for="knife in knives" :key="knife.id">
       <RouterLink class="code num" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink>
-      <EdgeStrip :knife="knife" :px-per-mm="0.3" />
+      <EdgeStrip :knife="knife" :px-per-mm="0.25" />
       <span class="how small">{{ $t(knife.verdict.tool === 'strop' ? 'today.stropShort' : 'today.honeShort', { strokes: knife.verdict.cost.strokesPerSide, angle: formats.angle(knife.verdict.dps) }) }}</span>
       <HonedButton :knife="knife" />
     </li>
@@ -22,13 +22,13 @@ const formats = useFormats()
 <style scoped>
 .hones {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(350px, 1fr));
-  gap: 2px 26px;
+  grid-template-columns: repeat(auto-fill, minmax(318px, 1fr));
+  gap: 2px 16px;
 }
 li {
   display: grid;
-  grid-template-columns: 62px 126px minmax(0, 1fr) auto;
-  gap: 10px;
+  grid-template-columns: 56px 106px minmax(0, 1fr) 80px;
+  gap: 8px;
   align-items: center;
   min-height: 50px;
 }
@@ -41,6 +41,9 @@ li {
   line-height: 1.2;
 }
 @media (max-width: 700px) {
+  li {
+    gap: 12px;
+  }
   .hones {
     grid-template-columns: minmax(0, 1fr);
   }

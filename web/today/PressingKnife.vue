@@ -24,7 +24,7 @@ const ahead = computed(() => (props.knife.word === 'dull' || props.knife.word ==
 <style scoped>
 .knife {
   display: grid;
-  grid-template-columns: 62px 184px minmax(0, 1fr) auto;
+  grid-template-columns: 58px 178px minmax(0, 1fr) 116px;
   gap: 12px;
   align-items: center;
   min-height: 56px;

@@ -44,16 +44,17 @@ function personDay(person: Person, knives: readonly KnifeView[]): PersonDay {
 
 const need = (day: PersonDay): number => Math.min(ACTIONS.length, ...[...day.pressing, ...day.toHone].map(urgency))
 
-/** Who does what today: the viewer first, then whoever has the most pressing knife. */
+/** Who does what today: a cook sees their own knives first, everybody else by the most pressing knife. */
 export function dayList(fleet: Fleet, viewerId: string | null): DayList {
   const inService = fleet.knives.filter((knife) => knife.status === 'in-service')
   const days = fleet.people
     .map((person) => personDay(person, inService.filter((knife) => knife.holderId === person.id)))
     .filter((day) => day.pressing.length + day.toHone.length + day.fine.length > 0)
+  const isViewer = (day: PersonDay): boolean => day.person.id === viewerId && day.person.role !== 'chef'
   const busy = days.filter((day) => day.pressing.length + day.toHone.length > 0)
   return {
     people: busy.sort(
-      (a, b) => Number(b.person.id === viewerId) - Number(a.person.id === viewerId) || need(a) - need(b) || b.pressing.length - a.pressing.length,
+      (a, b) => Number(isViewer(b)) - Number(isViewer(a)) || need(a) - need(b) || b.pressing.length - a.pressing.length,
     ),
     resting: days.filter((day) => !busy.includes(day)),
     unheld: inService.filter((knife) => knife.holderId === null).sort(byNeed),

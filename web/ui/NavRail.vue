@@ -85,9 +85,9 @@ async function signOut(): Promise<void> {
     flex-direction: row;
     justify-content: space-around;
   }
-  .mark,
-  .gap,
-  .keys {
+  .rail .mark,
+  .rail .gap,
+  .rail .keys {
     display: none;
   }
   .rail a,

@@ -1,0 +1,136 @@
+import Papa from 'papaparse'
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { addKnife, check, startApp, type TestApp, type TestHouse } from '../testing/harness'
+
+let test: TestApp
+let house: TestHouse
+beforeAll(async () => { test = await startApp() })
+beforeEach(async () => { house = await test.house() })
+afterAll(() => test.close())
+
+const bring = async (table: string, csv: string, apply = false): ReturnType<TestHouse['manager']['post']> =>
+  house.manager.post(`/api/exchange/${table}`, { csv, apply })
+const fleet = async (): Promise<Record<string, unknown>[]> => (await house.manager.get('/api/fleet')).body.knives
+
+/** As a spreadsheet of a German-speaking kitchen would save it. */
+const DIALECT = [
+  '\uFEFFCode;Type;Blade length (mm);Heel_height;Spine [mm];Station;Holder;HRC;Price;Colour',
+  'km 1;Chef’s knife;240,0;47,5;2,2;Saucier;the cook;57,5;1.089,90 €;blue',
+  'KM-2;Boning flex;150;;1,6;Abattoir;;56;;red',
+  'KM-3;bread knife;250;;;saucier;;;;',
+  '',
+].join('\r\n')
+
+describe('a fleet from a spreadsheet', () => {
+  it('is understood with BOM, semicolons, decimal commas, units in headers and unknown columns', async () => {
+    const dry = (await bring('fleet', DIALECT)).body
+    expect(dry.problems).toEqual([])
+    expect(dry).toMatchObject({ applied: false, delimiter: ';', counts: { add: 3, change: 0, same: 0, problem: 0 }, unknownColumns: ['Colour'], stationsToMake: ['Saucier', 'Abattoir'] })
+    expect(await fleet()).toEqual([])
+    expect((await bring('fleet', DIALECT, true)).body.applied).toBe(true)
+    const knives = await fleet()
+    expect(knives.find((knife) => knife['code'] === 'KM-1')).toMatchObject({ type: 'chef', lengthMm: 240, heelHeightMm: 47.5, spineMm: 2.2, hrc: 57.5, price: 1089.9, holderId: house.people.cook.id })
+    expect(knives.find((knife) => knife['code'] === 'KM-3')).toMatchObject({ type: 'bread', serrated: true })
+    expect((await bring('fleet', DIALECT)).body.counts).toMatchObject({ add: 0, change: 0, same: 3 })
+  })
+
+  it('turns inches into millimetres where the header says so', async () => {
+    await bring('fleet', 'code,type,length (in),spine (inches),station\nIN-1,chef,9.5,0.09,Sauté\n', true)
+    expect((await fleet())[0]).toMatchObject({ lengthMm: 241.3, spineMm: 2.29 })
+  })
+
+  it('names every problem by row and column and brings in nothing', async () => {
+    const wrong = [
+      'code,type,length,station,height,holder,hardness',
+      'OK-1,chef,240,Sauté,48,,57',
+      'BAD-1,axe,240,Sauté,48,,57',
+      'BAD-2,chef,0.2,Sauté,48,,57',
+      'OK-1,chef,240,Sauté,48,,57',
+      'BAD-3,chef,240,,48,,57',
+      'BAD-4,chef,240,Sauté,tall,,570',
+      'BAD-5,chef,240,Sauté,48,Nobody Known,57',
+      'BAD-6,chef,240,Sauté,48,,57,surplus',
+    ].join('\n')
+    const outcome = (await bring('fleet', wrong, true)).body
+    expect(outcome.applied).toBe(false)
+    const found = outcome.problems.map((problem: { row: number; column: string | null }) => `${problem.row} ${problem.column}`)
+    expect(found.sort()).toEqual(['3 type', '4 length', '5 code', '6 station', '7 hardness', '7 height', '8 holder', '9 null'])
+    expect(outcome.problems.find((problem: { row: number }) => problem.row === 5).sentence).toMatch(/already in row 2/)
+    expect(await fleet()).toEqual([])
+  })
+
+  it('says which columns are missing', async () => {
+    const outcome = (await bring('fleet', 'name,colour\nfirst,blue\n')).body
+    const columns = outcome.problems.filter((problem: { row: number }) => problem.row === 1).map((problem: { column: string }) => problem.column)
+    expect(columns).toEqual(['code', 'type', 'length', 'station'])
+  })
+
+  it('changes known knives only where the file says something', async () => {
+    const knife = await addKnife(house, { code: 'CH-9', heelHeightMm: 44, name: 'keep me' })
+    const outcome = (await bring('fleet', 'code,type,length,station,height,state\nCH-9,chef,238,Sauté,,quarantined\n', true)).body
+    expect(outcome.rows[0]).toMatchObject({ verb: 'change', changes: [{ column: 'length', from: '240', to: '238' }] })
+    expect((await fleet()).find((one) => one['id'] === knife.id)).toMatchObject({ lengthMm: 238, heelHeightMm: 44, name: 'keep me', status: 'quarantined' })
+  })
+
+  it('takes 5 000 rows, and not one more', async () => {
+    const rows = (count: number): string => ['code,type,length,station', ...Array.from({ length: count }, (_, index) => `K${index},petty,150,Sauté`)].join('\n')
+    const outcome = (await bring('fleet', rows(5000), true)).body
+    expect(outcome).toMatchObject({ applied: true, counts: { add: 5000 } })
+    const more = await bring('fleet', `${rows(5002)}\n`)
+    expect(more.status).toBe(422)
+    expect(more.body.error.sentence).toMatch(/more than 5000 rows/)
+  }, 60_000)
+
+  it('comes out as it would go in, and survives the journey', async () => {
+    await bring('fleet', DIALECT, true)
+    const csv = (await house.manager.get('/api/exchange/fleet.csv')).body as string
+    expect(csv).toContain('\r\n')
+    // read by an independent RFC 4180 parser
+    const parsed = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true })
+    expect(parsed.errors).toEqual([])
+    expect(parsed.data.map((row) => row['code'])).toEqual(['KM-1', 'KM-2', 'KM-3'])
+    expect((await bring('fleet', csv)).body.counts).toEqual({ add: 0, change: 0, same: 3, problem: 0 })
+  })
+
+  it('writes no cell a spreadsheet would run', async () => {
+    await addKnife(house, { code: 'F-1', name: '=1+1' })
+    expect((await house.manager.get('/api/exchange/fleet.csv')).body).toContain(",'=1+1,")
+  })
+})
+
+describe('people, readings and events', () => {
+  it('brings people in by name with a PIN, and never gives the PIN out', async () => {
+    const csv = 'Name,Job,PIN\nMira Toll,Commis,482913\nThe cook,sharpener,\n'
+    const outcome = (await bring('people', csv, true)).body
+    expect(outcome.counts).toMatchObject({ add: 1, change: 1 })
+    const out = (await house.manager.get('/api/exchange/people.csv')).body as string
+    expect(out).toContain('Mira Toll,apprentice,,yes')
+    expect(out).not.toContain('482913')
+  })
+
+  it('makes one check of the readings of one knife, moment and person, once', async () => {
+    await addKnife(house, { code: 'R-1' })
+    const csv = 'knife;time;spot;grams\nR-1;2026-03-09 16:40;heel;240\nR-1;2026-03-09 16:40;heel;260\nR-1;2026-03-09 16:40;point;512,5\n'
+    expect((await bring('readings', csv, true)).body.counts).toMatchObject({ add: 3 })
+    expect((await bring('readings', csv, true)).body.counts).toMatchObject({ add: 0, same: 3 })
+    const log = (await house.manager.get('/api/exchange/events.csv')).body as string
+    expect(log.match(/,checked,/g)).toHaveLength(1)
+    expect(log).toContain('2026-03-09T16:40:00.000Z')
+  })
+
+  it('refuses a reading of an unknown knife, in the future, at no time, or of no force', async () => {
+    await addKnife(house, { code: 'R-1' })
+    const outcome = (await bring('readings', 'code,at,zone,force\nXX,2026-03-09 10:00,tip,200\nR-1,2027-01-01 10:00,tip,200\nR-1,yesterday,tip,200\nR-1,2026-03-09 10:00,tip,-3\n')).body
+    expect(outcome.problems.map((problem: { row: number; column: string }) => `${problem.row} ${problem.column}`).sort()).toEqual(['2 code', '3 at', '4 at', '5 force'])
+  })
+
+  it('takes the log of events out and in again without writing anything twice', async () => {
+    const knife = await addKnife(house, { code: 'E-1' })
+    await house.manager.post('/api/events', { events: [check(knife.id, 200, 210, 220)] })
+    const csv = (await house.manager.get('/api/exchange/events.csv')).body as string
+    const outcome = (await bring('events', csv, true)).body
+    expect(outcome).toMatchObject({ applied: true, counts: { add: 0, same: 2, problem: 0 } })
+    const bent = csv.replace('""heel""', '""handle""')
+    expect((await bring('events', bent, true)).body.problems[0]).toMatchObject({ column: 'details' })
+  })
+})
