@@ -10,12 +10,14 @@ const READING_LOG_SD = 0.12
 const SERRATED_LOG_SD = 0.25
 /** Repeats share the line, the tare and the hand, so averaging stops helping here. */
 const REPEAT_FLOOR_LOG_SD = 0.06
-/** Surprise beyond this many standard deviations loosens trust in the reading instead of the edge. */
+/** A reading further off than this many standard deviations is either a slip or news. */
 const SURPRISE_LIMIT = 3
 
 interface Observation {
   readonly forceGf: number
   readonly logSd: number
+  /** said more than once, or chosen from words: no slip of the finger */
+  readonly deliberate: boolean
 }
 
 export const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length
@@ -28,43 +30,56 @@ export function observationsOf(check: EventPayloads['checked'], zone: Zone, serr
     .map((reading) => ({
       forceGf: mean(reading.forcesGf),
       logSd: Math.hypot(single / Math.sqrt(reading.forcesGf.length), REPEAT_FLOOR_LOG_SD),
+      deliberate: reading.forcesGf.length > 1,
     }))
   const rungs = check.ladder
     .filter((step) => step.zone === zone || step.zone === 'whole')
-    .map((step) => LADDER_FORCE[step.rung])
+    .map((step) => ({ ...LADDER_FORCE[step.rung], deliberate: true }))
   return [...readings, ...rungs]
+}
+
+/** How surprising an observation is: the logarithm of read over reckoned, and its expected scatter. */
+function surpriseOf(zone: ZoneEdge, seen: Observation, dps: number): { log: number; priorSd: number; isWild: boolean } {
+  const reckonedGf = edgeForce(zone, dps)
+  const priorSd = forceSd(zone, dps) / reckonedGf
+  const log = Math.log(seen.forceGf / reckonedGf)
+  return { log, priorSd, isWild: Math.abs(log) > SURPRISE_LIMIT * Math.hypot(priorSd, seen.logSd) }
 }
 
 /**
  * The edge after one observation of its force: reckoning and reading averaged in the logarithm, each
- * weighted by how well it is known (a scalar Kalman update).
+ * weighted by how well it is known (a scalar Kalman update). A wild reading loosens trust in the
+ * reading when it stands alone, and in the reckoning when it is confirmed.
  *
  * This is the place the learning estimator takes over: it sees the same observations.
  */
-export function observeForce(zone: ZoneEdge, seen: Observation, dps: number): ZoneEdge {
-  const reckonedGf = edgeForce(zone, dps)
-  const priorSd = forceSd(zone, dps) / reckonedGf
-  const surprise = Math.log(seen.forceGf / reckonedGf)
-  const expected = Math.hypot(priorSd, seen.logSd)
-  const wildness = Math.max(1, Math.abs(surprise) / (SURPRISE_LIMIT * expected))
-  const readingSd = seen.logSd * wildness
+export function observeForce(zone: ZoneEdge, seen: Observation, dps: number, confirmed: boolean): ZoneEdge {
+  const surprise = surpriseOf(zone, seen, dps)
+  const loosened = Math.abs(surprise.log) / SURPRISE_LIMIT
+  const priorSd = surprise.isWild && confirmed ? Math.max(surprise.priorSd, loosened) : surprise.priorSd
+  const wildness = loosened / Math.hypot(surprise.priorSd, seen.logSd)
+  const readingSd = surprise.isWild && !confirmed ? seen.logSd * wildness ** 2 : seen.logSd
   const gain = priorSd ** 2 / (priorSd ** 2 + readingSd ** 2)
-  const forceGf = reckonedGf * Math.exp(gain * surprise)
-  const logSd = Math.sqrt(1 - gain) * priorSd
-  return anchored(explainForce(zone, forceGf, dps), dps, logSd * forceGf)
+  const forceGf = edgeForce(zone, dps) * Math.exp(gain * surprise.log)
+  return anchored(explainForce(zone, forceGf, dps), dps, Math.sqrt(1 - gain) * priorSd * forceGf)
 }
 
-/** All zones after a check. */
+/**
+ * All zones after a check. Two zones surprising the same way confirm each other: somebody worked on
+ * the knife and did not write it down.
+ */
 export function observeCheck(
   zones: ByZone<ZoneEdge>,
   check: EventPayloads['checked'],
   nature: BladeNature,
 ): ByZone<ZoneEdge> {
+  const seen = ZONES.flatMap((zone) => observationsOf(check, zone, nature.serrated).map((one) => ({ zone, one })))
+  const wild = seen.map(({ zone, one }) => surpriseOf(zones[zone], one, nature.dps)).filter((surprise) => surprise.isWild)
   const next = { ...zones }
-  for (const zone of ZONES) {
-    for (const seen of observationsOf(check, zone, nature.serrated)) {
-      next[zone] = observeForce(next[zone], seen, nature.dps)
-    }
+  for (const { zone, one } of seen) {
+    const { log } = surpriseOf(zones[zone], one, nature.dps)
+    const fellows = wild.filter((surprise) => Math.sign(surprise.log) === Math.sign(log)).length
+    next[zone] = observeForce(next[zone], one, nature.dps, one.deliberate || fellows > 1)
   }
   return next
 }

@@ -71,6 +71,8 @@ export interface VerdictRules {
   readonly coarseBluntUm: number
   /** roll below which a daily hone is not worth the strokes */
   readonly honeFromRoll: number
+  /** hours of use during which nobody is asked to hone again */
+  readonly honeHoldsHours: number
   /**
    * A chance of being over the limit between these two asks for a check: above, the minute of a test
    * costs more than the sessions of about a quarter of an hour it would save; below, no session is due.
@@ -89,6 +91,7 @@ export function defaultRules(role: KnifeRole, limits: Readonly<Record<KnifeRole,
     coarseChipMm: 0.2,
     coarseBluntUm: 15,
     honeFromRoll: 0.12,
+    honeHoldsHours: 0.5,
     unsureBetween: [0.2, 0.93],
     checkGoodHours: 5,
   }
@@ -247,6 +250,8 @@ function dull(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: Verdi
   const honeIsNext = over && reasons.length === 0
   const bent: Reason = { code: 'bent', values }
   const stone = stoneStep(state, blade, honeIsNext ? [bent] : reasons, coarse)
+  // honing it once more tells nothing that a test does not tell better
+  if (honeIsNext && justHoned(state, rules)) return [checkStep(state, blade, worst, rules), stone]
   if (honeIsNext) return [honeStep(state, blade, worst, [bent]), stone]
   const unsure = glints.length === 0 ? unsureStep(state, blade, worst, rules) : null
   if (unsure) return reasons.length > 0 ? [unsure, stone] : [unsure]
@@ -260,7 +265,11 @@ function unsureStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules:
   const chance = chanceAbove(zone, blade.dps, rules.limitGf)
   const [low, high] = rules.unsureBetween
   if (chance < low || chance > high) return null
-  const band = forceBand(zone, blade.dps)
+  return checkStep(state, blade, worst, rules)
+}
+
+function checkStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step {
+  const band = forceBand(state.zones[worst], blade.dps)
   const values = { zone: worst, lowGf: Math.round(band.lowGf), highGf: Math.round(band.highGf), limitGf: rules.limitGf }
   return {
     action: 'check',
@@ -326,11 +335,14 @@ function tiring(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: Ver
   ]
 }
 
+const justHoned = (state: KnifeState, rules: VerdictRules): boolean =>
+  state.honedMs !== null && state.hoursSinceHone < rules.honeHoldsHours
+
 function daily(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step[] {
   const forceGf = Math.round(edgeForce(state.zones[worst], blade.dps))
   if (state.defects.burrLeft) {
     return [honeStep(state, blade, worst, [{ code: 'burr-left', values: { zone: worst } }])]
   }
-  if (state.zones[worst].roll < rules.honeFromRoll) return []
+  if (state.zones[worst].roll < rules.honeFromRoll || justHoned(state, rules)) return []
   return [honeStep(state, blade, worst, [{ code: 'daily', values: { zone: worst, forceGf } }])]
 }

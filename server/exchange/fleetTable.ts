@@ -104,9 +104,10 @@ export function planFleet(csv: string, present: Present): ExchangePlan & { delim
   }
   const decisions = table.rows.flatMap((row) => decide(row, present, problems) ?? [])
   const known = new Set(present.context.stations.map((station) => plain(station.name)))
-  const stationsToMake = [...new Map(decisions.map(({ station }) => [plain(station), station])).entries()]
-    .filter(([name]) => !known.has(name))
-    .map(([, station]) => station)
+  const named = decisions.map(({ station }) => station)
+  const stationsToMake = named.filter(
+    (station, at) => !known.has(plain(station)) && named.findIndex((other) => plain(other) === plain(station)) === at,
+  )
   return {
     delimiter: table.delimiter,
     unknownColumns: table.unknownColumns,

@@ -8,11 +8,11 @@ import { useKeys } from '../ui/useKeys'
 import DefectMarks from './DefectMarks.vue'
 import ForceEntry from './ForceEntry.vue'
 import LadderList from './LadderList.vue'
-import { checkDraft, isEmpty, isPlausibleForce, withoutLast, withReading } from './checkDraft'
+import { checkDraft, checkPayload, isEmpty, type CheckPayload, isPlausibleForce, withoutLast, withReading } from './checkDraft'
 import ZoneSpots from './ZoneSpots.vue'
 
 const props = defineProps<{ knife: KnifeView; busy: boolean }>()
-const emit = defineEmits<{ record: []; rung: [rung: LadderRung]; leave: [] }>()
+const emit = defineEmits<{ record: [payload: CheckPayload]; rung: [rung: LadderRung]; leave: [] }>()
 const draft = checkDraft(props.knife.id)
 const wrong = ref(false)
 const LONGEST = 4
@@ -38,11 +38,11 @@ function enter(): void {
     const forceGf = Number(draft.value.typed)
     draft.value = { ...draft.value, typed: '' }
     read(forceGf)
-  } else if (!isEmpty(draft.value)) emit('record')
+  } else if (!isEmpty(draft.value)) emit('record', checkPayload(draft.value))
 }
 function record(): void {
   if (draft.value.typed !== '') enter()
-  if (!isEmpty(draft.value) && !wrong.value) emit('record')
+  if (!isEmpty(draft.value) && !wrong.value) emit('record', checkPayload(draft.value))
 }
 function pickRung(zone: Zone | 'whole', rung: LadderRung): void {
   if (zone === 'whole') emit('rung', rung)

@@ -11,7 +11,7 @@ import { useRecords } from '../stores/records'
 import { useSession } from '../stores/session'
 import CheckForm from './CheckForm.vue'
 import CheckResult from './CheckResult.vue'
-import { checkDraft, checkPayload, EMPTY_DRAFT, type CheckPayload } from './checkDraft'
+import { checkDraft, EMPTY_DRAFT, type CheckPayload } from './checkDraft'
 
 const props = defineProps<{ code: string }>()
 const fleet = useFleet()
@@ -41,7 +41,6 @@ async function record(payload: CheckPayload): Promise<void> {
     busy.value = false
   }
 }
-const recordDraft = (): Promise<void> => (knife.value ? record(checkPayload(checkDraft(knife.value.id).value)) : Promise.resolve())
 const recordRung = (rung: LadderRung): Promise<void> => record({ readings: [], ladder: [{ zone: 'whole', rung }] })
 
 async function undo(): Promise<void> {
@@ -73,7 +72,7 @@ function leave(): void {
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="!knife" class="body lead">{{ fleet.fleet ? $t('knife.unknown', { code }) : $t('shell.loading') }}</p>
     <CheckResult v-else-if="before" :before="before" :after="knife" @undo="undo" @again="again" @leave="router.push('/today')" />
-    <CheckForm v-else :knife="knife" :busy="busy" @record="recordDraft" @rung="recordRung" @leave="leave" />
+    <CheckForm v-else :knife="knife" :busy="busy" @record="record" @rung="recordRung" @leave="leave" />
   </div>
 </template>
 

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import type { Zone } from '../../core/edge/zones'
 import { useSession } from '../stores/session'
+import ChoiceField from '../ui/ChoiceField.vue'
 import NumberPad from '../ui/NumberPad.vue'
 import TesterSimulator from './TesterSimulator.vue'
 import { useTester } from './useTester'
@@ -36,6 +37,7 @@ const { testers, chosen, zeroed, live, askZero } = useTester(
         <button class="button" type="button" @click="askZero">{{ $t('check.zero') }}</button>
       </p>
       <p v-else class="soft small">{{ $t('check.noTester') }}</p>
+      <ChoiceField v-if="testers.length > 1" v-model="chosen" :label="$t('check.whichTester')" :options="testers.map((one) => ({ value: one.id, label: one.name }))" />
       <p v-if="unzeroed" class="wrong small" role="status">{{ $t('check.wasNotZeroed') }}</p>
       <TesterSimulator v-if="session.house?.isDemo" class="simulator" :guess="knife.zones[zone].forceGf" @name="simulator = $event" />
     </div>

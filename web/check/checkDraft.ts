@@ -18,6 +18,7 @@ export interface CheckDraft {
 export const EMPTY_DRAFT: CheckDraft = { forces: { heel: [], belly: [], tip: [] }, rungs: {}, typed: '', zone: 'heel', defects: null }
 const MOST_REPEATS = 10
 
+/** One draft a knife, kept on this device so that a dying tablet loses nothing. */
 export const checkDraft = (knifeId: string): RemovableRef<CheckDraft> => useLocalStorage<CheckDraft>(`yorvik.check.${knifeId}`, EMPTY_DRAFT, { mergeDefaults: true })
 
 export type CheckPayload = Extract<NewEvent, { kind: 'checked' }>['payload']

@@ -1,0 +1,55 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { Fleet } from '../contract/endpoints'
+import { openDatabase } from '../server/db/database'
+import { findHouse } from '../server/db/queries/houses'
+import { fleetReader } from '../server/services/fleet'
+import { newDatabase } from '../server/testing/harness'
+import { KNIVES, PEOPLE } from './house'
+import { loadSampleHouse, SAMPLE_HOUSE_ID } from './load'
+
+const NOW = new Date('2026-11-24T14:42:00Z')
+let fleet: Fleet
+let log: { first: Date; last: Date; n: number }
+
+beforeAll(async () => {
+  const url = await newDatabase()
+  await loadSampleHouse(url, NOW)
+  expect(await loadSampleHouse(url, NOW)).toBeNull()
+  const db = openDatabase(url, () => undefined)
+  const house = await findHouse(db, SAMPLE_HOUSE_ID)
+  if (!house) throw new Error('no sample house')
+  fleet = await fleetReader(db, () => NOW).read(house)
+  const { rows } = await db.query<typeof log>('select min(at) as first, max(at) as last, count(*)::int as n from events')
+  log = rows[0] ?? log
+  await db.close()
+})
+
+const needing = (action: string): string[] => fleet.knives.filter((knife) => knife.status === 'in-service' && knife.verdict.action === action).map((knife) => knife.code)
+
+describe('Hallow Quay', () => {
+  it('has its knives, its people and ten weeks of history that end now', () => {
+    expect(fleet.knives).toHaveLength(KNIVES.length)
+    expect(fleet.people).toHaveLength(PEOPLE.length)
+    expect(log.n).toBeGreaterThan(4000)
+    expect(NOW.getTime() - log.first.getTime()).toBe(70 * 86_400_000)
+    expect(log.last.getTime()).toBeLessThanOrEqual(NOW.getTime())
+    expect(NOW.getTime() - log.last.getTime()).toBeLessThan(12 * 3_600_000)
+  })
+
+  it('has a knife past honing, one chipped, one to thin, one worn out, one in quarantine and one never read', () => {
+    const past = fleet.knives.find((knife) => knife.code === 'CH-07')
+    expect(past?.verdict.action).toBe('stone')
+    expect(past?.verdict.reasons.map((reason) => reason.code)).toContain('hone-failed')
+    expect(needing('repair')).toEqual(['PE-05'])
+    expect(needing('thin')).toEqual(['BN-02'])
+    expect(needing('change-role')).toEqual(['SL-03'])
+    expect(fleet.knives.filter((knife) => knife.status === 'quarantined').map((knife) => knife.code)).toEqual(['PE-04'])
+    expect(fleet.knives.find((knife) => knife.code === 'SA-03')?.verdict.reasons[0]?.code).toBe('never-read')
+  })
+
+  it('is mostly kept up: a house worth showing, not a heap of dull knives', () => {
+    const dull = fleet.knives.filter((knife) => knife.status === 'in-service' && (knife.word === 'dull' || knife.word === 'out'))
+    expect(dull.length).toBeGreaterThan(2)
+    expect(dull.length).toBeLessThan(12)
+  })
+})

@@ -1,0 +1,51 @@
+import { join } from 'node:path'
+import { pino } from 'pino'
+import { DEMO_SIGN_IN } from '../demo/house'
+import { loadSampleHouse } from '../demo/load'
+import { makeApp } from '../server/app'
+import { clockFrom } from '../server/clock'
+import { migrate } from '../server/db/migrate'
+import { buildWeb, WEB_ROOT } from './build'
+import { freePort, startCluster } from './cluster'
+
+/** A Tuesday afternoon between lunch and dinner, for pictures and browser tests. */
+export const PICTURE_MOMENT = new Date('2026-11-24T14:42:00Z')
+
+export interface ServedHouses {
+  readonly demoUrl: string
+  readonly emptyUrl: string
+  readonly databaseUrl: string
+  stop(): Promise<void>
+}
+
+/** The sample house and an empty one, each on its own port and database, at the picture moment. */
+export async function serveHouses(directory: string): Promise<ServedHouses> {
+  await buildWeb()
+  const cluster = await startCluster(join(process.cwd(), '.data', directory))
+  const stamp = Date.now()
+  const open = async (name: string, demo: boolean): Promise<{ url: string; databaseUrl: string; close: () => Promise<void> }> => {
+    await cluster.ensureDatabase(name)
+    const databaseUrl = cluster.urlFor(name)
+    await migrate(databaseUrl)
+    if (demo) await loadSampleHouse(databaseUrl, PICTURE_MOMENT)
+    const app = makeApp({
+      databaseUrl, log: pino({ level: 'error' }), clock: clockFrom(PICTURE_MOMENT), webRoot: WEB_ROOT,
+      demo: demo ? DEMO_SIGN_IN : null, doorRequestsPerMinute: 10_000,
+    })
+    const port = await freePort()
+    await new Promise<void>((settle) => { app.server.listen(port, '127.0.0.1', () => { settle() }) })
+    return { url: `http://localhost:${port}`, databaseUrl, close: () => app.close() }
+  }
+  const demo = await open(`demo_${stamp}`, true)
+  const empty = await open(`empty_${stamp}`, false)
+  return {
+    demoUrl: demo.url,
+    emptyUrl: empty.url,
+    databaseUrl: demo.databaseUrl,
+    stop: async () => {
+      await demo.close()
+      await empty.close()
+      await cluster.stop()
+    },
+  }
+}

@@ -1,0 +1,54 @@
+import { expect, test } from '@playwright/test'
+import { complaints, EMPTY } from './kitchen'
+
+/** Written by hand in a spreadsheet that uses semicolons, decimal commas and inches for one column. */
+const FLEET = [
+  '\uFEFFKnife;Knife type;Blade length (in);Spine (mm);Section;Held by;Shelf',
+  'K1;Chef\u2019s knife;9,5;2,3;Hot line;Ansa Pell;A',
+  'K2;Boning flex;6;1,6;Block;Ansa Pell;B',
+  'K3;bread knife;10;;Pastry;;C',
+].join('\r\n')
+
+test('an empty house is set up, takes a fleet from a spreadsheet and gets a right list for it', async ({ page }) => {
+  const heard = complaints(page)
+  await page.goto(EMPTY)
+  await expect(page.getByRole('heading', { name: 'A new house' })).toBeVisible()
+  await page.getByLabel('House', { exact: true }).fill('The Lamp Room')
+  await page.getByLabel('Time zone').fill('Europe/Nowhere')
+  await page.getByLabel('Your name').fill('Ansa Pell')
+  await page.getByLabel('Sign-in name').fill('ansa')
+  await page.getByLabel('Password').fill('grain and ember')
+  await page.getByRole('button', { name: 'Make the house' }).click()
+  await expect(page.getByText('That time zone is not known.', { exact: false })).toBeVisible()
+  await page.getByLabel('Time zone').fill('Europe/Lisbon')
+  await page.getByRole('button', { name: 'Make the house' }).click()
+  await expect(page.getByRole('cell', { name: 'Ansa Pell' })).toBeVisible()
+
+  await page.goto(`${EMPTY}/today`)
+  await expect(page.getByText('No knives yet.')).toBeVisible()
+  await page.getByRole('link', { name: 'Bring in a list' }).click()
+  await page.locator('input[type=file]').setInputFiles({ name: 'knives.csv', mimeType: 'text/csv', buffer: Buffer.from(FLEET.replace('Boning flex', 'Axe')) })
+  await expect(page.getByText('One problem; nothing is brought in', { exact: false })).toBeVisible()
+  await expect(page.getByRole('row', { name: /3 problem K2/ })).toContainText('“Axe” is none of')
+  await expect(page.getByRole('button', { name: /Bring in/ })).toBeDisabled()
+
+  await page.locator('input[type=file]').setInputFiles({ name: 'knives.csv', mimeType: 'text/csv', buffer: Buffer.from(FLEET) })
+  await expect(page.getByText('3 to add, 0 to change', { exact: false })).toContainText('semicolons')
+  await expect(page.getByText('Not known and left out: Shelf.')).toBeVisible()
+  await expect(page.getByText('Hot line, Block, Pastry', { exact: false })).toBeVisible()
+  await page.getByRole('button', { name: 'Bring in all 3 rows' }).click()
+  await expect(page.getByText('3 rows brought in.').first()).toBeVisible()
+
+  await page.goto(`${EMPTY}/today`)
+  const mine = page.getByRole('region', { name: 'Ansa Pell' })
+  await expect(mine).toContainText('K1')
+  await expect(mine).toContainText('K2')
+  await expect(page.locator('aside')).toContainText('K3')
+  await page.goto(`${EMPTY}/knife/K1`)
+  await expect(page.getByText('chef’s 241.3 mm', { exact: false })).toBeVisible()
+  await page.goto(`${EMPTY}/check/K1`)
+  await page.getByRole('button', { name: 'Skates on the skin' }).click()
+  await page.goto(`${EMPTY}/today`)
+  await expect(page.getByRole('region', { name: 'Ansa Pell' })).toContainText(/Stone it|Hone/)
+  expect(heard).toEqual([])
+})
