@@ -32,6 +32,7 @@ function endpoint<P extends z.ZodType = Nothing, Q extends z.ZodType = Nothing, 
 const byId = z.object({ id: Id })
 
 export const Fleet = z.object({
+  /** when this was reckoned, at most a minute ago */
   now: Instant,
   knives: z.array(KnifeView),
   people: z.array(Person),

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import type { Fleet } from '../contract/endpoints'
 import { openDatabase } from '../server/db/database'
 import { findHouse } from '../server/db/queries/houses'
-import { fleetReader } from '../server/services/fleet'
+import { readFleet } from '../server/services/fleet'
 import { newDatabase } from '../server/testing/harness'
 import { KNIVES, PEOPLE } from './house'
 import { loadSampleHouse, SAMPLE_HOUSE_ID } from './load'
@@ -18,7 +18,7 @@ beforeAll(async () => {
   const db = openDatabase(url, () => undefined)
   const house = await findHouse(db, SAMPLE_HOUSE_ID)
   if (!house) throw new Error('no sample house')
-  fleet = await fleetReader(db, () => NOW).read(house)
+  fleet = await readFleet(db, house, NOW)
   const { rows } = await db.query<typeof log>('select min(at) as first, max(at) as last, count(*)::int as n from events')
   log = rows[0] ?? log
   await db.close()

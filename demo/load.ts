@@ -6,16 +6,16 @@ import { occurrences } from '../core/house/serviceClock'
 import type { Station, WeeklySpan } from '../contract/house'
 import { hashSecret } from '../server/access/secrets'
 import { openDatabase, type Queryable } from '../server/db/database'
-import { insertEvents, type EventWrite } from '../server/db/queries/events'
+import { asKnifeEvent, insertEvents, type EventWrite } from '../server/db/queries/events'
+import { replaceFolds } from '../server/db/queries/folds'
 import { anyHouse, findHouse, insertHouse } from '../server/db/queries/houses'
-import { insertKnives, saveStates, type StoredKnife } from '../server/db/queries/knives'
+import { insertKnives, type StoredKnife } from '../server/db/queries/knives'
 import { insertPerson } from '../server/db/queries/people'
 import { insertStation, insertStationPeriod } from '../server/db/queries/stations'
 import { insertSpans } from '../server/db/queries/weeklySpans'
 import { foldKnife } from '../server/services/knifeState'
 import { describeKnife } from '../server/services/knives'
 import { loadContext } from '../server/services/surroundings'
-import type { KnifeEvent } from '../core/edge/events'
 import { DEMO_SIGN_IN, HOUSE_NAME, HOUSE_ZONE, KNIVES, PEOPLE, QUIET, SERVICES, STATIONS, type SampleKnife } from './house'
 import { liveThrough, type Hand, type LifeEvent } from './life'
 import { chance } from './random'
@@ -165,13 +165,10 @@ export async function loadSampleHouse(databaseUrl: string, now: Date): Promise<{
       await insertKnives(client, house.id, fleet.map(({ knife }) => knife))
       const writes = fleet.flatMap((one) => one.writes)
       for (let from = 0; from < writes.length; from += BATCH) await insertEvents(client, house.id, writes.slice(from, from + BATCH))
-      await saveStates(client, house.id, new Map(fleet.map(({ knife, writes: own }) => [knife.id, foldKnife(context, knife, own.map(asEvent))])))
+      await replaceFolds(client, house.id, fleet.map(({ knife, writes: own }) => foldKnife(context, knife, own.map(asKnifeEvent))))
       return { knives: fleet.length, people: PEOPLE.length, events: writes.length }
     })
   } finally {
     await db.close()
   }
 }
-
-const asEvent = (write: EventWrite): KnifeEvent =>
-  ({ id: write.id, kind: write.kind, atMs: write.at.getTime(), personId: write.personId, payload: write.payload }) as KnifeEvent

@@ -119,6 +119,7 @@ export function makeApp(options: AppOptions): RunningApp {
   app.use('/api/exchange', express.json({ limit: FILE_LIMIT }))
   app.use(express.json({ limit: JSON_LIMIT }))
   app.use('/api', (_request, response, next) => {
+    // an answer that may be asked for again says so itself
     response.setHeader('Cache-Control', 'no-store')
     next()
   })

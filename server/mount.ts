@@ -1,3 +1,5 @@
+import { promisify } from 'node:util'
+import { gunzipSync, gzip } from 'node:zlib'
 import type { Express, NextFunction, Request, Response } from 'express'
 import type { AnswerOf, BodyOf, Endpoint, ParamsOf, QueryOf } from '../contract/endpoint'
 import { assertMay, callerOf, type Caller } from './access/sessions'
@@ -15,7 +17,38 @@ export interface Call<E extends Endpoint> {
   readonly caller: Caller
 }
 
-export type Mount = <E extends Endpoint>(endpoint: E, handler: (call: Call<E>) => Promise<AnswerOf<E>>) => void
+/** An answer that was checked, written and compressed once and is sent as it is until it changes. */
+export interface Prepared {
+  readonly etag: string
+  readonly gzip: Buffer
+}
+
+const isPrepared = (answer: unknown): answer is Prepared =>
+  typeof answer === 'object' && answer !== null && 'gzip' in answer && Buffer.isBuffer(answer.gzip)
+
+export type Mount = <E extends Endpoint>(endpoint: E, handler: (call: Call<E>) => Promise<AnswerOf<E> | Prepared>) => void
+
+/** Writes an answer for being sent many times. */
+export async function prepare<E extends Endpoint>(endpoint: E, etag: string, answer: AnswerOf<E>): Promise<Prepared> {
+  return { etag: `"${etag}"`, gzip: await promisify(gzip)(JSON.stringify(endpoint.answer.parse(answer)), { level: 6 }) }
+}
+
+function sendPrepared(request: Request, response: Response, { etag, gzip: body }: Prepared): void {
+  response.setHeader('Cache-Control', 'private, no-cache')
+  response.setHeader('ETag', etag)
+  response.vary(['Accept-Encoding', 'Cookie'])
+  if (request.headers['if-none-match'] === etag) {
+    response.status(304).end()
+    return
+  }
+  response.type('application/json')
+  if (request.acceptsEncodings('gzip')) {
+    response.setHeader('Content-Encoding', 'gzip')
+    response.end(body)
+  } else {
+    response.end(gunzipSync(body))
+  }
+}
 
 /** Binds endpoints of the contract to handlers: who may, what is read, what is answered. */
 export function mounter(app: Express, db: Database, clock: Clock): Mount {
@@ -40,6 +73,10 @@ export function mounter(app: Express, db: Database, clock: Clock): Mount {
           },
         }
         const answer = await handler(call as Call<typeof endpoint>)
+        if (isPrepared(answer)) {
+          sendPrepared(request, response, answer)
+          return
+        }
         // what the contract does not name, such as a hash on a stored row, never leaves
         response.json(endpoint.answer.parse(answer))
       }

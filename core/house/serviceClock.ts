@@ -1,4 +1,4 @@
-import { TZDate } from '@date-fns/tz'
+import { TZDate, tzOffset } from '@date-fns/tz'
 
 /** A weekly span in the house's own wall time; weekday 1 is Monday (ISO 8601), times are HH:MM. */
 export interface WeeklySpan {
@@ -22,17 +22,29 @@ export interface Occurrence {
 
 const DAY_MS = 86_400_000
 
-/** Instant of a wall time; a time that summer time skips lands after the gap, as clocks do. */
-function wallTime(day: TZDate, clock: string, addDays: number): number {
+const MINUTE_MS = 60_000
+
+/** A calendar day: midnight UTC of its date stands for the date itself. */
+type DateMs = number
+
+/** Minutes after midnight of a wall clock. */
+function minutesOf(clock: string): number {
   const [hours = 0, minutes = 0] = clock.split(':').map(Number)
-  return new TZDate(
-    day.getFullYear(),
-    day.getMonth(),
-    day.getDate() + addDays,
-    hours,
-    minutes,
-    day.timeZone ?? 'UTC',
-  ).getTime()
+  return 60 * hours + minutes
+}
+
+/**
+ * Turns wall times of one day into instants. On all but two days of the year the offset is the same
+ * from one midnight to the midnight after next, and reckoning with it is exact and fast.
+ */
+function dayClock(date: DateMs, zone: string): (minutes: number, addDays: number) => number {
+  const early = tzOffset(zone, new Date(date - DAY_MS))
+  const late = tzOffset(zone, new Date(date + 3 * DAY_MS))
+  if (early === late) return (minutes, addDays) => date + addDays * DAY_MS + (minutes - early) * MINUTE_MS
+  const day = new Date(date)
+  // a time that summer time skips lands after the gap, as clocks do
+  return (minutes, addDays) =>
+    new TZDate(day.getUTCFullYear(), day.getUTCMonth(), day.getUTCDate() + addDays, 0, minutes, zone).getTime()
 }
 
 /** Midnight that opens the day containing an instant, in the house's zone. */
@@ -50,15 +62,15 @@ export function startOfDay(atMs: number, zone: string): number {
 export function occurrences(spans: readonly WeeklySpan[], zone: string, fromMs: number, toMs: number): Occurrence[] {
   const found: Occurrence[] = []
   if (spans.length === 0 || toMs <= fromMs) return found
-  const first = new TZDate(startOfDay(fromMs - DAY_MS, zone), zone)
-  for (let offset = 0; ; offset++) {
-    const day = new TZDate(first.getFullYear(), first.getMonth(), first.getDate() + offset, 0, 0, zone)
-    if (day.getTime() >= toMs) break
-    const weekday = day.getDay() === 0 ? 7 : day.getDay()
+  const first = new TZDate(fromMs - DAY_MS, zone)
+  for (let date = Date.UTC(first.getFullYear(), first.getMonth(), first.getDate()); ; date += DAY_MS) {
+    const instant = dayClock(date, zone)
+    if (instant(0, 0) >= toMs) break
+    const weekday = new Date(date).getUTCDay() || 7
     for (const span of spans) {
       if (span.weekday !== weekday) continue
-      const startMs = wallTime(day, span.starts, 0)
-      const endMs = wallTime(day, span.ends, span.ends <= span.starts ? 1 : 0)
+      const startMs = instant(minutesOf(span.starts), 0)
+      const endMs = instant(minutesOf(span.ends), span.ends <= span.starts ? 1 : 0)
       if (startMs < (span.fromMs ?? -Infinity) || startMs >= (span.untilMs ?? Infinity)) continue
       if (endMs > fromMs && startMs < toMs) found.push({ spanId: span.id, name: span.name, startMs, endMs })
     }

@@ -3,10 +3,10 @@ import { NewKnife, type KnifeDescription } from '../../contract/knives'
 import type { Station } from '../../contract/house'
 import type { ExchangeRow } from '../../contract/exchange'
 import { issueWords } from '../../words/faults'
-import type { KnifeEvent } from '../../core/edge/events'
 import type { Queryable } from '../db/database'
-import { insertEvents, type EventWrite } from '../db/queries/events'
-import { insertKnives, saveStates, updateKnife, type StoredKnife } from '../db/queries/knives'
+import { asKnifeEvent, insertEvents, type EventWrite } from '../db/queries/events'
+import { replaceFolds } from '../db/queries/folds'
+import { insertKnives, updateKnife, type StoredKnife } from '../db/queries/knives'
 import { insertStation, insertStationPeriod } from '../db/queries/stations'
 import { Fault } from '../faults'
 import { foldKnife, refold } from '../services/knifeState'
@@ -173,12 +173,8 @@ async function applyFleet(db: Queryable, present: Present, decisions: readonly D
   await insertEvents(db, houseId, writes.flatMap(({ events }) => events))
   const context = await loadContext(db, present.caller.house)
   const added = writes.filter(({ decision }) => !decision.before)
-  await saveStates(db, houseId, new Map(added.map(({ decision, events }) => [decision.knife.id, foldKnife(context, decision.knife, events.map(asEvent))])))
+  await replaceFolds(db, houseId, added.map(({ decision, events }) => foldKnife(context, decision.knife, events.map(asKnifeEvent))))
   for (const { decision, events } of writes) {
     if (decision.before && (decision.changes.length > 0 || events.length > 0)) await refold(db, context, decision.knife)
   }
 }
-
-/** A write and what the core folds are the same thing, one dated by Date and one in milliseconds. */
-const asEvent = (write: EventWrite): KnifeEvent =>
-  ({ id: write.id, kind: write.kind, atMs: write.at.getTime(), personId: write.personId, payload: write.payload }) as KnifeEvent

@@ -94,6 +94,25 @@ describe('recording what happened', () => {
     expect(await zones(first.id)).toEqual(await zones(second.id))
   })
 
+  it('goes on from the kept state exactly as a rebuild from the whole log would', async () => {
+    const knife = await addKnife(house)
+    const minute = (count: number): Date => new Date(NOW.getTime() - 60 * 3_600_000 + count * 97 * 60_000)
+    const kinds = [
+      (at: Date) => event(knife.id, 'honed', { tool: 'smooth-steel', cameBack: 'partly' }, at),
+      (at: Date) => check(knife.id, 210 + at.getMinutes(), 240, 290, at),
+      (at: Date) => event(knife.id, 'used', { hours: 3.5 }, at),
+      (at: Date) => event(knife.id, 'honed', { tool: 'strop', mismatchDps: 4 }, at),
+      (at: Date) => event(knife.id, 'moved', { holderId: house.people.cook.id }, at),
+      (at: Date) => event(knife.id, 'sharpened', { finishMicron: 11.5 }, at),
+    ]
+    for (let count = 0; count < 30; count++) await send([kinds[(count * 5 + (count >> 2)) % kinds.length]?.(minute(count))])
+    const kept = await stateOf(knife.id)
+    const timeline = (await house.manager.get(`/api/knives/${knife.id}/events`)).body
+    await house.manager.send('PATCH', `/api/knives/${knife.id}`, { name: 'any correction folds the whole log' })
+    expect(await stateOf(knife.id)).toEqual(kept)
+    expect((await house.manager.get(`/api/knives/${knife.id}/events`)).body).toEqual(timeline)
+  })
+
   it('takes a knife out of service and puts it back only by trained hands', async () => {
     const knife = await addKnife(house)
     const cook = await onTablet(test, house, 'cook')

@@ -4,13 +4,13 @@ import type { Right } from '../../core/house/rights'
 import { assertMay, type Caller } from '../access/sessions'
 import type { Clock } from '../clock'
 import type { Database, Queryable } from '../db/database'
-import { findEvent, insertEvents, knownEventIds, type EventWrite } from '../db/queries/events'
+import { asKnifeEvent, findEvent, insertEvents, knownEventIds, type EventWrite } from '../db/queries/events'
 import { touchHouse } from '../db/queries/houses'
 import { lockKnife, updateKnife, type StoredKnife } from '../db/queries/knives'
 import { findPerson } from '../db/queries/people'
 import { Fault, notFound } from '../faults'
 import { viewKnives } from './fleet'
-import { refold } from './knifeState'
+import { foldOn } from './knifeState'
 import { loadContext } from './surroundings'
 
 /** A tablet's clock may run a little ahead. */
@@ -117,10 +117,11 @@ export async function recordEvents(db: Database, clock: Clock, caller: Caller, e
         if (event.kind === 'voided') await assertVoidable(client, caller, event)
         assertChipFits(event, knife)
       }
-      await insertEvents(client, caller.house.id, fresh.map(toWrite(caller)))
+      const writes = fresh.map(toWrite(caller))
+      await insertEvents(client, caller.house.id, writes)
       const described = measuredKnife(knife, fresh)
       if (described !== knife) await updateKnife(client, caller.house.id, described)
-      pairs.push({ knife: described, state: await refold(client, context, described) })
+      pairs.push({ knife: described, state: await foldOn(client, context, described, writes.map(asKnifeEvent)) })
     }
     if (known.size < events.length) await touchHouse(client, caller.house.id)
     return await viewKnives(client, caller.house, now, pairs)

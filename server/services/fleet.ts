@@ -1,4 +1,4 @@
-import type { Fleet } from '../../contract/endpoints'
+import { endpoints, type Fleet } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
 import { occurrencesOfDay, startOfDay, type Occurrence } from '../../core/house/serviceClock'
 import type { Clock } from '../clock'
@@ -6,6 +6,7 @@ import type { Database, Queryable } from '../db/database'
 import type { StoredHouse } from '../db/queries/houses'
 import { listKnives, listStates, type StoredKnife } from '../db/queries/knives'
 import { listPeople, publicPerson } from '../db/queries/people'
+import { prepare, type Prepared } from '../mount'
 import { knifeView } from './knifeView'
 import { loadContext, surroundings } from './surroundings'
 import type { KnifeState } from '../../core/edge/state'
@@ -15,7 +16,8 @@ const DAY_MS = 86_400_000
 export const OUTLOOK_MS = 14 * DAY_MS
 const MINUTE_MS = 60_000
 
-async function readFleet(db: Queryable, house: StoredHouse, now: Date): Promise<Fleet> {
+/** Every knife of a house as it is at a moment. */
+export async function readFleet(db: Queryable, house: StoredHouse, now: Date): Promise<Fleet> {
   const context = await loadContext(db, house)
   const [knives, states, people] = [await listKnives(db, house.id), await listStates(db, house.id), await listPeople(db, house.id)]
   const nowMs = now.getTime()
@@ -46,7 +48,7 @@ const toSpan = (one: Occurrence): Fleet['day']['services'][number] => ({
 })
 
 export interface FleetReader {
-  read(house: StoredHouse): Promise<Fleet>
+  read(house: StoredHouse): Promise<Prepared>
 }
 
 /**
@@ -54,17 +56,17 @@ export interface FleetReader {
  * same. The revision comes from the database with every request, so many servers agree.
  */
 export function fleetReader(db: Database, clock: Clock): FleetReader {
-  const kept = new Map<string, { readonly stamp: string; readonly fleet: Promise<Fleet> }>()
+  const kept = new Map<string, { readonly stamp: string; readonly answer: Promise<Prepared> }>()
   return {
     read: async (house) => {
       const now = clock()
       const stamp = `${house.revision}:${Math.floor(now.getTime() / MINUTE_MS)}`
       const known = kept.get(house.id)
-      if (known?.stamp === stamp) return { ...(await known.fleet), now: now.toISOString() }
-      const fleet = readFleet(db, house, now)
-      kept.set(house.id, { stamp, fleet })
-      fleet.catch(() => kept.delete(house.id))
-      return await fleet
+      if (known?.stamp === stamp) return await known.answer
+      const answer = readFleet(db, house, now).then((fleet) => prepare(endpoints.fleet, `${house.id}:${stamp}`, fleet))
+      kept.set(house.id, { stamp, answer })
+      answer.catch(() => kept.delete(house.id))
+      return await answer
     },
   }
 }

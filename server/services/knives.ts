@@ -2,22 +2,20 @@ import { v4 as newId } from 'uuid'
 import type { TimelineEvent } from '../../contract/events'
 import type { KnifePatch, KnifeView, NewKnife } from '../../contract/knives'
 import { faceAngle } from '../../core/geometry/stack'
-import { edgeForce } from '../../core/edge/force'
 import { knownBlade } from '../../core/house/blade'
 import { knifeDefaults, meanDps } from '../../core/house/knifeTypes'
 import { isStainless, steelByEn } from '../../core/house/steels'
-import { ZONES } from '../../core/edge/zones'
 import type { KnifeState } from '../../core/edge/state'
 import type { Caller } from '../access/sessions'
 import type { Clock } from '../clock'
 import type { Database, Queryable } from '../db/database'
-import { insertEvents, knifeLog, timelinePage, type EventWrite } from '../db/queries/events'
+import { insertEvents, timelinePage, type EventWrite } from '../db/queries/events'
 import { touchHouse } from '../db/queries/houses'
 import { codesLike, findKnife, insertKnives, lockKnife, updateKnife, type StoredKnife } from '../db/queries/knives'
 import { findPerson } from '../db/queries/people'
 import { Fault, notFound } from '../faults'
 import { viewKnives } from './fleet'
-import { foldKnife, refold } from './knifeState'
+import { refold } from './knifeState'
 import { loadContext, type HouseContext } from './surroundings'
 
 /** Fills a new knife with the usual figures of its type; measurements stay open until measured. */
@@ -147,8 +145,6 @@ export async function editKnife(db: Database, clock: Clock, caller: Caller, knif
   }
 }
 
-const MOVES_THE_EDGE = new Set(['checked', 'honed', 'sharpened'])
-
 /** A page of a knife's history, with the worst force before and after each event that moved it. */
 export async function knifeTimeline(
   db: Database,
@@ -156,15 +152,7 @@ export async function knifeTimeline(
   knifeId: string,
   page: { readonly before: Date | null; readonly most: number },
 ): Promise<TimelineEvent[]> {
-  const knife = await findKnife(db, caller.house.id, knifeId)
-  if (!knife) throw notFound('knife')
-  const context = await loadContext(db, caller.house)
-  const { nature } = knownBlade(knife)
-  const worst = (state: KnifeState): number => Math.round(Math.max(...ZONES.map((zone) => edgeForce(state.zones[zone], nature.dps))))
-  const effects = new Map<string, { beforeGf: number; afterGf: number }>()
-  foldKnife(context, knife, await knifeLog(db, caller.house.id, knifeId), (event, before, after) => {
-    if (MOVES_THE_EDGE.has(event.kind)) effects.set(event.id, { beforeGf: worst(before), afterGf: worst(after) })
-  })
+  if (!(await findKnife(db, caller.house.id, knifeId))) throw notFound('knife')
   const rows = await timelinePage(db, caller.house.id, knifeId, page)
   return rows.map((row) => ({
     id: row.id,
@@ -179,6 +167,6 @@ export async function knifeTimeline(
       row.void_at === null
         ? null
         : { at: row.void_at.toISOString(), personName: row.void_person_name, reason: row.void_reason ?? '' },
-    effect: effects.get(row.id) ?? null,
+    effect: row.before_gf === null || row.after_gf === null ? null : { beforeGf: row.before_gf, afterGf: row.after_gf },
   }))
 }

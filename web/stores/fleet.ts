@@ -3,13 +3,11 @@ import { computed, ref, shallowRef } from 'vue'
 import { endpoints, type Fleet } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
 import { call } from '../api'
-import { useSession } from './session'
 
 const REFRESH_MS = 60_000
 
 /** The whole fleet as the server last told it, kept fresh by its change feed. */
 export const useFleet = defineStore('fleet', () => {
-  const session = useSession()
   const fleet = shallowRef<Fleet | null>(null)
   const stale = ref(false)
   let feed: EventSource | null = null
@@ -18,7 +16,6 @@ export const useFleet = defineStore('fleet', () => {
   async function load(): Promise<void> {
     try {
       const fresh = await call(endpoints.fleet)
-      session.keepTime(fresh.now)
       fleet.value = fresh
       stale.value = false
     } catch (error) {

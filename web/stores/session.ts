@@ -14,12 +14,9 @@ export const useSession = defineStore('session', () => {
   const house = computed(() => signedIn.value?.house ?? null)
   const person = computed(() => signedIn.value?.person ?? null)
 
-  function keepTime(now: string): void {
-    clockOffsetMs.value = new Date(now).getTime() - Date.now()
-  }
   function enter(who: SignedIn): void {
     signedIn.value = who
-    keepTime(who.now)
+    clockOffsetMs.value = new Date(who.now).getTime() - Date.now()
   }
   return {
     signedIn,
@@ -27,7 +24,6 @@ export const useSession = defineStore('session', () => {
     person,
     clockOffsetMs,
     enter,
-    keepTime,
     /** the moment by the server's clock */
     now: (): Date => new Date(Date.now() + clockOffsetMs.value),
     may: (right: Right): boolean => signedIn.value?.rights.includes(right) ?? false,

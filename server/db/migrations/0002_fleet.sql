@@ -70,7 +70,19 @@ create table knife_states (
   foreign key (house_id, knife_id) references knives (house_id, id) on delete cascade
 );
 
+-- what each event did to the worst zone; derived like the state, and kept so that a page of history needs no fold
+create table event_effects (
+  house_id uuid not null,
+  event_id uuid not null,
+  knife_id uuid not null,
+  before_gf smallint not null,
+  after_gf smallint not null,
+  primary key (house_id, event_id),
+  foreign key (house_id, knife_id) references knives (house_id, id) on delete cascade
+);
+create index event_effects_by_knife on event_effects (house_id, knife_id);
+
 -- Down Migration
 
-drop table knife_states, events, knives;
+drop table event_effects, knife_states, events, knives;
 drop function refuse_event_change;

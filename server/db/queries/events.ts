@@ -11,6 +11,10 @@ export interface EventWrite {
   readonly payload: object
 }
 
+/** A write as the core folds it: dated in milliseconds. Its payload passed the contract on the way in. */
+export const asKnifeEvent = (write: EventWrite): KnifeEvent =>
+  ({ id: write.id, kind: write.kind, atMs: write.at.getTime(), personId: write.personId, payload: write.payload }) as KnifeEvent
+
 /** @returns ids that were new; the others had been recorded before */
 export async function insertEvents(db: Queryable, houseId: string, events: readonly EventWrite[]): Promise<Set<string>> {
   const { rows } = await db.query<{ id: string }>(
@@ -39,14 +43,14 @@ export async function insertEvents(db: Queryable, houseId: string, events: reado
   return new Set(rows.map((row) => row.id))
 }
 
-/** The whole log of a knife, voided events and all, oldest first. */
-export async function knifeLog(db: Queryable, houseId: string, knifeId: string): Promise<KnifeEvent[]> {
+/** The log of a knife, voided events and all, oldest first: the whole, or what happened since. */
+export async function knifeLog(db: Queryable, houseId: string, knifeId: string, since: Date = new Date(0)): Promise<KnifeEvent[]> {
   const { rows } = await db.query<{ id: string; kind: EventKind; at_ms: number; person_id: string | null; payload: never }>(
     `select id, kind, (extract(epoch from at) * 1000)::float8 as at_ms, person_id, payload
      from events
-     where house_id = $1 and knife_id = $2
+     where house_id = $1 and knife_id = $2 and at >= $3
      order by at, id`,
-    [houseId, knifeId],
+    [houseId, knifeId, since],
   )
   return rows.map((row): KnifeEvent => ({ id: row.id, kind: row.kind, atMs: row.at_ms, personId: row.person_id, payload: row.payload }))
 }
@@ -64,6 +68,8 @@ export interface EventRow {
   void_at: Date | null
   void_reason: string | null
   void_person_name: string | null
+  before_gf: number | null
+  after_gf: number | null
 }
 
 /** A page of a knife's timeline, newest first, each event with the voiding that took it back. */
@@ -76,12 +82,14 @@ export async function timelinePage(
   const { rows } = await db.query<EventRow>(
     `select event.id, event.knife_id, event.kind, event.at, event.recorded_at, event.person_id, event.payload,
             person.name as person_name, device.name as device_name,
-            voiding.at as void_at, voiding.payload ->> 'reason' as void_reason, voider.name as void_person_name
+            voiding.at as void_at, voiding.payload ->> 'reason' as void_reason, voider.name as void_person_name,
+            effect.before_gf, effect.after_gf
      from events event
      left join people person on person.house_id = event.house_id and person.id = event.person_id
      left join devices device on device.house_id = event.house_id and device.id = event.device_id
      left join events voiding on voiding.house_id = event.house_id and voiding.voids_id = event.id
      left join people voider on voider.house_id = voiding.house_id and voider.id = voiding.person_id
+     left join event_effects effect on effect.house_id = event.house_id and effect.event_id = event.id
      where event.house_id = $1
        and event.knife_id = $2
        and event.kind <> 'voided'

@@ -67,16 +67,6 @@ export async function updateKnife(db: Queryable, houseId: string, knife: StoredK
   )
 }
 
-export async function saveStates(db: Queryable, houseId: string, states: ReadonlyMap<string, KnifeState>): Promise<void> {
-  await db.query(
-    `insert into knife_states (house_id, knife_id, state)
-     select $1, derived.knife_id, derived.state
-     from jsonb_to_recordset($2::jsonb) as derived (knife_id uuid, state jsonb)
-     on conflict (house_id, knife_id) do update set state = excluded.state`,
-    [houseId, JSON.stringify([...states].map(([knife_id, state]) => ({ knife_id, state })))],
-  )
-}
-
 export async function listStates(db: Queryable, houseId: string): Promise<Map<string, KnifeState>> {
   const { rows } = await db.query<{ knife_id: string; state: KnifeState }>(
     'select knife_id, state from knife_states where house_id = $1',

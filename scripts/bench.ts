@@ -1,0 +1,121 @@
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { cpus, totalmem } from 'node:os'
+import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
+import autocannon from 'autocannon'
+import { chromium } from '@playwright/test'
+import { pino } from 'pino'
+import { v7 as newId } from 'uuid'
+import type { Fleet } from '../contract/endpoints'
+import { makeApp } from '../server/app'
+import { clockFrom } from '../server/clock'
+import { openDatabase } from '../server/db/database'
+import { migrate } from '../server/db/migrate'
+import { BIG_SIGN_IN, loadBigHouse } from './bigHouse'
+import { buildWeb, WEB_ROOT } from './build'
+import { startCluster } from './cluster'
+import { PICTURE_MOMENT } from './houses'
+import { openTimed, type BrowserFigures } from './benchBrowser'
+
+type Row = readonly [what: string, measured: string, limit: string]
+const rows: Row[] = []
+const note = (what: string, measured: string, limit = ''): void => {
+  rows.push([what, measured, limit])
+  console.log(`${what}: ${measured}${limit === '' ? '' : ` (limit ${limit})`}`)
+}
+const ms = (value: number): string => `${value < 10 ? value.toFixed(1) : Math.round(value)} ms`
+const percentile = (values: readonly number[], share: number): number => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0
+
+async function timed(times: number, work: () => Promise<unknown>): Promise<number[]> {
+  const spent: number[] = []
+  for (let run = 0; run < times; run++) {
+    const started = performance.now()
+    await work()
+    spent.push(performance.now() - started)
+  }
+  return spent
+}
+
+/** Script of the entry and of Today, as it crosses the wire. */
+function firstLoadBytes(): number {
+  const entry = readFileSync(join(WEB_ROOT, 'index.html'), 'utf8')
+  const wanted = new Set([...entry.matchAll(/assets\/([\w.-]+\.js)/g)].map((match) => match[1] ?? ''))
+  const files = readdirSync(join(WEB_ROOT, 'assets')).filter((name) => name.endsWith('.js'))
+  const today = files.find((name) => name.startsWith('TodayScreen'))
+  const grow = (name: string): void => {
+    wanted.add(name)
+    for (const match of readFileSync(join(WEB_ROOT, 'assets', name), 'utf8').matchAll(/(?:from|import)\s*"\.\/([\w.-]+\.js)"/g)) {
+      if (match[1] && !wanted.has(match[1])) grow(match[1])
+    }
+  }
+  for (const name of [...wanted, today ?? '']) if (name !== '') grow(name)
+  return [...wanted].reduce((sum, name) => sum + gzipSync(readFileSync(join(WEB_ROOT, 'assets', name))).length, 0)
+}
+
+async function load(base: string, cookie: string, path: string): Promise<{ p95: number; failures: number; perSecond: number }> {
+  const result = await autocannon({ url: base + path, headers: { cookie, 'accept-encoding': 'gzip' }, connections: 10, overallRate: 50, duration: 12 })
+  return { p95: result.latency.p97_5, failures: result.non2xx + result.errors, perSecond: result.requests.average }
+}
+
+async function main(): Promise<void> {
+  await buildWeb()
+  rmSync('.data/bench', { recursive: true, force: true })
+  const cluster = await startCluster(join(process.cwd(), '.data', 'bench'))
+  await cluster.ensureDatabase('bench')
+  const databaseUrl = cluster.urlFor('bench')
+  await migrate(databaseUrl)
+  const db = openDatabase(databaseUrl, () => undefined)
+  console.log('Making the big house …')
+  const made = await loadBigHouse(db, PICTURE_MOMENT)
+  note('Events in the house', made.events.toLocaleString('en'))
+  note('Folding every log anew, 150 knives', ms(made.foldMs))
+  await db.close()
+  const app = makeApp({ databaseUrl, log: pino({ level: 'error' }), clock: clockFrom(PICTURE_MOMENT), webRoot: WEB_ROOT, doorRequestsPerMinute: 10_000 })
+  await new Promise<void>((settle) => { app.server.listen(0, '127.0.0.1', () => { settle() }) })
+  const address = app.server.address()
+  const base = `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}`
+  const browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+  try {
+    const signIn = await fetch(`${base}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(BIG_SIGN_IN) })
+    const cookie = signIn.headers.getSetCookie().map((one) => one.split(';')[0]).join('; ')
+    const fleet = (await (await fetch(`${base}/api/fleet`, { headers: { cookie } })).json()) as Fleet
+    const knives = fleet.knives.map((knife) => knife.id)
+    let turn = 0
+    const check = (): Promise<Response> => fetch(`${base}/api/events`, {
+      method: 'POST', headers: { cookie, 'content-type': 'application/json' },
+      body: JSON.stringify({ events: [{ id: newId(), knifeId: knives[turn++ % knives.length], kind: 'checked', at: PICTURE_MOMENT.toISOString(), payload: { readings: [{ zone: 'tip', forcesGf: [300] }], ladder: [] } }] }),
+    })
+    const writes = await timed(60, check)
+    note('A logged check with its new verdict, server, p95', ms(percentile(writes, 0.95)), '300 ms with the screen')
+    const changed = await timed(20, async () => { await check(); await (await fetch(`${base}/api/fleet`, { headers: { cookie } })).json() })
+    note('A check and the whole fleet read afresh after it, median', ms(percentile(changed, 0.5)))
+    for (const path of ['/api/fleet', `/api/knives/${knives[0] ?? ''}/events`, '/api/week']) {
+      const { p95, failures, perSecond } = await load(base, cookie, path)
+      note(`${path.replace(/knives\/[^/]+/, 'knives/{id}')} at ${Math.round(perSecond)} requests/s, p97.5`, `${ms(p95)}, ${failures} failed`, '50 ms')
+    }
+    const figures: BrowserFigures = await openTimed(browser, base, BIG_SIGN_IN)
+    note('Today from a cold browser, median of 5', ms(figures.coldMs), '1 s')
+    note('Today again, warm, median of 5', ms(figures.warmMs), '200 ms')
+    note('From Record to the new verdict on the check screen, median of 5', ms(figures.verdictMs), '300 ms')
+    note('Rack of 150 while scrolling, frames longer than 34 ms', `${figures.longFrames} of ${figures.frames}`, '0')
+    note('Script before the first screen, gzip', `${Math.round(firstLoadBytes() / 1000)} kB`, '250 kB')
+    note('Memory of the server process', `${Math.round(process.memoryUsage().rss / 1e6)} MB`)
+  } finally {
+    await browser.close()
+    await app.close()
+    await cluster.stop()
+  }
+  const [cpu] = cpus()
+  const table = [`On ${cpus().length} cores (${cpu?.model.trim() ?? 'unknown'}), ${Math.round(totalmem() / 2 ** 30)} GiB, Node ${process.version}, ${new Date().toISOString().slice(0, 10)}:`, '', '| what | measured | limit |', '|---|---|---|', ...rows.map((row) => `| ${row.join(' | ')} |`)].join('\n')
+  mkdirSync('.data', { recursive: true })
+  writeFileSync('.data/bench.md', `${table}\n`)
+  console.log(`\n${table}`)
+}
+
+main().then(
+  () => { process.exit(0) },
+  (error: unknown) => {
+    console.error(error)
+    process.exit(1)
+  },
+)

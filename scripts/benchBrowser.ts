@@ -1,0 +1,83 @@
+import type { Browser, BrowserContext, Page } from '@playwright/test'
+
+export interface BrowserFigures {
+  readonly coldMs: number
+  readonly warmMs: number
+  readonly verdictMs: number
+  readonly frames: number
+  readonly longFrames: number
+}
+
+const RUNS = 5
+const LONG_FRAME_MS = 34
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0
+
+async function signedIn(browser: Browser, base: string, signIn: object): Promise<BrowserContext> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  // the compiler of this script names inner functions with a helper that the page does not have
+  await context.addInitScript({ content: 'globalThis.__name = (it) => it' })
+  await context.request.post(`${base}/api/session`, { data: signIn })
+  return context
+}
+
+/** Milliseconds from asking for Today until its first person is on the screen, by the page's own clock. */
+async function openToday(page: Page, base: string): Promise<number> {
+  await page.goto(`${base}/today`, { waitUntil: 'commit' })
+  await page.waitForSelector('section.person')
+  return await page.evaluate(() => performance.now())
+}
+
+async function scrollFrames(page: Page, base: string): Promise<number[]> {
+  await page.goto(`${base}/rack`)
+  await page.waitForSelector('svg[role=img]')
+  return await page.evaluate(
+    () =>
+      new Promise<number[]>((settle) => {
+        const gaps: number[] = []
+        let last = performance.now()
+        const step = (now: number): void => {
+          gaps.push(now - last)
+          last = now
+          window.scrollBy(0, 24)
+          if (gaps.length < 180) requestAnimationFrame(step)
+          else settle(gaps.slice(5))
+        }
+        requestAnimationFrame(step)
+      }),
+  )
+}
+
+async function recordCheck(page: Page, base: string, code: string): Promise<number> {
+  await page.goto(`${base}/check/${code}`)
+  await page.waitForSelector('.spots')
+  return await page.evaluate(
+    () =>
+      new Promise<number>((settle) => {
+        const started = performance.now()
+        new MutationObserver(() => {
+          if (document.querySelector('[data-test=verdict]')) settle(performance.now() - started)
+        }).observe(document.body, { childList: true, subtree: true })
+        document.querySelector<HTMLButtonElement>('.rung')?.click()
+      }),
+  )
+}
+
+/** Times the screens as a browser sees them. */
+export async function openTimed(browser: Browser, base: string, signIn: object): Promise<BrowserFigures> {
+  const cold: number[] = []
+  const warm: number[] = []
+  for (let run = 0; run < RUNS; run++) {
+    const context = await signedIn(browser, base, signIn)
+    const page = await context.newPage()
+    cold.push(await openToday(page, base))
+    warm.push(await openToday(page, base))
+    await context.close()
+  }
+  const context = await signedIn(browser, base, signIn)
+  const page = await context.newPage()
+  const verdicts: number[] = []
+  for (const code of ['CH-1', 'SA-2', 'NA-3', 'PE-4', 'PA-5']) verdicts.push(await recordCheck(page, base, code))
+  const frames = await scrollFrames(page, base)
+  await context.close()
+  return { coldMs: median(cold), warmMs: median(warm), verdictMs: median(verdicts), frames: frames.length, longFrames: frames.filter((gap) => gap > LONG_FRAME_MS).length }
+}
