@@ -59,6 +59,9 @@ export async function loadBigHouse(db: Database, now: Date): Promise<{ events: n
   const noExtra = { heel: 0, belly: 0, tip: 0 }
   const spent = { generateMs: 0, insertMs: 0, foldMs: 0 }
   let events = 0
+  const house = await findHouse(db, houseId)
+  if (!house) throw new Error('the big house was not stored')
+  const context = await loadContext(db, house)
   for (let index = 0; index < KNIVES; index++) {
     const started = performance.now()
     const type = KNIFE_TYPES[index % KNIFE_TYPES.length] ?? 'chef'
@@ -84,9 +87,6 @@ export async function loadBigHouse(db: Database, now: Date): Promise<{ events: n
       for (let from = 0; from < writes.length; from += BATCH) await insertEvents(client, houseId, writes.slice(from, from + BATCH))
     })
     const inserted = performance.now()
-    const house = await findHouse(db, houseId)
-    if (!house) throw new Error('the big house was not stored')
-    const context = await loadContext(db, house)
     const foldStarted = performance.now()
     const fold = foldKnife(context, knife, writes.map(asKnifeEvent))
     spent.foldMs += performance.now() - foldStarted

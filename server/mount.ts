@@ -36,7 +36,7 @@ export async function prepare<E extends Endpoint>(endpoint: E, etag: string, ans
 function sendPrepared(request: Request, response: Response, { etag, gzip: body }: Prepared): void {
   response.setHeader('Cache-Control', 'private, no-cache')
   response.setHeader('ETag', etag)
-  response.vary(['Accept-Encoding', 'Cookie'])
+  response.vary('Accept-Encoding, Cookie')
   if (request.headers['if-none-match'] === etag) {
     response.status(304).end()
     return

@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
-import KeysHelp from './ui/KeysHelp.vue'
-import KnifeFinder from './ui/KnifeFinder.vue'
 import NavRail from './ui/NavRail.vue'
 import NoticeBar from './ui/NoticeBar.vue'
 import { say } from './i18n'
@@ -21,6 +19,9 @@ const records = useRecords()
 const notices = useNotices()
 const route = useRoute()
 const router = useRouter()
+// dialogs come when they are first asked for
+const KnifeFinder = defineAsyncComponent(() => import('./ui/KnifeFinder.vue'))
+const KeysHelp = defineAsyncComponent(() => import('./ui/KeysHelp.vue'))
 const finding = ref(false)
 const helping = ref(false)
 const bare = computed(() => Boolean(route.meta['bare']) || Boolean(route.meta['open']))
@@ -29,7 +30,7 @@ watch(
   () => session.person?.id,
   (person) => {
     if (!person) return
-    fleet.load().catch((error: unknown) => { notices.refused(refusalText(error)) })
+    if (!fleet.fleet) fleet.load().catch((error: unknown) => { notices.refused(refusalText(error)) })
     fleet.watch()
     records.flush().catch(() => undefined)
   },
@@ -57,8 +58,8 @@ useKeys({
       <RouterView />
     </main>
   </div>
-  <KnifeFinder v-model:visible="finding" />
-  <KeysHelp v-model:visible="helping" />
+  <KnifeFinder v-if="finding" v-model:visible="finding" />
+  <KeysHelp v-if="helping" v-model:visible="helping" />
   <NoticeBar />
 </template>
 

@@ -26,7 +26,7 @@ app.use(PrimeVue, { unstyled: true, pt: passThrough, csp: { nonce } })
 
 const session = useSession()
 const fleet = useFleet()
-const router = makeRouter(session)
+const router = makeRouter(session, fleet)
 whenSessionEnds(() => {
   session.leave()
   fleet.forget()

@@ -1,15 +1,17 @@
 import { createRouter, createWebHistory, type Router } from 'vue-router'
+import type { useFleet } from './stores/fleet'
 import type { useSession } from './stores/session'
+import TodayScreen from './today/TodayScreen.vue'
 
 /** Screens load when they are first opened; Today comes with the shell. */
-export function makeRouter(session: ReturnType<typeof useSession>): Router {
+export function makeRouter(session: ReturnType<typeof useSession>, fleet: ReturnType<typeof useFleet>): Router {
   const router = createRouter({
     history: createWebHistory(),
     scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
     routes: [
       { path: '/', redirect: '/today' },
       { path: '/sign-in', name: 'sign-in', component: () => import('./signin/SignInScreen.vue'), meta: { open: true } },
-      { path: '/today', name: 'today', component: () => import('./today/TodayScreen.vue') },
+      { path: '/today', name: 'today', component: TodayScreen },
       { path: '/rack', name: 'rack', component: () => import('./rack/RackScreen.vue') },
       { path: '/knife/:code', name: 'knife', component: () => import('./knife/KnifeScreen.vue'), props: true },
       { path: '/check/:code', name: 'check', component: () => import('./check/CheckScreen.vue'), props: true, meta: { bare: true } },
@@ -20,6 +22,8 @@ export function makeRouter(session: ReturnType<typeof useSession>): Router {
   })
   router.beforeEach(async (to) => {
     if (to.meta['open'] || session.signedIn) return true
+    // asked for together; without a session both are refused
+    fleet.load().catch(() => undefined)
     try {
       await session.resume()
       return true

@@ -19,6 +19,8 @@ export interface Formats {
   readonly dayKey: (instant: string) => string
 }
 
+const made = new Map<string, Formats>()
+
 /**
  * Formats of a house: tabular numbers with their units, dates in the house's own zone.
  *
@@ -26,6 +28,14 @@ export interface Formats {
  * @param zone IANA time zone
  */
 export function formats(locale: string, zone: string, units: 'mm' | 'in'): Formats {
+  // formatters are slow to make, and every row of a list asks for them
+  const key = [locale, zone, units].join(' ')
+  const known = made.get(key) ?? makeFormats(locale, zone, units)
+  made.set(key, known)
+  return known
+}
+
+function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats {
   const number = (digits: number): ((value: number) => string) => {
     const intl = new Intl.NumberFormat(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })
     return (value) => intl.format(value)

@@ -120,7 +120,8 @@ export function advance(
     hoursSinceSharpening: state.hoursSinceSharpening + hours,
     zones: eachZone((zone) => {
       const edge = state.zones[zone]
-      return { ...edge, ...wearBy(edge, { hours: work, factor: 1, wearRateUm2PerHour: wearRate(nature, zone) }) }
+      const { roll, wornAreaUm2 } = wearBy(edge, { hours: work, factor: 1, wearRateUm2PerHour: wearRate(nature, zone) })
+      return { roll, wornAreaUm2, freshForceGf: edge.freshForceGf, anchor: edge.anchor }
     }),
   }
 }

@@ -28,7 +28,10 @@ export function firstDullService(
     if (service.startMs > state.atMs) {
       ahead = {
         ...ahead,
-        zones: eachZone((zone) => ({ ...ahead.zones[zone], roll: ahead.zones[zone].roll * (1 - efficiency) })),
+        zones: eachZone((zone) => {
+          const { roll, wornAreaUm2, freshForceGf, anchor } = ahead.zones[zone]
+          return { roll: roll * (1 - efficiency), wornAreaUm2, freshForceGf, anchor }
+        }),
       }
     }
     ahead = advance(ahead, nature, around, service.endMs)

@@ -66,11 +66,19 @@ const UNKNOWN_ROLL = 0.4
 const UNKNOWN_BLUNT_UM = 7
 const Z_80 = 1.2816
 
-export const wearRate = (nature: BladeNature, zone: Zone): number => priorWearRate(nature) * ZONE_WEAR[zone]
+/** A blade's prior rate is asked for at every step of its life and never changes. */
+const priorRates = new WeakMap<BladeNature, number>()
+
+/** Prior wear rate κ of one zone, µm²/h. */
+export function wearRate(nature: BladeNature, zone: Zone): number {
+  const rate = priorRates.get(nature) ?? priorWearRate(nature)
+  priorRates.set(nature, rate)
+  return rate * ZONE_WEAR[zone]
+}
 
 /** Standard deviation of a zone's force now, gf: what it was at the anchor plus what has grown since. */
 export function forceSd(zone: ZoneEdge, dps: number): number {
-  const bluntGrowth = bluntWidth({ ...zone, dps }) - zone.anchor.bluntUm
+  const bluntGrowth = bluntWidth({ wornAreaUm2: zone.wornAreaUm2, dps }) - zone.anchor.bluntUm
   const rollGrowth = zone.roll - zone.anchor.roll
   return Math.hypot(
     zone.anchor.sdGf,
@@ -103,7 +111,8 @@ export function chanceAbove(zone: ZoneEdge, dps: number, limitGf: number): numbe
 
 /** The same edge, with its force now counted as known to ± `sdGf`. */
 export function anchored(zone: Omit<ZoneEdge, 'anchor'>, dps: number, sdGf: number): ZoneEdge {
-  return { ...zone, anchor: { sdGf, roll: zone.roll, bluntUm: bluntWidth({ ...zone, dps }) } }
+  const { roll, wornAreaUm2, freshForceGf } = zone
+  return { roll, wornAreaUm2, freshForceGf, anchor: { sdGf, roll, bluntUm: bluntWidth({ wornAreaUm2, dps }) } }
 }
 
 /** An edge fresh off a stone of a given finish. */

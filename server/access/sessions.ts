@@ -5,8 +5,7 @@ import type { Device } from '../../contract/house'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { deleteSession, findDeviceByToken, findSession, insertSession } from '../db/queries/access'
-import { findHouse, type StoredHouse } from '../db/queries/houses'
-import { findPerson } from '../db/queries/people'
+import { toHouse, type StoredHouse } from '../db/queries/houses'
 import { Fault } from '../faults'
 import { newToken, readToken } from './secrets'
 
@@ -45,16 +44,11 @@ export async function callerOf(db: Database, clock: Clock, cookieHeader: string 
   if (!token) return null
   const session = await findSession(db, token.houseId, token.hash, clock())
   if (!session) return null
-  const [house, person] = await Promise.all([
-    findHouse(db, session.houseId),
-    findPerson(db, session.houseId, session.personId),
-  ])
-  if (!house || !person?.active) return null
   return {
-    house,
-    person: { id: person.id, name: person.name, role: person.role },
-    deviceId: session.deviceId,
-    deviceName: session.deviceName,
+    house: toHouse(session),
+    person: { id: session.person_id, name: session.person_name, role: session.person_role },
+    deviceId: session.device_id,
+    deviceName: session.device_name,
   }
 }
 

@@ -1,5 +1,5 @@
 import type { StationPeriod, Surroundings } from '../../core/edge/history'
-import { occurrences } from '../../core/house/serviceClock'
+import { occurrences, type Occurrence } from '../../core/house/serviceClock'
 import type { Queryable } from '../db/database'
 import type { StoredHouse } from '../db/queries/houses'
 import { listAllSpans, type DatedSpan } from '../db/queries/weeklySpans'
@@ -24,11 +24,29 @@ export async function loadContext(db: Queryable, house: StoredHouse): Promise<Ho
   }
 }
 
-/** Stations and service times between two instants, as the wear law wants them. */
+interface KnownServices {
+  readonly fromMs: number
+  readonly toMs: number
+  readonly services: readonly Occurrence[]
+}
+
+/** Service times already reckoned of a context; folding a whole fleet asks for the same years again and again. */
+const known = new WeakMap<HouseContext, KnownServices>()
+
+function servicesBetween(context: HouseContext, fromMs: number, toMs: number): readonly Occurrence[] {
+  const had = known.get(context)
+  if (had && had.fromMs <= fromMs && had.toMs >= toMs) return had.services
+  const range = { fromMs: Math.min(fromMs, had?.fromMs ?? fromMs), toMs: Math.max(toMs, had?.toMs ?? toMs) }
+  const spans = context.spans.filter((span) => span.kind === 'service')
+  const services = occurrences(spans, context.house.zone, range.fromMs, range.toMs)
+  known.set(context, { ...range, services })
+  return services
+}
+
+/** Stations, and service times that reach at least from one instant to another, as the wear law wants them. */
 export function surroundings(context: HouseContext, fromMs: number, toMs: number): Surroundings {
-  const services = context.spans.filter((span) => span.kind === 'service')
   return {
     stations: context.periods,
-    services: occurrences(services, context.house.zone, fromMs, toMs),
+    services: servicesBetween(context, fromMs, toMs),
   }
 }

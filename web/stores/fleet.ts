@@ -13,7 +13,14 @@ export const useFleet = defineStore('fleet', () => {
   let feed: EventSource | null = null
   let timer: ReturnType<typeof setInterval> | null = null
 
-  async function load(): Promise<void> {
+  let loading: Promise<void> | null = null
+
+  /** Fetches the fleet; asked for twice at once, it is fetched once. */
+  function load(): Promise<void> {
+    loading ??= fetchFleet().finally(() => { loading = null })
+    return loading
+  }
+  async function fetchFleet(): Promise<void> {
     try {
       const fresh = await call(endpoints.fleet)
       fleet.value = fresh

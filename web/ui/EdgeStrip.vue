@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { profile, type Point } from '../../core/geometry/profile'
+import type { Point } from '../../core/geometry/profile'
 import { ZONES } from '../../core/edge/zones'
 import { say, useFormats } from '../i18n'
+import { profileOf } from './profiles'
 
 const props = withDefaults(
   defineProps<{
@@ -20,7 +21,7 @@ const MARGIN_MM = 3
 /** the edge line lies this far below the steel, so that its pattern is seen */
 const EDGE_DROP_MM = computed(() => (props.large ? 1.6 : 2.6))
 
-const drawing = computed(() => profile(props.knife))
+const drawing = computed(() => profileOf(props.knife))
 const frame = computed(() => {
   const { left, right, top, bottom } = drawing.value.bounds
   return { x: left - MARGIN_MM, width: right - left + 2 * MARGIN_MM, top: top + MARGIN_MM, height: top - bottom + 2 * MARGIN_MM + EDGE_DROP_MM.value }

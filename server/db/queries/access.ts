@@ -1,5 +1,7 @@
 import type { Device } from '../../../contract/house'
+import type { PersonRole } from '../../../core/house/rights'
 import type { Queryable } from '../database'
+import type { HouseRow } from './houses'
 
 interface DeviceRow {
   id: string
@@ -69,11 +71,13 @@ export async function revokeDevice(db: Queryable, houseId: string, deviceId: str
   return rowCount === 1
 }
 
-export interface SessionRow {
-  readonly houseId: string
-  readonly personId: string
-  readonly deviceId: string | null
-  readonly deviceName: string | null
+/** Everything about who holds a session, in one row. */
+export interface SessionRow extends HouseRow {
+  readonly person_id: string
+  readonly person_name: string
+  readonly person_role: PersonRole
+  readonly device_id: string | null
+  readonly device_name: string | null
 }
 
 export async function insertSession(
@@ -87,16 +91,20 @@ export async function insertSession(
   )
 }
 
+/** The session behind a token, while it lasts and its person is active. */
 export async function findSession(db: Queryable, houseId: string, tokenHash: Buffer, now: Date): Promise<SessionRow | null> {
-  const { rows } = await db.query<{ person_id: string; device_id: string | null; device_name: string | null }>(
-    `select session.person_id, session.device_id, device.name as device_name
+  const { rows } = await db.query<SessionRow>(
+    `select house.id, house.name, house.zone, house.units, house.service_limits, house.is_demo, house.revision,
+            person.id as person_id, person.name as person_name, person.role as person_role,
+            session.device_id, device.name as device_name
      from sessions session
+     join houses house on house.id = session.house_id
+     join people person on person.house_id = session.house_id and person.id = session.person_id and person.active
      left join devices device on device.house_id = session.house_id and device.id = session.device_id
      where session.house_id = $1 and session.token_hash = $2 and session.expires_at > $3`,
     [houseId, tokenHash, now],
   )
-  const row = rows[0]
-  return row ? { houseId, personId: row.person_id, deviceId: row.device_id, deviceName: row.device_name } : null
+  return rows[0] ?? null
 }
 
 export async function deleteSession(db: Queryable, houseId: string, tokenHash: Buffer): Promise<void> {

@@ -2,7 +2,7 @@ import type { KnifeRole } from '../../../core/house/knifeTypes'
 import type { House } from '../../../contract/house'
 import type { Queryable } from '../database'
 
-interface HouseRow {
+export interface HouseRow {
   id: string
   name: string
   zone: string
@@ -16,7 +16,7 @@ export interface StoredHouse extends House {
   readonly revision: number
 }
 
-const toHouse = (row: HouseRow): StoredHouse => ({
+export const toHouse = (row: HouseRow): StoredHouse => ({
   id: row.id,
   name: row.name,
   zone: row.zone,
