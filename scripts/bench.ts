@@ -109,7 +109,7 @@ async function main(): Promise<void> {
     note('From Record to the new verdict on the check screen, median of 5', ms(figures.verdictMs), '300 ms')
     note('Rack of 150 while scrolling, frames longer than 34 ms', `${figures.longFrames} of ${figures.frames}`, '0')
     note('Script before the first screen, gzip', `${Math.round(firstLoadBytes() / 1000)} kB`, '250 kB')
-    note('Memory of the server process', `${Math.round(process.memoryUsage().rss / 1e6)} MB`)
+    note('Memory of the bench, server and generator in one process', `${Math.round(process.memoryUsage().rss / 1e6)} MB`)
   } finally {
     await browser.close()
     await app.close()

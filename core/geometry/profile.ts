@@ -70,12 +70,15 @@ function spineHeight(form: Form, share: number): number {
   return form.tipRise + (straight - form.tipRise) * (1 - turn) ** (1 / form.spineRound)
 }
 
+/** Sample places that crowd towards the end, where outlines turn sharply. */
+const crowded = (share: number): number => 1 - (1 - share) ** 2.5
+
 function handleOutline(lengthMm: number, heightMm: number): Point[] {
   const reach = Math.min(118, Math.max(82, 0.45 * lengthMm))
   const thick = Math.min(27, Math.max(15, heightMm * 0.62))
   const top = heightMm * 0.97
   const gap = -3
-  const steps = Array.from({ length: HANDLE_SAMPLES + 1 }, (_, index) => index / HANDLE_SAMPLES)
+  const steps = Array.from({ length: HANDLE_SAMPLES + 1 }, (_, index) => crowded(index / HANDLE_SAMPLES))
   // waisted behind the blade, swelling under the palm, rounded at the butt
   const half = (along: number): number => {
     const round = along <= BUTT_FROM ? 1 : (1 - ((along - BUTT_FROM) / (1 - BUTT_FROM)) ** 2.4) ** (1 / 2.4)
@@ -112,7 +115,7 @@ export function profile(input: {
   const shares = Array.from({ length: SAMPLES + 1 }, (_, index) => index / SAMPLES)
   const edge = shares.map((share) => ({ x: share * lengthMm, y: edgeHeight(form, share) * heelHeightMm }))
   const squared = form.spineStraight === 1
-  const spine = shares.map((share) => ({
+  const spine = shares.map(crowded).map((share) => ({
     x: share * lengthMm * (squared ? SQUARE_END_TAPER : 1),
     y: spineHeight(form, share) * heelHeightMm,
   }))

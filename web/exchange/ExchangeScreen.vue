@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import '@fontsource/atkinson-hyperlegible-mono/400.css'
 import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import { TABLES, type ExchangeOutcome, type TableName } from '../../contract/exchange'

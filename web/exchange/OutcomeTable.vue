@@ -29,7 +29,7 @@ const of = (row: number): ExchangeOutcome['problems'] => props.outcome.problems.
         <tr v-for="row in shown" :key="row.row" :class="row.verb">
           <td class="num">{{ row.row }}</td>
           <td>{{ $t(`exchange.verb.${row.verb}`) }}</td>
-          <td><b>{{ row.label }}</b></td>
+          <td class="num"><b>{{ row.label }}</b></td>
           <td>
             <p v-for="(problem, index) in of(row.row)" :key="index" class="problem"><b v-if="problem.column">{{ problem.column }}:</b> {{ problem.sentence }}</p>
             <p v-for="change in row.changes" :key="change.column">{{ $t('exchange.change', { column: change.column, from: change.from || '–', to: change.to }) }}</p>

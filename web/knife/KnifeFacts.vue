@@ -74,6 +74,8 @@ dl {
   margin-top: 8px;
 }
 .assumed {
+  display: block;
+  width: max-content;
   border-bottom: 1.5px dashed var(--tiring);
   white-space: nowrap;
 }

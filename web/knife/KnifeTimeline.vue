@@ -24,7 +24,8 @@ const refusal = ref('')
 const voiding = ref<TimelineEvent | null>(null)
 const PAGE = 60
 const withHoning = ref(false)
-const shown = computed(() => (withHoning.value ? events.value : events.value.filter((event) => event.kind !== 'honed' || event.payload['cameBack'] !== undefined || event.voided)))
+const notable = computed(() => events.value.filter((event) => event.kind !== 'honed' || event.payload['cameBack'] !== undefined || event.voided))
+const shown = computed(() => (withHoning.value || notable.value.length === 0 ? events.value : notable.value))
 const hasMore = ref(false)
 
 async function load(before?: string): Promise<void> {

@@ -20,7 +20,7 @@ const knife = {
   --sound: #86c5b6;
   --tiring: #e0bd54;
   --steel: #c9d1d0;
-  --slate-high: #45606a;
+  --handle: #45606a;
 }
 @media (max-width: 860px) {
   .blade {

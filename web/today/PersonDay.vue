@@ -27,7 +27,10 @@ const stations = computed(() => [...new Set(all.value.map((knife) => fleet.stati
 </template>
 
 <style scoped>
+/* people below the fold are laid out when they come into view */
 .person {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 170px;
   display: grid;
   grid-template-columns: 118px minmax(0, 1fr);
   gap: 0 14px;

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import type { Point } from '../../core/geometry/profile'
 import { ZONES } from '../../core/edge/zones'
 import { say, useFormats } from '../i18n'
-import { profileOf } from './profiles'
+import { silhouette } from './profiles'
 
 const props = withDefaults(
   defineProps<{
@@ -17,18 +16,7 @@ const props = withDefaults(
 )
 const formats = useFormats()
 
-const MARGIN_MM = 3
-/** the edge line lies this far below the steel, so that its pattern is seen */
-const EDGE_DROP_MM = computed(() => (props.large ? 1.6 : 2.6))
-
-const drawing = computed(() => profileOf(props.knife))
-const frame = computed(() => {
-  const { left, right, top, bottom } = drawing.value.bounds
-  return { x: left - MARGIN_MM, width: right - left + 2 * MARGIN_MM, top: top + MARGIN_MM, height: top - bottom + 2 * MARGIN_MM + EDGE_DROP_MM.value }
-})
-const path = (points: readonly Point[], drop = 0): string =>
-  points.map((point, index) => `${index === 0 ? 'M' : 'L'}${point.x.toFixed(2)} ${(frame.value.top - point.y + drop).toFixed(2)}`).join('')
-
+const drawing = computed(() => silhouette(props.knife, props.large ? 1.6 : 2.6))
 const label = computed(() =>
   `${props.knife.code}: ${ZONES.map((zone) => `${say(`zone.${zone}`)} ${formats.value.force(props.knife.zones[zone].forceGf)} ${say(`edge.${props.knife.zones[zone].word}`)}`).join(', ')}`,
 )
@@ -40,20 +28,14 @@ const label = computed(() =>
     :class="{ large }"
     role="img"
     :aria-label="label"
-    :viewBox="`${frame.x} 0 ${frame.width} ${frame.height}`"
-    :width="large ? undefined : frame.width * pxPerMm"
-    :height="large ? undefined : frame.height * pxPerMm"
+    :viewBox="drawing.viewBox"
+    :width="large ? undefined : drawing.widthMm * pxPerMm"
+    :height="large ? undefined : drawing.heightMm * pxPerMm"
     preserveAspectRatio="xMidYMid meet"
   >
-    <path class="handle" :d="`${path(drawing.handle)}Z`" />
-    <path class="blade" :d="`${path(drawing.blade)}Z`" />
-    <path
-      v-for="zone in ZONES"
-      :key="zone"
-      class="edge"
-      :class="knife.zones[zone].word"
-      :d="path(drawing.edge[zone], EDGE_DROP_MM)"
-    />
+    <path class="handle" :d="drawing.handle" />
+    <path class="blade" :d="drawing.blade" />
+    <path v-for="zone in ZONES" :key="zone" class="edge" :class="knife.zones[zone].word" :d="drawing.edge[zone]" />
   </svg>
 </template>
 
@@ -67,7 +49,7 @@ const label = computed(() =>
   max-height: 190px;
 }
 .handle {
-  fill: var(--slate-high);
+  fill: var(--handle);
 }
 .blade {
   fill: var(--steel);

@@ -100,12 +100,8 @@ const spoken = computed(() =>
   color: var(--ink-soft);
 }
 .service {
-  background: var(--slate);
-  color: var(--on-slate);
-}
-:root[data-theme='dark'] .service {
-  background: var(--ink-soft);
-  color: var(--ground);
+  background: var(--service);
+  color: var(--on-service);
 }
 .work {
   background: var(--ember-wash);

@@ -1,0 +1,90 @@
+import { mkdirSync, rmSync } from 'node:fs'
+import { chromium, type BrowserContext, type Page } from '@playwright/test'
+import { DEMO_SIGN_IN } from '../demo/house'
+import { serveHouses } from './houses'
+
+interface Picture {
+  readonly name: string
+  readonly path: string
+  readonly signedOut?: boolean
+  readonly size?: readonly [width: number, height: number]
+  readonly theme?: 'dark'
+  readonly prepare?: (page: Page) => Promise<void>
+}
+
+const PHONE = [390, 844] as const
+const FOLDER = 'docs/screenshots'
+const SHEET = 'Code;Type;Blade length (in);Spine (mm);Station;Holder;Shelf\nKM-1;Chef’s knife;9,5;2,3;Sauté;Oda Finch;A\nKM-2;Axe;6;;Grill;;B\nCH-04;chef;9,4;;Grill;;C'
+
+const PICTURES: readonly Picture[] = [
+  { name: 'sign-in', path: '/sign-in', signedOut: true },
+  { name: 'today', path: '/today' },
+  { name: 'today-dark', path: '/today', theme: 'dark' },
+  { name: 'today-phone', path: '/today', size: PHONE },
+  { name: 'rack', path: '/rack' },
+  { name: 'rack-table', path: '/rack?view=table&word=tiring' },
+  { name: 'knife', path: '/knife/CH-07' },
+  { name: 'knife-unmeasured', path: '/knife/SA-03' },
+  { name: 'add-knife', path: '/rack', prepare: (page) => page.getByRole('button', { name: 'Add knife' }).click() },
+  { name: 'check', path: '/check/CH-07' },
+  { name: 'check-phone', path: '/check/CH-07', size: PHONE },
+  { name: 'check-result', path: '/check/SA-03', prepare: async (page) => {
+    await page.getByRole('button', { name: 'Silent through paper' }).click()
+    await page.getByText('Before this check').waitFor()
+  } },
+  { name: 'exchange', path: '/exchange', prepare: async (page) => {
+    await page.getByLabel('or paste it').fill(SHEET)
+    await page.getByRole('button', { name: 'Dry run' }).click()
+    await page.getByText('1 to add').scrollIntoViewIfNeeded()
+  } },
+  { name: 'house-people', path: '/house?part=people' },
+  { name: 'house-stations', path: '/house?part=stations' },
+  { name: 'house-week', path: '/house?part=week' },
+  { name: 'house-devices', path: '/house?part=devices' },
+]
+
+async function take(context: BrowserContext, base: string, picture: Picture): Promise<void> {
+  const page = await context.newPage()
+  const [width, height] = picture.size ?? [1280, 800]
+  await page.setViewportSize({ width, height })
+  await page.emulateMedia({ colorScheme: picture.theme ?? 'light', reducedMotion: 'reduce' })
+  await page.goto(base + picture.path)
+  await page.waitForLoadState('networkidle', { timeout: 1500 }).catch(() => undefined)
+  await page.locator('h1, header b').first().waitFor()
+  await picture.prepare?.(page)
+  await page.evaluate(() => document.fonts.ready)
+  await page.screenshot({ path: `${FOLDER}/${picture.name}.png` })
+  await page.close()
+}
+
+/** One picture of each main view, from the sample house at the picture moment. */
+async function main(): Promise<void> {
+  rmSync('.data/pictures', { recursive: true, force: true })
+  mkdirSync(FOLDER, { recursive: true })
+  const houses = await serveHouses('pictures')
+  const browser = await chromium.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  })
+  try {
+    const inside = await browser.newContext({ locale: 'en-GB' })
+    const { signInName, password } = DEMO_SIGN_IN
+    await inside.request.post(`${houses.demoUrl}/api/session`, { data: { signInName, password } })
+    const outside = await browser.newContext({ locale: 'en-GB' })
+    for (const picture of PICTURES) {
+      await take(picture.signedOut ? outside : inside, houses.demoUrl, picture)
+      console.log(`${picture.name}.png`)
+    }
+  } finally {
+    await browser.close()
+    await houses.stop()
+  }
+}
+
+main().then(
+  () => { process.exit(0) },
+  (error: unknown) => {
+    console.error(error)
+    process.exit(1)
+  },
+)
