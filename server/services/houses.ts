@@ -2,6 +2,7 @@ import { v4 as newId } from 'uuid'
 import type { z } from 'zod'
 import type { FirstRun, HousePatch, House, NewPerson, Person, PersonPatch, Station, StationPatch, WeeklySpan } from '../../contract/house'
 import { DEFAULT_SERVICE_LIMITS } from '../../core/edge/limits'
+import { speaker } from '../../words/say'
 import { hashSecret } from '../access/secrets'
 import type { Caller } from '../access/sessions'
 import type { Clock } from '../clock'
@@ -26,7 +27,10 @@ function usualWeek(): WeeklySpan[] {
   ])
 }
 
-/** Makes the first house of an empty database, with its manager and the usual week. */
+/** A knife needs somewhere to lie: one ordinary station to begin with, to be renamed. */
+const firstStation = (): Station => ({ id: newId(), name: speaker()('house.firstStation'), board: 'soft-plastic', product: 'mixed', hoursPerService: 2, active: true })
+
+/** Makes the first house of an empty database, with its manager, the usual week and one station. */
 export async function makeFirstHouse(db: Database, input: z.infer<typeof FirstRun>): Promise<{ houseId: string; personId: string }> {
   const house: House = {
     id: newId(),
@@ -47,6 +51,9 @@ export async function makeFirstHouse(db: Database, input: z.infer<typeof FirstRu
       id: personId, name: input.managerName, role: 'chef', active: true, signInName: input.signInName, passwordHash, pinHash: null,
     })
     await insertSpans(client, house.id, usualWeek(), ALWAYS)
+    const station = firstStation()
+    await insertStation(client, house.id, station)
+    await insertStationPeriod(client, house.id, station, ALWAYS)
   })
   return { houseId: house.id, personId }
 }

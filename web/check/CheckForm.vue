@@ -15,6 +15,9 @@ const props = defineProps<{ knife: KnifeView; busy: boolean }>()
 const emit = defineEmits<{ record: [payload: CheckPayload]; rung: [rung: LadderRung]; leave: [] }>()
 const draft = checkDraft(props.knife.id)
 const wrong = ref(false)
+/** On a phone there is room for one way of checking at a time. */
+const PANES = ['signs', 'tester'] as const
+const pane = ref<(typeof PANES)[number]>('signs')
 const LONGEST = 4
 const canRecord = computed(() => !isEmpty(draft.value) || draft.value.typed !== '')
 
@@ -61,12 +64,15 @@ useKeys({
 
 <template>
   <div class="form">
-    <div class="left">
-      <EdgeStrip :knife="knife" large class="strip" />
+    <EdgeStrip :knife="knife" large class="strip" />
+    <div class="segments panes" role="group" :aria-label="$t('check.how')">
+      <button v-for="one in PANES" :key="one" type="button" :aria-pressed="pane === one" @click="pane = one">{{ $t(`check.pane.${one}`) }}</button>
+    </div>
+    <div class="left" :class="{ folded: pane !== 'tester' }">
       <ZoneSpots :knife="knife" :draft="draft" @choose="choose" />
       <ForceEntry :knife="knife" :typed="draft.typed" :zone="draft.zone" :wrong="wrong" @digit="press" @erase="erase" @enter="enter" @peak="read" />
     </div>
-    <div class="right">
+    <div class="right" :class="{ folded: pane !== 'signs' }">
       <LadderList :rungs="draft.rungs" :busy="busy" @pick="pickRung" />
       <DefectMarks v-model="draft" :known="knife.defects" :zones="ZONES" />
     </div>
@@ -87,7 +93,18 @@ useKeys({
   align-content: start;
 }
 .strip {
+  grid-column: 1;
   max-height: 120px;
+}
+.left {
+  grid-column: 1;
+}
+.right {
+  grid-column: 2;
+  grid-row: 1 / 3;
+}
+.panes {
+  display: none;
 }
 .left,
 .right {
@@ -110,6 +127,22 @@ footer {
   .form {
     grid-template-columns: minmax(0, 1fr);
     padding-inline: 14px;
+  }
+  .left,
+  .right,
+  .strip {
+    grid-column: 1;
+    grid-row: auto;
+  }
+  .panes {
+    display: flex;
+  }
+  .panes button {
+    flex: 1;
+    min-height: 56px;
+  }
+  .folded {
+    display: none;
   }
   footer {
     padding-inline: 14px;

@@ -24,14 +24,14 @@ const { testers, chosen, zeroed, live, askZero } = useTester(
 
 <template>
   <div class="entry">
-    <NumberPad :enter-label="$t('check.take')" @digit="emit('digit', $event)" @erase="emit('erase')" @enter="emit('enter')" />
+    <NumberPad class="pad" :enter-label="$t('check.take')" @digit="emit('digit', $event)" @erase="emit('erase')" @enter="emit('enter')" />
     <div class="side">
       <p class="typed" aria-live="polite">
         <span class="big num">{{ typed || (live === null ? '···' : Math.round(live)) }}</span> <span class="soft">{{ $t('check.gfAt', { zone: $t(`zone.${zone}`) }) }}</span>
       </p>
       <p v-if="wrong" class="wrong" role="alert">{{ $t('check.absurd') }}</p>
       <p class="soft small">{{ $t('check.tare') }}</p>
-      <p v-if="chosen" class="small">
+      <p v-if="chosen" class="small tester">
         {{ $t('check.tester', { name: testers.find((one) => one.id === chosen)?.name ?? '' }) }}
         <b>{{ zeroed ? $t('check.zeroed') : $t('check.notZeroed') }}</b>
         <button class="button" type="button" @click="askZero">{{ $t('check.zero') }}</button>
@@ -39,18 +39,29 @@ const { testers, chosen, zeroed, live, askZero } = useTester(
       <p v-else class="soft small">{{ $t('check.noTester') }}</p>
       <ChoiceField v-if="testers.length > 1" v-model="chosen" :label="$t('check.whichTester')" :options="testers.map((one) => ({ value: one.id, label: one.name }))" />
       <p v-if="unzeroed" class="wrong small" role="status">{{ $t('check.wasNotZeroed') }}</p>
-      <TesterSimulator v-if="session.house?.isDemo" class="simulator" :guess="knife.zones[zone].forceGf" @name="simulator = $event" />
     </div>
+    <TesterSimulator v-if="session.house?.isDemo" class="simulator" :guess="knife.zones[zone].forceGf" @name="simulator = $event" />
   </div>
 </template>
 
 <style scoped>
 .entry {
   display: grid;
-  grid-template-columns: auto minmax(0, 1fr);
-  gap: 26px;
+  grid-template: 'pad side' auto 'pad simulator' 1fr / auto minmax(0, 1fr);
+  gap: 10px 26px;
+}
+.pad {
+  grid-area: pad;
+}
+.simulator {
+  grid-area: simulator;
+  align-self: start;
+}
+.tester .button {
+  margin-left: 10px;
 }
 .side {
+  grid-area: side;
   display: grid;
   gap: 8px;
   align-content: start;
@@ -66,11 +77,8 @@ const { testers, chosen, zeroed, live, askZero } = useTester(
 }
 @media (max-width: 700px) {
   .entry {
-    grid-template-columns: minmax(0, 1fr);
+    grid-template: 'side' 'pad' 'simulator' / minmax(0, 1fr);
     gap: 12px;
-  }
-  .side {
-    grid-row: 1;
   }
 }
 </style>

@@ -25,7 +25,7 @@ function open({ data }: { data: KnifeView }): void {
       <template #body="{ data: knife }"><RouterLink class="num" :to="{ name: 'knife', params: { code: knife.code } }"><b>{{ knife.code }}</b></RouterLink></template>
     </Column>
     <Column :header="$t('field.type')">
-      <template #body="{ data: knife }">{{ $t(`type.${knife.type}`) }}<span class="soft"> {{ knife.name }}</span></template>
+      <template #body="{ data: knife }">{{ $t(`type.${knife.type}`) }}<span v-if="knife.name" class="soft">, {{ knife.name }}</span></template>
     </Column>
     <Column :header="$t('field.lengthMm')"><template #body="{ data: knife }"><span class="num">{{ formats.length(knife.lengthMm) }}</span></template></Column>
     <Column :header="$t('field.stationId')"><template #body="{ data: knife }">{{ fleet.stations.get(knife.stationId)?.name }}</template></Column>

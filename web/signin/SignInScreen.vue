@@ -28,10 +28,10 @@ async function look(): Promise<void> {
 }
 onMounted(look)
 
-async function enter(who: SignedIn, firstTime = false): Promise<void> {
+async function enter(who: SignedIn): Promise<void> {
   session.enter(who)
   const back = typeof route.query['back'] === 'string' && route.query['back'].startsWith('/') ? route.query['back'] : '/today'
-  await router.replace(firstTime ? '/house' : back)
+  await router.replace(back)
 }
 </script>
 
@@ -47,7 +47,7 @@ async function enter(who: SignedIn, firstTime = false): Promise<void> {
         {{ refusal }} <button class="button quiet" type="button" @click="look">{{ $t('shell.again') }}</button>
       </p>
       <template v-if="doorway">
-        <FirstRun v-if="doorway.needsSetup" @entered="enter($event, true)" />
+        <FirstRun v-if="doorway.needsSetup" @entered="enter" />
         <PinSignIn v-else-if="doorway.device && !byPassword" :device="doorway.device" @entered="enter" @other="byPassword = true" />
         <PasswordSignIn v-else :demo="doorway.demo" :back="Boolean(doorway.device)" @entered="enter" @other="byPassword = false" />
       </template>
