@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
 import NavRail from './ui/NavRail.vue'
 import NoticeBar from './ui/NoticeBar.vue'
@@ -19,11 +19,15 @@ const records = useRecords()
 const notices = useNotices()
 const route = useRoute()
 const router = useRouter()
-// dialogs come when they are first asked for
-const KnifeFinder = defineAsyncComponent(() => import('./ui/KnifeFinder.vue'))
+// dialogs do not hold up the first screen, but the finder is there before anybody can ask for it
+const fetchFinder = (): Promise<typeof import('./ui/KnifeFinder.vue')> => import('./ui/KnifeFinder.vue')
+const KnifeFinder = defineAsyncComponent(fetchFinder)
+onMounted(() => { setTimeout(() => { fetchFinder().catch(() => undefined) }, 1500) })
 const KeysHelp = defineAsyncComponent(() => import('./ui/KeysHelp.vue'))
 const finding = ref(false)
 const helping = ref(false)
+// letters typed while the finder is still opening are meant for it
+const canLeap = computed(() => session.signedIn !== null && !bare.value && !finding.value)
 const bare = computed(() => Boolean(route.meta['bare']) || Boolean(route.meta['open']))
 
 watch(
@@ -41,8 +45,8 @@ watch(() => records.refusal, (sentence) => { if (sentence) notices.refused(sente
 useKeys({
   '/': (event) => { event.preventDefault(); if (session.signedIn) finding.value = true },
   '?': () => { helping.value = true },
-  t: () => { if (session.signedIn && !bare.value) void router.push('/today') },
-  r: () => { if (session.signedIn && !bare.value) void router.push('/rack') },
+  t: () => { if (canLeap.value) void router.push('/today') },
+  r: () => { if (canLeap.value) void router.push('/rack') },
 })
 </script>
 
