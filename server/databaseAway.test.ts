@@ -1,11 +1,12 @@
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
 import { startCluster } from '../scripts/cluster'
 import { migrate } from './db/migrate'
 import { addKnife, check, startApp } from './testing/harness'
 
-const directory = mkdtempSync(join(process.cwd(), '.data', 'away-'))
+const directory = join(process.cwd(), '.data', `away-${process.pid}`)
+mkdirSync(directory, { recursive: true })
 afterAll(() => { rmSync(directory, { recursive: true, force: true }) })
 
 describe('a database that goes away under the server', () => {

@@ -32,6 +32,7 @@ export function openListener(url: string, channels: readonly string[], log: Logg
       for (const channel of channels) await next.query(`listen ${next.escapeIdentifier(channel)}`)
       client = next
     } catch (error) {
+      if (closed) return
       log.warn({ err: error }, 'cannot listen for changes; trying again')
       await next.end().catch(() => undefined)
       later()
