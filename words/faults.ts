@@ -27,7 +27,8 @@ function keyAndValues(issue: Issue): { key: string; values: SayValues } {
     case 'too_big':
       return { key: issue.origin === 'string' || issue.origin === 'array' ? 'too-long' : 'too-big', values: { limit: written(issue.maximum) } }
     case 'invalid_type':
-      return { key: issue.input === undefined || issue.input === null ? 'missing' : 'wrong-type', values: { expected: issue.expected } }
+      // issues do not carry their input; the library's own message says whether there was any
+      return { key: /received (undefined|null)$/.test(issue.message) ? 'missing' : 'wrong-type', values: { expected: issue.expected } }
     case 'invalid_value':
       return { key: 'not-one-of', values: { options: issue.values.map(String).join(', ') } }
     case 'invalid_format':
