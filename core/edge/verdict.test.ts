@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { NO_DEFECTS } from './events'
 import { anchored, newKnifeState, type BladeNature, type KnifeState } from './state'
 import { eachZone, type Zone } from './zones'
-import { defaultRules, recessionToApexUm, verdict, type BladeGeometry } from './verdict'
+import { recessionToApexUm, type BladeGeometry } from './cost'
+import { defaultRules, verdict } from './verdict'
 import { wornAreaFromBluntWidth } from './wear'
 
 const nature: BladeNature = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false }

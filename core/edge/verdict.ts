@@ -1,9 +1,8 @@
-import { grainMicrons } from '../abrasive/grain'
-import { removalRate } from '../abrasive/removal'
-import { faceAngle } from '../geometry/stack'
-import { recede } from '../geometry/recession'
-import { radians } from '../measure'
 import type { KnifeRole } from '../house/knifeTypes'
+import {
+  BURR_ALLOWANCE_UM, COARSE_GRIT, COARSEST_USUAL_GRIT, FINE_GRIT, MIDDLE_GRIT, recessionToApexUm, stoneCost, THINNING_GRIT, thinningCost,
+  type BladeGeometry, type Cost,
+} from './cost'
 import { edgeForce, wornForce } from './force'
 import { honeStrokes, usualHoneTool, type HoneTool } from './hone'
 import { AMBER_SHARE, DEFAULT_SERVICE_LIMITS, THICKNESS_GROWTH_LIMIT, THICKNESS_LIMIT_MM } from './limits'
@@ -26,13 +25,6 @@ export interface Reason {
   readonly values: Readonly<Record<string, number | string>>
 }
 
-/** What an action takes: minutes of a person, strokes a side, edge height in µm. */
-export interface Cost {
-  readonly minutes: number
-  readonly strokesPerSide: number
-  readonly steelUm: number
-}
-
 export interface Step {
   readonly action: Action
   readonly reasons: readonly Reason[]
@@ -46,18 +38,6 @@ export interface Step {
 export interface Verdict extends Step {
   readonly runnerUp: Step | null
   readonly worstZone: Zone
-}
-
-/** What the verdict needs to know of the blade. Undefined means nobody has measured it. */
-export interface BladeGeometry {
-  readonly lengthMm: number
-  readonly heelHeightMm: number
-  readonly spineMm: number
-  readonly bteMm: number
-  readonly bteWhenNewMm: number
-  readonly dps: number
-  readonly hrc: number
-  readonly minimumHeightMm: number
 }
 
 export interface VerdictRules {
@@ -97,39 +77,7 @@ export function defaultRules(role: KnifeRole, limits: Readonly<Record<KnifeRole,
   }
 }
 
-const COARSEST_USUAL_GRIT = 220
-const COARSE_GRIT = 320
-const MIDDLE_GRIT = 1000
-const FINE_GRIT = 3000
-const THINNING_GRIT = 220
-/** Setting up, each later stone with its deburring, and strop, test and wash, minutes (assumed). */
-const SETUP_MINUTES = 3
-const STAGE_MINUTES = 5
-const CLOSING_MINUTES = 3
-const PRESSING_NEWTONS = 10
-/** Steel taken beyond the blunt apex to get a clean burr all along, µm (assumed). */
-const BURR_ALLOWANCE_UM = 20
 const NO_COST: Cost = { minutes: 0, strokesPerSide: 0, steelUm: 0 }
-
-/** Minutes and steel of taking the edge down by `recessionUm`, from a first grit on. */
-function stoneCost(blade: BladeGeometry, recessionUm: number, startGrit: number): Cost {
-  const recessionMm = recessionUm / 1000
-  const { removedAreaMm2 } = recede({
-    bteMm: blade.bteMm,
-    dps: blade.dps,
-    faceDps: Math.min(faceAngle(blade), blade.dps * 0.9),
-    recessionMm,
-  })
-  const micron = grainMicrons({ scale: 'JIS', value: startGrit })
-  const grinding = (removedAreaMm2 * blade.lengthMm) / removalRate({ micron, newtons: PRESSING_NEWTONS, hrc: blade.hrc })
-  const laterStages = [MIDDLE_GRIT, FINE_GRIT].filter((grit) => grit > startGrit).length
-  const minutes = SETUP_MINUTES + grinding + laterStages * STAGE_MINUTES + CLOSING_MINUTES
-  return { minutes: Math.ceil(minutes), strokesPerSide: 0, steelUm: Math.round(recessionUm) }
-}
-
-/** Height that disappears when an apex of a given blunt width is ground to a point again, µm. */
-export const recessionToApexUm = (bluntUm: number, dps: number): number =>
-  bluntUm / (2 * Math.tan(radians(dps))) + BURR_ALLOWANCE_UM
 
 function honeStep(state: KnifeState, blade: BladeGeometry, worst: Zone, reasons: readonly Reason[]): Step {
   const tool = usualHoneTool(blade.hrc)
@@ -289,14 +237,11 @@ function thick(blade: BladeGeometry, rules: VerdictRules): Step[] {
     code: overLimit ? 'thick' : 'thickened',
     values: { bteMm: blade.bteMm, limitMm: rules.thicknessLimitMm, newMm: blade.bteWhenNewMm },
   }
-  const removedMm3 = ((blade.bteMm - blade.bteWhenNewMm) / 2) * (blade.heelHeightMm / 3) * blade.lengthMm
-  const micron = grainMicrons({ scale: 'JIS', value: THINNING_GRIT })
-  const grinding = removedMm3 / removalRate({ micron, newtons: 2 * PRESSING_NEWTONS, hrc: blade.hrc })
   return [
     {
       action: 'thin',
       reasons: [reason],
-      cost: { minutes: Math.ceil(SETUP_MINUTES + grinding + 2 * STAGE_MINUTES), strokesPerSide: 0, steelUm: 0 },
+      cost: thinningCost(blade),
       startGrit: THINNING_GRIT,
       tool: null,
       dps: blade.dps,

@@ -1,6 +1,6 @@
 import type { BladeNature } from '../edge/state'
 import { minimumHeightMm } from '../edge/limits'
-import type { BladeGeometry } from '../edge/verdict'
+import type { BladeGeometry } from '../edge/cost'
 import { knifeDefaults, meanDps, type KnifeRole, type KnifeType } from './knifeTypes'
 import { steelByEn } from './steels'
 

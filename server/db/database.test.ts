@@ -1,0 +1,77 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { newDatabase } from '../testing/harness'
+import { isDatabaseAway, openDatabase, type Database } from './database'
+import { migrate } from './migrate'
+
+let db: Database
+let url: string
+beforeAll(async () => {
+  url = await newDatabase()
+  db = openDatabase(url, () => undefined)
+  await db.query('create table notes (id int primary key, said text not null)')
+})
+afterAll(() => db.close())
+
+const count = async (): Promise<number> => (await db.query<{ n: number }>('select count(*)::int as n from notes')).rows[0]?.n ?? -1
+
+describe('a transaction', () => {
+  it('keeps all of it', async () => {
+    await db.transaction(async (client) => {
+      await client.query('insert into notes values ($1, $2)', [1, 'one'])
+      await client.query('insert into notes values ($1, $2)', [2, 'two'])
+    })
+    expect(await count()).toBe(2)
+  })
+
+  it('or none of it, whatever went wrong', async () => {
+    const half = db.transaction(async (client) => {
+      await client.query('insert into notes values (3, $1)', ['three'])
+      await client.query('insert into notes values (1, $1)', ['again'])
+    })
+    await expect(half).rejects.toThrow(/duplicate key/)
+    const thrown = db.transaction(async (client) => {
+      await client.query('insert into notes values (4, $1)', ['four'])
+      throw new Error('changed my mind')
+    })
+    await expect(thrown).rejects.toThrow('changed my mind')
+    expect(await count()).toBe(2)
+  })
+
+  it('survives its own connection being cut, and gives a fault that says so', async () => {
+    const cut = db.transaction(async (client) => {
+      const { rows } = await client.query<{ pid: number }>('select pg_backend_pid() as pid')
+      await client.query('insert into notes values (5, $1)', ['five'])
+      await db.query('select pg_terminate_backend($1)', [rows[0]?.pid])
+      await client.query('insert into notes values (6, $1)', ['six'])
+    })
+    await expect(cut).rejects.toMatchObject({ code: 'unavailable', key: 'database-away' })
+    expect(await count()).toBe(2)
+  })
+})
+
+describe('the database', () => {
+  it('is called away only when it is', () => {
+    expect(isDatabaseAway(Object.assign(new Error('refused'), { code: 'ECONNREFUSED' }))).toBe(true)
+    expect(isDatabaseAway(Object.assign(new Error('going down'), { code: '57P01' }))).toBe(true)
+    expect(isDatabaseAway(Object.assign(new Error('duplicate'), { code: '23505' }))).toBe(false)
+    expect(isDatabaseAway('a string')).toBe(false)
+  })
+
+  it('is brought up to date once, and again without harm', async () => {
+    await migrate(url)
+    const { rows } = await db.query<{ name: string }>('select name from migrations order by id')
+    expect(rows.map((row) => row.name)).toEqual(['0001_house', '0002_fleet'])
+  })
+
+  it('refuses by its own constraints what no screen would send', async () => {
+    const house = '00000000-0000-4000-8000-000000000001'
+    await db.query(`insert into houses (id, name, zone, service_limits) values ($1, 'x', 'UTC', '{}')`, [house])
+    const knife = (column: string, value: unknown): Promise<unknown> =>
+      db.query(`insert into knives (house_id, id, code, type, length_mm, grind, ratio_right, serrated, ${column}) values ($1, gen_random_uuid(), 'K-1', 'chef', 240, 'flat', 50, false, $2)`, [house, value])
+    await expect(knife('heel_height_mm', 0.2)).rejects.toThrow(/heel_height_mm/)
+    await expect(knife('dps_left', 90)).rejects.toThrow(/dps_left/)
+    await expect(knife('hrc', 200)).rejects.toThrow(/hrc|overflow/)
+    await expect(db.query(`insert into weekly_spans (house_id, id, kind, weekday, name, starts, ends) values ($1, gen_random_uuid(), 'service', 9, 'x', '10:00', '11:00')`, [house])).rejects.toThrow(/weekday/)
+    await expect(db.query(`insert into houses (id, name, zone, service_limits) values (gen_random_uuid(), '', 'UTC', '{}')`)).rejects.toThrow(/name/)
+  })
+})
