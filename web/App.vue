@@ -20,7 +20,7 @@ const notices = useNotices()
 const route = useRoute()
 const router = useRouter()
 // dialogs do not hold up the first screen, but the finder is there before anybody can ask for it
-const fetchFinder = (): Promise<typeof import('./ui/KnifeFinder.vue')> => import('./ui/KnifeFinder.vue')
+const fetchFinder = () => import('./ui/KnifeFinder.vue')
 const KnifeFinder = defineAsyncComponent(fetchFinder)
 onMounted(() => { setTimeout(() => { fetchFinder().catch(() => undefined) }, 1500) })
 const KeysHelp = defineAsyncComponent(() => import('./ui/KeysHelp.vue'))
