@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import {
-  ActionName, Day, EdgeWordName, GrindName, HoneToolName, Id, Instant, KnifeCode, KnifeRoleName, KnifeTypeName, Measure, Name,
-  Text, ZoneName,
+  ActionName, Day, EdgeWordName, GrindName, HoneToolName, Id, Instant, KnifeCode, KnifeRoleName, KnifeTypeName, Measure,
+  ZoneName,
 } from './scalars'
 import { Defects } from './events'
 
@@ -83,7 +83,3 @@ export const KnifeView = KnifeDescription.extend({
   dullAhead: z.object({ zone: ZoneName, serviceName: z.string(), startsAt: Instant }).nullable(),
 })
 export type KnifeView = z.infer<typeof KnifeView>
-
-/** A knife leaving service says why. */
-export const LeavingReason = Text
-export const KnifeName = Name

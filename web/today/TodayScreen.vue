@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
-import { computed } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { daySummary } from '../../words/day'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../stores/fleet'
@@ -20,6 +20,18 @@ const wallNow = useNow({ interval: 15_000 })
 const nowMs = computed(() => wallNow.value.getTime() + session.clockOffsetMs)
 const nowText = computed(() => new Date(nowMs.value).toISOString())
 const list = computed(() => (fleet.fleet ? dayList(fleet.fleet, session.person?.id ?? null) : null))
+/** A screen shows about this many people; the rest are drawn right after it. */
+const FIRST_PEOPLE = 6
+const peopleShown = ref(FIRST_PEOPLE)
+watch(
+  () => list.value !== null,
+  async (isThere) => {
+    if (!isThere) return
+    await nextTick()
+    requestAnimationFrame(() => { peopleShown.value = Infinity })
+  },
+  { immediate: true },
+)
 const minutesLeft = computed(() => (fleet.fleet ? benchMinutesLeft(fleet.fleet.day, nowMs.value) : 0))
 const stoneMinutes = computed(() => list.value?.stones.reduce((sum, knife) => sum + knife.verdict.cost.minutes, 0) ?? 0)
 const summary = computed(() =>
@@ -44,7 +56,7 @@ const summary = computed(() =>
       </p>
       <div v-else class="columns">
         <div>
-          <PersonDay v-for="day in list.people" :key="day.person.id" :day="day" :now="nowText" />
+          <PersonDay v-for="day in list.people.slice(0, peopleShown)" :key="day.person.id" :day="day" :now="nowText" />
           <p v-if="list.people.length === 0" class="lead done">{{ $t('today.nothing') }}</p>
           <p v-if="list.resting.length > 0" class="resting soft">
             {{ $t('today.resting', { names: list.resting.map((day) => day.person.name).join(', ') }) }}
