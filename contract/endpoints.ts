@@ -6,7 +6,8 @@ import type { Endpoint, Method } from './endpoint'
 import {
   Device, Doorway, FirstRun, House, HousePatch, NewPerson, Person, PersonPatch, SignedIn, Station, StationPatch, WeeklySpan, WeeklySpans,
 } from './house'
-import { KnifePatch, KnifeView, NewKnife } from './knives'
+import { EdgeStory, KnifePatch, KnifeView, NewKnife } from './knives'
+import { HouseLearning, Job } from './learning'
 import { Id, Instant, Name, Pin } from './scalars'
 
 const nothing = z.object({})
@@ -75,6 +76,7 @@ export const endpoints = {
     query: z.object({ before: Instant.optional(), most: z.coerce.number().int().min(1).max(500).default(60) }),
     answer: z.array(TimelineEvent),
   }),
+  edgeStory: endpoint('get', '/api/knives/{id}/edge', 'see', 'Edge and steel of a knife through time, with the forecast', { params: byId, answer: EdgeStory }),
   sendEvents: endpoint('post', '/api/events', 'see', 'Record what happened; sending the same ids again changes nothing', {
     body: z.object({ events: z.array(NewEvent).min(1).max(200) }),
     answer: z.object({ knives: z.array(KnifeView) }),
@@ -89,6 +91,11 @@ export const endpoints = {
   }),
   week: endpoint('get', '/api/week', 'see', 'Services and quiet windows by weekday', { answer: z.array(WeeklySpan) }),
   setWeek: endpoint('put', '/api/week', 'manage-house', 'Replace services and quiet windows', { body: WeeklySpans, answer: z.array(WeeklySpan) }),
+
+  learning: endpoint('get', '/api/learning', 'see', 'What the house has taught: boards, products, hands, tools', { answer: HouseLearning }),
+  rebuild: endpoint('post', '/api/jobs/rebuild', 'manage-house', 'Reckon every knife anew from its log', { answer: Job }),
+  jobs: endpoint('get', '/api/jobs', 'manage-house', 'Long work of the house, newest first', { answer: z.array(Job) }),
+  cancelJob: endpoint('delete', '/api/jobs/{id}', 'manage-house', 'Ask long work to stop; what is done stays done', { params: byId, answer: Job }),
 
   importTable: endpoint('post', '/api/exchange/{table}', 'import', 'Read a CSV file: a dry run, or all of it', {
     params: z.object({ table: TableName }),

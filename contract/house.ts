@@ -24,10 +24,14 @@ export const Person = z.object({
   active: z.boolean(),
   hasPin: z.boolean(),
   signInName: z.string().nullable(),
+  /** the angle this person really works at, degrees per side; null when nobody has measured it */
+  workingDps: Measure.workingDps.nullable(),
 })
 export type Person = z.infer<typeof Person>
 export const NewPerson = z.object({ id: Id, name: Name, role: PersonRoleName, pin: Pin.optional() })
-export const PersonPatch = z.object({ name: Name, role: PersonRoleName, active: z.boolean(), pin: Pin }).partial()
+export const PersonPatch = z
+  .object({ name: Name, role: PersonRoleName, active: z.boolean(), pin: Pin, workingDps: Measure.workingDps.nullable() })
+  .partial()
 
 export const Station = z.object({
   id: Id,

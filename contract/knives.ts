@@ -48,6 +48,10 @@ const StepView = z.object({
 })
 export type StepView = z.infer<typeof StepView>
 
+const Chance = z.number().min(0).max(1)
+/** A date with an 80 % band. */
+const DateBand = z.object({ earlyAt: Instant, middleAt: Instant, lateAt: Instant })
+
 const ZoneCondition = z.object({ forceGf: z.number(), lowGf: z.number(), highGf: z.number(), word: EdgeWordName })
 
 /** A knife with everything derived from its log at one moment. */
@@ -81,5 +85,50 @@ export const KnifeView = KnifeDescription.extend({
   readingCount: z.number(),
   verdict: StepView.extend({ runnerUp: StepView.nullable() }),
   dullAhead: z.object({ zone: ZoneName, serviceName: z.string(), startsAt: Instant }).nullable(),
+  /** chance of ending each of the next services dull; the first may be running now */
+  servicesAhead: z.array(z.object({ serviceName: z.string(), startsAt: Instant, zone: ZoneName, chanceDull: Chance })),
+  /** when the limit is passed with a chance of 10, 50 and 90 %, null beyond the outlook */
+  toLimit: z.object({ earlyAt: Instant.nullable(), middleAt: Instant.nullable(), lateAt: Instant.nullable() }),
+  /** whether the forecast stands on this knife's own readings or on what its kin taught */
+  knownFrom: z.enum(['own', 'kin']),
+  /** the holder's working angle against this edge, where it matters */
+  mismatch: z.object({ workingDps: z.number(), mismatchDps: z.number(), does: z.enum(['shoulder-only', 'too-little', 'micro-bevel']), reach: z.number() }).nullable(),
+  thinningDue: DateBand.nullable(),
+  wornOut: DateBand.nullable(),
 })
 export type KnifeView = z.infer<typeof KnifeView>
+
+const Moment = z.object({ at: Instant, forceGf: z.number(), lowGf: z.number(), highGf: z.number() })
+const Banded = z.object({ mean: z.number(), low: z.number(), high: z.number() })
+
+/** Everything a knife's page draws: what was read, what was believed at the time, and what is coming. */
+export const EdgeStory = z.object({
+  limitGf: z.number(),
+  now: Instant,
+  zones: z.object({ heel: z.array(Moment), belly: z.array(Moment), tip: z.array(Moment) }),
+  readings: z.array(z.object({ at: Instant, zone: ZoneName, forceGf: z.number() })),
+  marks: z.array(z.object({ at: Instant, kind: z.enum(['honed', 'sharpened', 'checked', 'measured', 'quarantined', 'released', 'moved']), personName: z.string().nullable() })),
+  ahead: z.array(z.object({
+    serviceName: z.string(), startsAt: Instant, endsAt: Instant, chanceDull: Chance,
+    zones: z.object({ heel: Moment, belly: Moment, tip: Moment }),
+  })),
+  learned: z.object({
+    knownFrom: z.enum(['own', 'kin']),
+    readingCount: z.number(),
+    /** wear against the table of its steel, as a factor */
+    wear: Banded,
+    zoneWear: z.object({ heel: Banded, belly: Banded, tip: Banded }),
+    honing: Banded,
+    /** hours of use from a fresh edge to the limit */
+    lifeHours: z.object({ low: z.number().nullable(), middle: z.number().nullable(), high: z.number().nullable() }),
+    bentShare: z.number(),
+  }),
+  steel: z.object({
+    points: z.array(z.object({ at: Instant, heightMm: Banded, bteMm: Banded, measured: z.boolean() })),
+    minimumHeightMm: z.number(),
+    thickestMm: z.number(),
+    sessionsPerYear: z.number(),
+    perSessionMm: z.number(),
+  }),
+})
+export type EdgeStory = z.infer<typeof EdgeStory>

@@ -45,6 +45,7 @@ export const Measure = {
   spineMm: z.number().min(0.5).max(12),
   bteMm: z.number().min(0.05).max(3),
   dps: z.number().min(0).max(45),
+  workingDps: z.number().min(3).max(45),
   hrc: z.number().min(40).max(70),
   ratioRight: z.number().int().min(0).max(100),
   price: z.number().min(0).max(100_000),

@@ -110,7 +110,7 @@ export const KNIVES: readonly SampleKnife[] = [
   plain('paring', 90, 'Fish counter', 'Corin Hale', '1.4116', 56, 14),
   plain('slicer', 270, 'Fish counter', 'Corin Hale', '1.4528', 60, 124, { measured: { heelHeightMm: 37.5, spineMm: 1.9, bteMm: 0.24, bteNewMm: 0.22, dps: 13 } }),
   plain('slicer', 300, 'Charcuterie', 'Teun Aalders', '1.4116', 57, 92, { story: 'straddles' }),
-  plain('slicer', 260, 'Charcuterie', 'Nadia Corbel', '1.4116', 57, 71, { measured: { heelHeightMm: 26.5, spineMm: 1.8, bteMm: 0.33, bteNewMm: 0.25 }, story: 'worn-out' }),
+  plain('slicer', 260, 'Charcuterie', 'Nadia Corbel', '1.4116', 57, 71, { measured: { heelHeightMm: 27.4, spineMm: 1.8, bteMm: 0.27, bteNewMm: 0.25 }, story: 'worn-out' }),
   plain('bread', 250, 'Pastry and bread', 'Nadia Corbel', '1.4116', 56, 48),
   plain('bread', 260, 'Banquet prep', 'Kit Larkin', '1.4116', 56, 46),
   plain('fillet', 200, 'Fish counter', 'Corin Hale', '1.4116', 57, 52),

@@ -24,6 +24,8 @@ import { lastChapter, UNTENDED_MS } from './stories'
 const SPACE = '0b9e9a58-3c43-4f0e-8f6b-7a6f1e0f7d11'
 const SEED = 20_26
 const WEEKS = 10
+/** The knife nobody has read came this long ago. */
+const NEWCOMER_DAYS = 6
 const DAY_MS = 86_400_000
 const id = (...parts: readonly (string | number)[]): string => idFrom(parts.join('/'), SPACE)
 
@@ -74,7 +76,7 @@ function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: n
   const blade = knownBlade(knife)
   const station = STATIONS.find((one) => one.name === sample.station)
   if (!station) throw new Error(`${knife.code} lies at ${sample.station}, which Hallow Quay does not have`)
-  const fromMs = nowMs - WEEKS * 7 * DAY_MS
+  const fromMs = nowMs - (sample.story === 'never-read' ? NEWCOMER_DAYS : WEEKS * 7) * DAY_MS
   const holderId = sample.holder === null ? null : personId(sample.holder)
   const services = occurrences(WEEK.filter((span) => span.kind === 'service'), HOUSE_ZONE, fromMs, nowMs + DAY_MS)
   const limitGf = DEFAULT_SERVICE_LIMITS[blade.role]
@@ -90,7 +92,7 @@ function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: n
     nowMs,
     holderId,
     hands: sample.station === 'Butchery' ? [HANDS[2]] : sample.station === 'Fish counter' ? [HANDS[1], HANDS[0]] : HANDS,
-    habits: { honesBefore: luck.between(0.55, 0.95), daysBetweenChecks: luck.between(3, 5.5), laddersInstead: luck.happens(0.3) ? 0.6 : 0.05, sharpensOver: luck.between(0.84, 1), untendedFromMs },
+    habits: { honesBefore: luck.between(0.8, 0.98), daysBetweenChecks: luck.between(2, 4), laddersInstead: luck.happens(0.3) ? 0.6 : 0.05, sharpensOver: luck.between(0.72, 0.88), untendedFromMs },
     chance: luck,
   })
   const added: LifeEvent = { kind: 'added', atMs: fromMs, personId: personId('Maren Voss'), payload: { condition: 'in-use', stationId: stationId(sample.station), holderId } }

@@ -12,8 +12,12 @@ export interface Chance {
   readonly pick: <T>(from: readonly [T, ...T[]]) => T
 }
 
+const WARM_UP = 16
+
 export function chance(seed: number): Chance {
   const generator = xoroshiro128plus(seed)
+  // neighbouring seeds start alike; after these they have nothing in common
+  for (let draw = 0; draw < WARM_UP; draw++) uniformFloat64(generator)
   const next = (): number => uniformFloat64(generator)
   return {
     next,

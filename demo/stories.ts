@@ -19,7 +19,7 @@ export const UNTENDED_MS: Readonly<Record<Story, number>> = {
   'overdue-thinning': 0,
   chip: 2 * DAY,
   quarantine: 3 * DAY,
-  'worn-out': 0,
+  'worn-out': 2 * DAY,
   'never-read': 365 * DAY,
   nobody: 20 * DAY,
   retired: 10 * DAY,
@@ -74,7 +74,11 @@ export function lastChapter(story: Story, { nowMs, holderId, chefId, limitGf }: 
     case 'overdue-thinning':
       return [{ kind: 'measured', atMs: at(5 * DAY), personId: holderId, payload: { bteMm: 0.52 } }]
     case 'worn-out':
-      return [{ kind: 'measured', atMs: at(6 * DAY), personId: holderId, payload: { heelHeightMm: 26.5 } }]
+      return [
+        { kind: 'sharpened', atMs: at(27 * HOUR), personId: holderId, payload: { startGrit: 1000, finishMicron: 4, minutes: 12 } },
+        check(27 * HOUR - 3 * MINUTE, limitGf * 0.58, limitGf * 0.58, limitGf * 0.6),
+        { kind: 'measured', atMs: at(27 * HOUR - 6 * MINUTE), personId: holderId, payload: { heelHeightMm: 26.5 } },
+      ]
     case 'never-read':
     case 'nobody':
       return []

@@ -1,10 +1,6 @@
 import { openDatabase } from '../server/db/database'
-import { knifeLog } from '../server/db/queries/events'
-import { replaceFolds } from '../server/db/queries/folds'
-import { anyHouse, findHouse, touchHouse } from '../server/db/queries/houses'
-import { listKnives } from '../server/db/queries/knives'
-import { foldKnife } from '../server/services/knifeState'
-import { loadContext } from '../server/services/surroundings'
+import { anyHouse, findHouse } from '../server/db/queries/houses'
+import { rebuildHouse } from '../server/services/rebuild'
 
 /** Rebuilds everything derived from the logs of a house: npm run rebuild -- [house id], with DATABASE_URL. */
 async function main(): Promise<void> {
@@ -15,15 +11,10 @@ async function main(): Promise<void> {
     const wanted = process.argv[2]
     const house = wanted ? await findHouse(db, wanted) : await anyHouse(db)
     if (!house) throw new Error('There is no such house in this database.')
-    const knives = await listKnives(db, house.id)
-    for (const [index, knife] of knives.entries()) {
-      await db.transaction(async (client) => {
-        const context = await loadContext(client, house)
-        await replaceFolds(client, house.id, [foldKnife(context, knife, await knifeLog(client, house.id, knife.id))])
-      })
-      if ((index + 1) % 10 === 0 || index + 1 === knives.length) console.log(`${index + 1} of ${knives.length} knives`)
-    }
-    await touchHouse(db, house.id)
+    await rebuildHouse(db, house, async (done, total) => {
+      if (done % 10 === 0 || done === total) console.log(`${done} of ${total} knives`)
+      return await Promise.resolve(true)
+    })
   } finally {
     await db.close()
   }

@@ -1,7 +1,9 @@
 import { pino } from 'pino'
 import { makeApp } from '../server/app'
 import { clockFrom, systemClock } from '../server/clock'
+import { openDatabase, type Database } from '../server/db/database'
 import { migrate } from '../server/db/migrate'
+import { rebuildMissing } from '../server/services/rebuild'
 import { DEMO_SIGN_IN } from '../demo/house'
 import { loadSampleHouse } from '../demo/load'
 import { buildWeb, WEB_ROOT } from './build'
@@ -18,6 +20,15 @@ export interface ServeOptions {
 }
 
 const DATABASE = 'yorvik'
+
+async function withDatabase(url: string, work: (db: Database) => Promise<void>): Promise<void> {
+  const db = openDatabase(url, () => undefined)
+  try {
+    await work(db)
+  } finally {
+    await db.close()
+  }
+}
 
 const told = (text: string): void => { console.log(text) }
 
@@ -46,6 +57,7 @@ export async function serve(options: ServeOptions): Promise<number> {
       const loaded = await loadSampleHouse(databaseUrl, clock())
       if (loaded) told(`Loaded the sample house: ${loaded.knives} knives, ${loaded.people} people, ${loaded.events} events.`)
     }
+    await withDatabase(databaseUrl, (db) => rebuildMissing(db, (name, knives) => { told(`Reckoning ${knives} knives of ${name} anew …`) }))
     told('Building the pages where needed …')
     await buildWeb()
     const app = makeApp({ databaseUrl, log, clock, webRoot: WEB_ROOT, demo: options.demo ? DEMO_SIGN_IN : null })

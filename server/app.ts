@@ -20,12 +20,14 @@ import { CHANGES_CHANNEL } from './db/queries/houses'
 import { exchangeRoutes } from './routes/exchange'
 import { Fault } from './faults'
 import { LINES_CHANNEL, openHub } from './instruments/hub'
+import { openQueue } from './jobs/queue'
 import { mounter } from './mount'
 import { openApi } from './openapi'
 import { ownOriginOnly } from './origin'
 import { doorRoutes } from './routes/door'
 import { fleetRoutes } from './routes/fleet'
 import { houseRoutes } from './routes/house'
+import { learningRoutes } from './routes/learning'
 import type { DemoSignIn } from './services/door'
 
 export interface AppOptions {
@@ -106,6 +108,7 @@ export function makeApp(options: AppOptions): RunningApp {
   const app = express()
   const server = createServer(app)
   const hub = openHub(server, db, clock, listener)
+  const queue = openQueue(databaseUrl, db, log)
 
   app.use(
     pinoHttp({
@@ -143,6 +146,7 @@ export function makeApp(options: AppOptions): RunningApp {
   doorRoutes(mount, { db, clock, tries, demo })
   fleetRoutes(mount, db, clock)
   houseRoutes(mount, db, clock, tries)
+  learningRoutes(mount, db, clock, queue)
   exchangeRoutes(app, mount, db, clock, say)
   mountChanges(app, db, clock, listener)
   app.use('/api', (_request, _response, next) => { next(new Fault('not-found', 'no-address')) })
@@ -161,6 +165,7 @@ export function makeApp(options: AppOptions): RunningApp {
         server.close(() => { settle() })
         server.closeAllConnections()
       })
+      await queue.close()
       await listener.close()
       await db.close()
     },

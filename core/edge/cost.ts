@@ -33,6 +33,10 @@ const SETUP_MINUTES = 3
 const STAGE_MINUTES = 5
 const CLOSING_MINUTES = 3
 const PRESSING_NEWTONS = 10
+/** Full strokes a minute, both sides together, looking and wetting included (assumed). */
+const STROKES_PER_MINUTE = 40
+/** Falling counts on each later stone, a side (common practice: ten a side). */
+const LATER_STROKES_PER_SIDE = 10
 /** Steel taken beyond the blunt apex to get a clean burr all along, µm (assumed). */
 export const BURR_ALLOWANCE_UM = 20
 
@@ -49,7 +53,8 @@ export function stoneCost(blade: BladeGeometry, recessionUm: number, startGrit: 
   const grinding = (removedAreaMm2 * blade.lengthMm) / removalRate({ micron, newtons: PRESSING_NEWTONS, hrc: blade.hrc })
   const laterStages = [MIDDLE_GRIT, FINE_GRIT].filter((grit) => grit > startGrit).length
   const minutes = SETUP_MINUTES + grinding + laterStages * STAGE_MINUTES + CLOSING_MINUTES
-  return { minutes: Math.ceil(minutes), strokesPerSide: 0, steelUm: Math.round(recessionUm) }
+  const strokesPerSide = Math.ceil((grinding * STROKES_PER_MINUTE) / 2) + laterStages * LATER_STROKES_PER_SIDE
+  return { minutes: Math.ceil(minutes), strokesPerSide, steelUm: Math.round(recessionUm) }
 }
 
 /** Height that disappears when an apex of a given blunt width is ground to a point again, µm. */
@@ -61,5 +66,9 @@ export function thinningCost(blade: BladeGeometry): Cost {
   const removedMm3 = ((blade.bteMm - blade.bteWhenNewMm) / 2) * (blade.heelHeightMm / 3) * blade.lengthMm
   const micron = grainMicrons({ scale: 'JIS', value: THINNING_GRIT })
   const grinding = removedMm3 / removalRate({ micron, newtons: 2 * PRESSING_NEWTONS, hrc: blade.hrc })
-  return { minutes: Math.ceil(SETUP_MINUTES + grinding + 2 * STAGE_MINUTES), strokesPerSide: 0, steelUm: 0 }
+  return {
+    minutes: Math.ceil(SETUP_MINUTES + grinding + 2 * STAGE_MINUTES),
+    strokesPerSide: Math.ceil((grinding * STROKES_PER_MINUTE) / 2) + 2 * LATER_STROKES_PER_SIDE,
+    steelUm: 0,
+  }
 }

@@ -1,5 +1,5 @@
 import { clamp } from '../measure'
-import { bluntWidth, wornAreaFromBluntWidth, type Wear } from './wear'
+import { bluntWidth, type Wear } from './wear'
 
 /** gf that a fully rolled edge adds (assumed). */
 export const ROLL_FORCE_GF = 120
@@ -37,16 +37,4 @@ export function edgeForce(edge: Wear & { readonly freshForceGf: number }, dps: n
 /** Force the edge would have if honing brought all the roll back, gf: what only a stone can lower. */
 export function wornForce(edge: Wear & { readonly freshForceGf: number }, dps: number): number {
   return edgeForce({ roll: 0, wornAreaUm2: edge.wornAreaUm2, freshForceGf: edge.freshForceGf }, dps)
-}
-
-/**
- * The edge that explains a force, keeping the reckoned roll where it can: what a reading leaves over
- * after fresh edge and roll is blunt width; a reading below them shrinks the roll, then F₀ itself.
- */
-export function explainForce<E extends Wear & { readonly freshForceGf: number }>(edge: E, forceGf: number, dps: number): E {
-  const aboveFresh = forceGf - edge.freshForceGf
-  if (aboveFresh <= 0) return { ...edge, freshForceGf: forceGf, roll: 0, wornAreaUm2: 0 }
-  const fromBlunt = aboveFresh - ROLL_FORCE_GF * edge.roll
-  if (fromBlunt <= 0) return { ...edge, roll: aboveFresh / ROLL_FORCE_GF, wornAreaUm2: 0 }
-  return { ...edge, wornAreaUm2: wornAreaFromBluntWidth({ bluntWidthUm: fromBlunt / BLUNT_FORCE_GF_PER_UM, dps }) }
 }

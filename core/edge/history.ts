@@ -1,12 +1,18 @@
 import type { Occurrence } from '../house/serviceClock'
 import { BOARD_FACTOR, PRODUCT_FACTOR, type Board, type Product } from '../house/stations'
-import { NO_DEFECTS, standingEvents, type EventPayloads, type KnifeEvent } from './events'
-import { edgeForce, explainForce, wornForce } from './force'
+import { DEFAULT_PRIOR, freshened, honed, toldByHoning, worked, type EdgePrior } from './belief'
+import { NO_DEFECTS, standingEvents, type KnifeEvent } from './events'
+import { wornForce } from './force'
+import { judgedHand } from './hands'
 import { honeEffect } from './hone'
+import { counted } from './lessons'
 import { observeCheck } from './observe'
-import { anchored, freshZone, newKnifeState, wearRate, forceSd, type BladeNature, type KnifeState, type ZoneEdge } from './state'
-import { wearBy } from './wear'
-import { eachZone } from './zones'
+import type { BladeNature } from './nature'
+import { believing, newKnifeState, type KnifeState } from './state'
+import { ground, measuredSteel } from './steelLeft'
+import { bluntWidth } from './wear'
+
+type Happened<K extends KnifeEvent['kind']> = Extract<KnifeEvent, { kind: K }>
 
 /** How a station uses the knives that lie there. */
 export interface StationWork {
@@ -29,8 +35,6 @@ export interface Surroundings {
 const HOUR_MS = 3_600_000
 /** A declared use belongs to the service it was entered in or after, if that began this recently. */
 const DECLARATION_REACH_MS = 12 * HOUR_MS
-/** After a check says honing did nothing, this share of the roll is taken to be wear instead. */
-const MISTAKEN_ROLL: Readonly<Record<'fully' | 'partly' | 'not', number>> = { fully: 0, partly: 0.4, not: 0.9 }
 
 export type DeclaredUse = ReadonlyMap<number, number>
 
@@ -106,51 +110,78 @@ export function advance(
   declared: DeclaredUse = new Map(),
 ): KnifeState {
   if (toMs <= state.atMs) return state
-  const periods = state.stationId === null ? undefined : around.stations.get(state.stationId)
+  const { stationId } = state
+  const periods = stationId === null ? undefined : around.stations.get(stationId)
   const { hours, work } =
     periods && state.status === 'in-service'
       ? useBetween(periods, around.services, declared, state.atMs, toMs)
       : NO_USE
-  if (hours === 0) return { ...state, atMs: toMs }
+  if (hours === 0 || stationId === null) return { ...state, atMs: toMs }
+  const { sharpening, lessons } = state
   return {
-    ...state,
+    ...believing(state, worked(state.belief, nature, work, sharpening.work), nature.dps),
     atMs: toMs,
     hoursSinceCheck: state.hoursSinceCheck + hours,
     hoursSinceHone: state.hoursSinceHone + hours,
     hoursSinceSharpening: state.hoursSinceSharpening + hours,
-    zones: eachZone((zone) => {
-      const edge = state.zones[zone]
-      const { roll, wornAreaUm2 } = wearBy(edge, { hours: work, factor: 1, wearRateUm2PerHour: wearRate(nature, zone) })
-      return { roll, wornAreaUm2, freshForceGf: edge.freshForceGf, anchor: edge.anchor }
-    }),
+    sharpening: { ...sharpening, hours: sharpening.hours + hours, work: sharpening.work + work },
+    lessons: { ...lessons, workAt: counted(lessons.workAt, stationId, work) },
   }
 }
 
-function honedZone(edge: ZoneEdge, nature: BladeNature, payload: EventPayloads['honed']): ZoneEdge {
-  const effect = honeEffect({ tool: payload.tool, hrc: nature.hrc, mismatchDps: payload.mismatchDps ?? 0 })
-  const mistaken = payload.cameBack ? MISTAKEN_ROLL[payload.cameBack] : 0
-  const believed =
-    mistaken > 0
-      ? explainForce({ ...edge, roll: edge.roll * (1 - mistaken) }, edgeForce(edge, nature.dps), nature.dps)
-      : edge
-  const roll = payload.cameBack === 'fully' ? 0 : believed.roll * (1 - effect.efficiency)
-  return anchored(
-    {
-      roll,
-      wornAreaUm2: Math.max(0, believed.wornAreaUm2 - effect.abradedUm2),
-      freshForceGf: believed.freshForceGf + effect.freshForceRiseGf,
-    },
-    nature.dps,
-    forceSd(edge, nature.dps),
-  )
+function afterHoning(state: KnifeState, nature: BladeNature, event: Happened<'honed'>): KnifeState {
+  const { tool, mismatchDps, cameBack } = event.payload
+  const effect = honeEffect({ tool, hrc: nature.hrc, mismatchDps: mismatchDps ?? 0 })
+  const told = cameBack ? toldByHoning(state.belief, effect, cameBack) : state.belief
+  return {
+    ...believing(state, honed(told, nature, effect), nature.dps),
+    honedMs: event.atMs,
+    hoursSinceHone: 0,
+    lastHone: cameBack ?? state.lastHone,
+    lessons: { ...state.lessons, honesWith: counted(state.lessons.honesWith, tool, 1) },
+  }
 }
 
 /** A check within this much use of a honing also shows what the honing did. */
 const SHOWS_HONE_HOURS = 1
-const honeShown = (state: KnifeState, next: KnifeState, nature: BladeNature, limitGf: number): KnifeState['lastHone'] => {
+
+/** What the last honing did, as far as a check right after it shows: still dull from wear means it did not help. */
+function honeShown(state: KnifeState, next: KnifeState, nature: BladeNature, limitGf: number): KnifeState['lastHone'] {
   if (state.honedMs === null || state.hoursSinceHone > SHOWS_HONE_HOURS) return state.lastHone
   const stillWorn = Object.values(next.zones).some((zone) => wornForce(zone, nature.dps) > limitGf)
   return stillWorn ? 'not' : (state.lastHone ?? 'fully')
+}
+
+function afterCheck(state: KnifeState, nature: BladeNature, event: Happened<'checked'>, limitGf: number): KnifeState {
+  const { belief, doubted, workedOn } = observeCheck(state.belief, event.payload, nature, state.doubted)
+  const { sharpening, lessons } = state
+  const judged = judgedHand(state, event.payload, nature)
+  const next: KnifeState = {
+    ...believing(state, belief, nature.dps),
+    doubted,
+    defects: event.payload.defects ?? state.defects,
+    checkedMs: event.atMs,
+    hoursSinceCheck: 0,
+    readingCount: state.readingCount + event.payload.readings.length,
+    lessons: { ...(judged?.lessons ?? lessons), readings: lessons.readings + event.payload.readings.length },
+    sharpening: { ...(judged?.sharpening ?? sharpening), ...(workedOn ? { hours: 0, work: 0, personId: null } : {}) },
+  }
+  return { ...next, lastHone: honeShown(state, next, nature, limitGf) }
+}
+
+function afterSharpening(state: KnifeState, nature: BladeNature, event: Happened<'sharpened'>): KnifeState {
+  const { finishMicron, recessionMm } = event.payload
+  const bluntUm = Math.max(...Object.values(state.zones).map((zone) => bluntWidth({ wornAreaUm2: zone.wornAreaUm2, dps: nature.dps })))
+  return {
+    ...believing(state, freshened(state.belief, nature.dps, finishMicron), nature.dps),
+    doubted: { heel: 0, belly: 0, tip: 0 },
+    steel: ground(state.steel, nature, bluntUm, recessionMm),
+    sharpening: { atMs: event.atMs, personId: event.personId, finishMicron, hours: 0, work: 0, tested: false, judged: false },
+    defects: { ...NO_DEFECTS, handleLoose: state.defects.handleLoose, cracked: state.defects.cracked },
+    sharpenedMs: event.atMs,
+    hoursSinceSharpening: 0,
+    lastHone: null,
+  }
 }
 
 /** State after one event, the state having been advanced to its time. */
@@ -158,34 +189,14 @@ export function applyEvent(state: KnifeState, event: KnifeEvent, nature: BladeNa
   switch (event.kind) {
     case 'added':
       return { ...state, stationId: event.payload.stationId, holderId: event.payload.holderId }
-    case 'checked': {
-      const next: KnifeState = {
-        ...state,
-        zones: observeCheck(state.zones, event.payload, nature),
-        defects: event.payload.defects ?? state.defects,
-        checkedMs: event.atMs,
-        hoursSinceCheck: 0,
-        readingCount: state.readingCount + event.payload.readings.length,
-      }
-      return { ...next, lastHone: honeShown(state, next, nature, limitGf) }
-    }
+    case 'checked':
+      return afterCheck(state, nature, event, limitGf)
     case 'honed':
-      return {
-        ...state,
-        zones: eachZone((zone) => honedZone(state.zones[zone], nature, event.payload)),
-        honedMs: event.atMs,
-        hoursSinceHone: 0,
-        lastHone: event.payload.cameBack ?? state.lastHone,
-      }
+      return afterHoning(state, nature, event)
     case 'sharpened':
-      return {
-        ...state,
-        zones: eachZone(() => freshZone(nature.dps, event.payload.finishMicron)),
-        defects: { ...NO_DEFECTS, handleLoose: state.defects.handleLoose, cracked: state.defects.cracked },
-        sharpenedMs: event.atMs,
-        hoursSinceSharpening: 0,
-        lastHone: null,
-      }
+      return afterSharpening(state, nature, event)
+    case 'measured':
+      return { ...state, steel: measuredSteel(state.steel, event.payload) }
     case 'moved':
       return {
         ...state,
@@ -205,10 +216,18 @@ export function applyEvent(state: KnifeState, event: KnifeEvent, nature: BladeNa
     case 'retired':
       return { ...state, status: 'retired', statusReason: event.payload.reason, statusSinceMs: event.atMs }
     case 'used':
-    case 'measured':
     case 'voided':
       return state
   }
+}
+
+/** A knife's log with all that is needed to read it. */
+export interface KnifeHistory {
+  readonly nature: BladeNature
+  readonly around: Surroundings
+  readonly events: readonly KnifeEvent[]
+  readonly untilMs: number
+  readonly limitGf: number
 }
 
 /**
@@ -216,22 +235,21 @@ export function applyEvent(state: KnifeState, event: KnifeEvent, nature: BladeNa
  *
  * @param input.untilMs how far to carry the wear, ms since the epoch
  * @param input.limitGf service limit of the knife's role
+ * @param input.prior what knives of this kind are like before this one has said anything
  * @param input.onEvent called after each event with the state before and after it
  */
-export function foldHistory(input: {
-  readonly nature: BladeNature
-  readonly around: Surroundings
-  readonly events: readonly KnifeEvent[]
-  readonly untilMs: number
-  readonly limitGf: number
-  readonly onEvent?: (event: KnifeEvent, before: KnifeState, after: KnifeState) => void
-}): KnifeState {
-  const { nature, around, untilMs, limitGf, onEvent } = input
+export function foldHistory(
+  input: KnifeHistory & {
+    readonly prior?: EdgePrior
+    readonly onEvent?: (event: KnifeEvent, before: KnifeState, after: KnifeState) => void
+  },
+): KnifeState {
+  const { nature, around, untilMs, limitGf, onEvent, prior = DEFAULT_PRIOR } = input
   const events = standingEvents(input.events).filter((event) => event.atMs <= untilMs)
   const declared = declaredUse(events, around.services)
   const added = events.find((event) => event.kind === 'added')
   const condition = added?.kind === 'added' ? added.payload.condition : 'in-use'
-  let state = newKnifeState(nature, events[0]?.atMs ?? untilMs, condition)
+  let state = newKnifeState(nature, events[0]?.atMs ?? untilMs, condition, prior)
   for (const event of events) {
     const before = advance(state, nature, around, event.atMs, declared)
     state = applyEvent(before, event, nature, limitGf)

@@ -25,6 +25,8 @@ const MICRO_BEVEL_GF_PER_DPS = 4
 export interface HoneEffect {
   /** share of the roll brought back η, 0–1 */
   readonly efficiency: number
+  /** how much of the tool's own efficiency the angle lets through, 0–1 */
+  readonly reach: number
   /** worn area taken away by an abrasive tool, µm² */
   readonly abradedUm2: number
   /** rise of the fresh force when the rod stands steeper than the edge, gf */
@@ -52,6 +54,7 @@ export function honeEffect(input: {
   const isSteel = input.tool === 'smooth-steel' || input.tool === 'grooved-steel'
   return {
     efficiency: (soft + (hard - soft) * hardness) * reach,
+    reach,
     abradedUm2: abradesUm2 * reach,
     freshForceRiseGf: Math.max(0, mismatch - FULL_WITHIN_DPS) * MICRO_BEVEL_GF_PER_DPS,
     chippingRisk: isSteel && input.hrc >= BRITTLE_HRC,
@@ -63,3 +66,27 @@ export const usualHoneTool = (hrc: number): HoneTool => (hrc >= BRITTLE_HRC ? 's
 
 /** Strokes a side for a daily hone, inside the trade's 5 to 10 (common practice). */
 export const honeStrokes = (roll: number): number => Math.round(6 + 4 * clamp(roll, 0, 1))
+
+export interface AngleMismatch {
+  /** working angle minus edge angle, degrees per side */
+  readonly mismatchDps: number
+  /** what the rod does to the edge at that angle */
+  readonly does: 'nothing' | 'shoulder-only' | 'too-little' | 'micro-bevel'
+  /** share of the honing that is left, 0–1 */
+  readonly reach: number
+  readonly freshForceRiseGf: number
+}
+
+/**
+ * What happens when a person's working angle meets a knife's: within ±2 dps nothing to speak of; lower,
+ * the rod spends itself on the shoulder; higher, it puts a fat micro-bevel on (common practice).
+ *
+ * @param input.workingDps the angle the person really holds, degrees per side
+ * @param input.edgeDps the knife's edge angle, degrees per side
+ */
+export function angleMismatch(input: { readonly workingDps: number; readonly edgeDps: number }): AngleMismatch {
+  const mismatchDps = input.workingDps - input.edgeDps
+  const { reach, freshForceRiseGf } = honeEffect({ tool: 'smooth-steel', hrc: SOFT_HRC, mismatchDps })
+  const does = freshForceRiseGf > 0 ? 'micro-bevel' : reach === 0 ? 'shoulder-only' : reach < 1 ? 'too-little' : 'nothing'
+  return { mismatchDps, does, reach, freshForceRiseGf }
+}

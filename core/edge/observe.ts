@@ -1,85 +1,111 @@
+import { afterReading, afterSign } from '../statistics/evidence'
+import type { Moments } from '../statistics/gaussian'
+import { given, heard, logForce, type EdgeBelief } from './belief'
 import type { EventPayloads } from './events'
-import { edgeForce, explainForce } from './force'
-import { LADDER_FORCE } from './ladder'
-import { anchored, forceSd, type BladeNature, type ZoneEdge } from './state'
+import { LADDER_FORCE, ladderInterval, type LadderRung } from './ladder'
+import type { BladeNature } from './nature'
 import { ZONES, type ByZone, type Zone } from './zones'
 
 /** Scatter of one reading of the force test, as log standard deviation (common practice: 8–15 %). */
-const READING_LOG_SD = 0.12
+const READING_LOG_SD = 0.1
 /** A tooth or a gullet under the line: serrated edges scatter twice as much (assumed). */
-const SERRATED_LOG_SD = 0.25
+const SERRATED_LOG_SD = 0.22
 /** Repeats share the line, the tare and the hand, so averaging stops helping here. */
-const REPEAT_FLOOR_LOG_SD = 0.06
+const REPEAT_FLOOR_LOG_SD = 0.05
+/** How often a reading is a slip of the finger or the wrong knife, and how far such a slip scatters (assumed). */
+const SLIP_CHANCE = 0.02
+const SLIP_LOG_SD = 1
 /** A reading further off than this many standard deviations is either a slip or news. */
-const SURPRISE_LIMIT = 3
+const SURPRISE_LIMIT = 3.5
+/** A sign of the whole edge speaks of three zones at once, so it says less of each. */
+const WHOLE_EDGE_SPREAD = Math.sqrt(ZONES.length)
 
-interface Observation {
+/** One thing seen of one zone. */
+export interface Sighting {
+  readonly zone: Zone
+  /** best guess of the force, gf */
   readonly forceGf: number
   readonly logSd: number
   /** said more than once, or chosen from words: no slip of the finger */
   readonly deliberate: boolean
+  readonly rung: LadderRung | null
 }
 
 export const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length
 
 /** Every reading and ladder rung of a check that says something about one zone. */
-export function observationsOf(check: EventPayloads['checked'], zone: Zone, serrated: boolean): Observation[] {
+export function sightingsOf(check: EventPayloads['checked'], zone: Zone, serrated: boolean): Sighting[] {
   const single = serrated ? SERRATED_LOG_SD : READING_LOG_SD
   const readings = check.readings
     .filter((reading) => reading.zone === zone && reading.forcesGf.length > 0)
-    .map((reading) => ({
+    .map((reading): Sighting => ({
+      zone,
       forceGf: mean(reading.forcesGf),
-      logSd: Math.hypot(single / Math.sqrt(reading.forcesGf.length), REPEAT_FLOOR_LOG_SD),
+      logSd: Math.hypot(single / Math.sqrt(reading.forcesGf.length), reading.forcesGf.length > 1 ? REPEAT_FLOOR_LOG_SD : 0),
       deliberate: reading.forcesGf.length > 1,
+      rung: null,
     }))
   const rungs = check.ladder
     .filter((step) => step.zone === zone || step.zone === 'whole')
-    .map((step) => ({ ...LADDER_FORCE[step.rung], deliberate: true }))
+    .map(({ zone: where, rung }): Sighting => {
+      const { forceGf, logSd } = LADDER_FORCE[rung]
+      return { zone, forceGf, logSd: logSd * (where === 'whole' ? WHOLE_EDGE_SPREAD : 1), deliberate: true, rung }
+    })
   return [...readings, ...rungs]
 }
 
-/** How surprising an observation is: the logarithm of read over reckoned, and its expected scatter. */
-function surpriseOf(zone: ZoneEdge, seen: Observation, dps: number): { log: number; priorSd: number; isWild: boolean } {
-  const reckonedGf = edgeForce(zone, dps)
-  const priorSd = forceSd(zone, dps) / reckonedGf
-  const log = Math.log(seen.forceGf / reckonedGf)
-  return { log, priorSd, isWild: Math.abs(log) > SURPRISE_LIMIT * Math.hypot(priorSd, seen.logSd) }
+/** How far a sighting is from the reckoning, in log force and in standard deviations of the two together. */
+function surpriseOf(belief: EdgeBelief, seen: Sighting): { readonly log: number; readonly isWild: boolean } {
+  const before = logForce(belief, seen.zone)
+  const log = Math.log(seen.forceGf) - before.mean
+  return { log, isWild: Math.abs(log) > SURPRISE_LIMIT * Math.sqrt(before.variance + seen.logSd ** 2) }
+}
+
+function afterSighting(before: Moments, seen: Sighting, trusted: boolean): Moments {
+  if (seen.rung !== null) {
+    const { low, high } = ladderInterval(seen.rung)
+    return afterSign(before, low, high, seen.logSd)
+  }
+  return afterReading(before, { value: Math.log(seen.forceGf), sd: seen.logSd, slipChance: trusted ? 0 : SLIP_CHANCE, slipSd: SLIP_LOG_SD })
+}
+
+/** The belief after one sighting of a zone's force. A trusted one cannot be a slip. */
+export function observeForce(belief: EdgeBelief, seen: Sighting, trusted: boolean): EdgeBelief {
+  const before = logForce(belief, seen.zone)
+  return heard(belief, seen.zone, before, afterSighting(before, seen, trusted))
+}
+
+/** What a check leaves: the belief, the readings nobody believed, and whether somebody had been at the stone unasked. */
+export interface Observed {
+  readonly belief: EdgeBelief
+  readonly doubted: ByZone<number>
+  readonly workedOn: boolean
 }
 
 /**
- * The edge after one observation of its force: reckoning and reading averaged in the logarithm, each
- * weighted by how well it is known (a scalar Kalman update). A wild reading loosens trust in the
- * reading when it stands alone, and in the reckoning when it is confirmed.
- *
- * This is the place the learning estimator takes over: it sees the same observations.
- */
-export function observeForce(zone: ZoneEdge, seen: Observation, dps: number, confirmed: boolean): ZoneEdge {
-  const surprise = surpriseOf(zone, seen, dps)
-  const loosened = Math.abs(surprise.log) / SURPRISE_LIMIT
-  const priorSd = surprise.isWild && confirmed ? Math.max(surprise.priorSd, loosened) : surprise.priorSd
-  const wildness = loosened / Math.hypot(surprise.priorSd, seen.logSd)
-  const readingSd = surprise.isWild && !confirmed ? seen.logSd * wildness ** 2 : seen.logSd
-  const gain = priorSd ** 2 / (priorSd ** 2 + readingSd ** 2)
-  const forceGf = edgeForce(zone, dps) * Math.exp(gain * surprise.log)
-  return anchored(explainForce(zone, forceGf, dps), dps, Math.sqrt(1 - gain) * priorSd * forceGf)
-}
-
-/**
- * All zones after a check. Two zones surprising the same way confirm each other: somebody worked on
- * the knife and did not write it down.
+ * Belief after a check. A wild reading standing alone is most likely a slip and moves little. It is
+ * news when it was repeated, when another zone surprises the same way, or when the last reading there
+ * was doubted for the same reason: then the reckoning of that zone is given up, not the wear rate.
  */
 export function observeCheck(
-  zones: ByZone<ZoneEdge>,
-  check: EventPayloads['checked'],
-  nature: BladeNature,
-): ByZone<ZoneEdge> {
-  const seen = ZONES.flatMap((zone) => observationsOf(check, zone, nature.serrated).map((one) => ({ zone, one })))
-  const wild = seen.map(({ zone, one }) => surpriseOf(zones[zone], one, nature.dps)).filter((surprise) => surprise.isWild)
-  const next = { ...zones }
-  for (const { zone, one } of seen) {
-    const { log } = surpriseOf(zones[zone], one, nature.dps)
-    const fellows = wild.filter((surprise) => Math.sign(surprise.log) === Math.sign(log)).length
-    next[zone] = observeForce(next[zone], one, nature.dps, one.deliberate || fellows > 1)
+  belief: EdgeBelief, check: EventPayloads['checked'], nature: BladeNature, doubted: ByZone<number>,
+): Observed {
+  const seen = ZONES.flatMap((zone) => sightingsOf(check, zone, nature.serrated))
+  const surprises = seen.map((one) => ({ one, ...surpriseOf(belief, one) }))
+  const wildZones = (sign: number): Set<Zone> =>
+    new Set(surprises.filter(({ isWild, log }) => isWild && Math.sign(log) === sign).map(({ one }) => one.zone))
+  const doubts: Record<Zone, number> = { ...doubted }
+  const abandoned = new Set<Zone>()
+  let next = belief
+  for (const { one, log, isWild } of surprises) {
+    const sign = Math.sign(log)
+    const isNews = isWild && (one.deliberate || wildZones(sign).size > 1 || doubted[one.zone] === sign)
+    if (isNews && !abandoned.has(one.zone)) {
+      next = given(next, one.zone, sign < 0)
+      abandoned.add(one.zone)
+    }
+    next = observeForce(next, one, one.deliberate || isNews || abandoned.has(one.zone))
+    doubts[one.zone] = isWild && !isNews ? sign : 0
   }
-  return next
+  return { belief: next, doubted: doubts, workedOn: abandoned.size > 1 && wildZones(-1).size > 1 }
 }

@@ -1,16 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { NO_DEFECTS } from './events'
-import { anchored, newKnifeState, type BladeNature, type KnifeState } from './state'
+import type { BladeNature } from './nature'
+import { newKnifeState, type KnifeState } from './state'
 import { eachZone, type Zone } from './zones'
 import { recessionToApexUm, type BladeGeometry } from './cost'
 import { defaultRules, verdict } from './verdict'
 import { wornAreaFromBluntWidth } from './wear'
 
-const nature: BladeNature = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false }
+const nature: BladeNature = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
 const chef: BladeGeometry = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, bteWhenNewMm: 0.35, dps: 17, hrc: 57, minimumHeightMm: 34.5 }
 
-function edge(roll: number, bluntUm: number, more: Partial<KnifeState> = {}, sdGf = 5): KnifeState {
-  const zone = anchored({ roll, wornAreaUm2: wornAreaFromBluntWidth({ bluntWidthUm: bluntUm, dps: 17 }), freshForceGf: 165 }, 17, sdGf)
+function edge(roll: number, bluntUm: number, more: Partial<KnifeState> = {}, logSd = 0.02): KnifeState {
+  const zone = { roll, wornAreaUm2: wornAreaFromBluntWidth({ bluntWidthUm: bluntUm, dps: 17 }), freshForceGf: 165, logSd, wornLogSd: logSd }
   return { ...newKnifeState(nature, 0, 'new'), zones: eachZone(() => zone), checkedMs: 0, hoursSinceCheck: 0, readingCount: 3, ...more }
 }
 const decide = (state: KnifeState, blade: Partial<BladeGeometry> = {}): ReturnType<typeof verdict> => verdict(state, { ...chef, ...blade }, 'general')
@@ -60,12 +61,12 @@ describe('the next action', () => {
     expect(decide(edge(0.1, 2, { defects: { ...NO_DEFECTS, glint: ['belly'] } }))).toMatchObject({ action: 'stone', startGrit: 320 })
   })
 
-  it('is a check when the reckoning alone cannot tell and nobody has looked for a while', () => {
-    const unsure = edge(0, 15.8, { hoursSinceCheck: 20 }, 70)
+  it('is a check when the reckoning alone cannot tell, and not when it can', () => {
+    const unsure = edge(0, 15.8, { hoursSinceCheck: 20 }, 0.2)
     expect(decide(unsure).action).toBe('check')
     expect(codes(unsure)).toEqual(['straddles'])
     expect(decide(unsure).runnerUp?.action).toBe('stone')
-    expect(decide({ ...unsure, hoursSinceCheck: 1 }).action).toBe('stone')
+    expect(decide(edge(0, 15.8, {}, 0.03)).action).toBe('stone')
     expect(codes({ ...unsure, readingCount: 0 })).toEqual(['never-read'])
   })
 

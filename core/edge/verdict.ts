@@ -6,8 +6,9 @@ import {
 import { edgeForce, wornForce } from './force'
 import { honeStrokes, usualHoneTool, type HoneTool } from './hone'
 import { AMBER_SHARE, DEFAULT_SERVICE_LIMITS, THICKNESS_GROWTH_LIMIT, THICKNESS_LIMIT_MM } from './limits'
-import { chanceAbove, forceBand, type KnifeState } from './state'
+import { forceBand, type KnifeState } from './state'
 import { bluntWidth } from './wear'
+import { worthOfTest } from './worthOfTest'
 import { ZONES, type Zone } from './zones'
 
 export const ACTIONS = [
@@ -53,13 +54,15 @@ export interface VerdictRules {
   readonly honeFromRoll: number
   /** hours of use during which nobody is asked to hone again */
   readonly honeHoldsHours: number
-  /**
-   * A chance of being over the limit between these two asks for a check: above, the minute of a test
-   * costs more than the sessions of about a quarter of an hour it would save; below, no session is due.
-   */
-  readonly unsureBetween: readonly [number, number]
-  /** hours of use for which a check stays good */
-  readonly checkGoodHours: number
+  /** what a service with a dull knife costs, in minutes of work */
+  readonly dullServiceMinutes: number
+  /** what each µm of edge height is worth, in minutes of work */
+  readonly steelMinutesPerUm: number
+  /** share of a session's minutes that is lost when the edge was still fit: its life was not over */
+  readonly earlyShare: number
+  /** minutes of a force test, and its scatter as log standard deviation */
+  readonly testMinutes: number
+  readonly testLogSd: number
 }
 
 export function defaultRules(role: KnifeRole, limits: Readonly<Record<KnifeRole, number>> = DEFAULT_SERVICE_LIMITS): VerdictRules {
@@ -72,8 +75,12 @@ export function defaultRules(role: KnifeRole, limits: Readonly<Record<KnifeRole,
     coarseBluntUm: 15,
     honeFromRoll: 0.12,
     honeHoldsHours: 0.5,
-    unsureBetween: [0.2, 0.93],
-    checkGoodHours: 5,
+    // assumed, like all below: a house that minds its steel or its services more says so
+    dullServiceMinutes: 20,
+    steelMinutesPerUm: 0.05,
+    earlyShare: 0.4,
+    testMinutes: 1,
+    testLogSd: 0.1,
   }
 }
 
@@ -206,14 +213,25 @@ function dull(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: Verdi
   return reasons.length > 0 ? [stone] : []
 }
 
-/** A one-minute test is cheaper than a session when the reckoning straddles the limit. */
+/**
+ * A one-minute test before a session, when it is expected to save more than it costs. Neither a fresh
+ * reading nor a certain edge makes it worth doing.
+ */
 function unsureStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step | null {
-  if (state.checkedMs !== null && state.hoursSinceCheck < rules.checkGoodHours) return null
   const zone = state.zones[worst]
-  const chance = chanceAbove(zone, blade.dps, rules.limitGf)
-  const [low, high] = rules.unsureBetween
-  if (chance < low || chance > high) return null
-  return checkStep(state, blade, worst, rules)
+  const session = stoneStep(state, blade, [], false).cost
+  const { worthMinutes } = worthOfTest({
+    forceGf: edgeForce(zone, blade.dps),
+    logSd: zone.logSd,
+    limitGf: rules.limitGf,
+    testLogSd: rules.testLogSd,
+    stakes: {
+      needlessSession: rules.earlyShare * session.minutes + rules.steelMinutesPerUm * session.steelUm,
+      dullService: rules.dullServiceMinutes,
+      test: rules.testMinutes,
+    },
+  })
+  return worthMinutes > 0 ? checkStep(state, blade, worst, rules) : null
 }
 
 function checkStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step {
@@ -222,7 +240,7 @@ function checkStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: 
   return {
     action: 'check',
     reasons: [{ code: state.readingCount === 0 ? 'never-read' : 'straddles', values }],
-    cost: { minutes: 1, strokesPerSide: 0, steelUm: 0 },
+    cost: { minutes: rules.testMinutes, strokesPerSide: 0, steelUm: 0 },
     startGrit: null,
     tool: null,
     dps: blade.dps,

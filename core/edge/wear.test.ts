@@ -2,11 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { knifeDefaults } from '../house/knifeTypes'
 import { isStainless, STEELS } from '../house/steels'
-import { edgeForce, explainForce, freshForce } from './force'
+import { freshForce } from './force'
 import { honeEffect, honeStrokes } from './hone'
 import { LADDER, LADDER_FORCE } from './ladder'
 import { edgeWord } from './scale'
-import { normalCdf } from './state'
 import { bluntWidth, priorWearRate, retentionTcc, wearBy, wornAreaFromBluntWidth } from './wear'
 
 describe('blunt width', () => {
@@ -84,16 +83,6 @@ describe('the force test', () => {
     )
   })
 
-  it('is explained back by the edge that gives it', () => {
-    fc.assert(
-      fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 80, max: 900, noNaN: true }), (roll, force) => {
-        const edge = explainForce({ roll, wornAreaUm2: 40, freshForceGf: 160 }, force, 17)
-        expect(edgeForce(edge, 17)).toBeCloseTo(force, 6)
-        expect(edge.roll).toBeGreaterThanOrEqual(0)
-        expect(edge.wornAreaUm2).toBeGreaterThanOrEqual(0)
-      }),
-    )
-  })
 
   it('calls 300 gf on a chef’s knife tiring and 700 gf out', () => {
     expect(edgeWord(300, 350)).toBe('tiring')
@@ -127,13 +116,6 @@ describe('honing', () => {
       expect(honeStrokes(roll)).toBeGreaterThanOrEqual(5)
       expect(honeStrokes(roll)).toBeLessThanOrEqual(10)
     }
-  })
-})
-
-describe('the normal distribution', () => {
-  // Standard normal table.
-  it.each([[0, 0.5], [1, 0.841345], [1.2816, 0.9], [-1.96, 0.024998]])('Φ(%d) = %d', (z, probability) => {
-    expect(normalCdf(z)).toBeCloseTo(probability, 4)
   })
 })
 

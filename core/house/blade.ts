@@ -1,4 +1,5 @@
-import type { BladeNature } from '../edge/state'
+import type { BladeNature } from '../edge/nature'
+import type { SteelLeft } from '../edge/steelLeft'
 import { minimumHeightMm } from '../edge/limits'
 import type { BladeGeometry } from '../edge/cost'
 import { knifeDefaults, meanDps, type KnifeRole, type KnifeType } from './knifeTypes'
@@ -62,7 +63,18 @@ export function knownBlade(knife: DescribedBlade): KnownBlade {
     role: usual.role,
     measures,
     assumed: MEASURABLE.filter((field) => knife[field] === null),
-    nature: { dps, hrc: measures.hrc, carbides: steel?.carbides ?? {}, serrated: knife.serrated },
+    nature: {
+      dps,
+      hrc: measures.hrc,
+      carbides: steel?.carbides ?? {},
+      serrated: knife.serrated,
+      make: {
+        heelHeightMm: measures.heelHeightMm,
+        spineMm: measures.spineMm,
+        bteMm: measures.bteMm,
+        measured: { height: knife.heelHeightMm !== null, bte: knife.bteMm !== null, spine: knife.spineMm !== null },
+      },
+    },
     geometry: {
       lengthMm: knife.lengthMm,
       heelHeightMm: measures.heelHeightMm,
@@ -73,5 +85,17 @@ export function knownBlade(knife: DescribedBlade): KnownBlade {
       hrc: measures.hrc,
       minimumHeightMm: minimumHeightMm(knife.type),
     },
+  }
+}
+
+/** The blade as it is by now: what sessions took and calipers found since it joined. */
+export function presentBlade(blade: KnownBlade, steel: SteelLeft): KnownBlade {
+  const now = { heelHeightMm: steel.heightMm.mean, bteMm: steel.bteMm.mean, spineMm: steel.spineMm }
+  const found: Partial<Record<Measurable, boolean>> = { heelHeightMm: steel.measured.height, bteMm: steel.measured.bte, spineMm: steel.measured.spine }
+  return {
+    ...blade,
+    measures: { ...blade.measures, ...now },
+    assumed: blade.assumed.filter((field) => !found[field]),
+    geometry: { ...blade.geometry, ...now },
   }
 }

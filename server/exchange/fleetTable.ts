@@ -6,7 +6,7 @@ import { issueWords } from '../../words/faults'
 import type { Queryable } from '../db/database'
 import { asKnifeEvent, insertEvents, type EventWrite } from '../db/queries/events'
 import { replaceFolds } from '../db/queries/folds'
-import { insertKnives, updateKnife, type StoredKnife } from '../db/queries/knives'
+import { insertKnives, listKnives, updateKnife, type StoredKnife } from '../db/queries/knives'
 import { insertStation, insertStationPeriod } from '../db/queries/stations'
 import { Fault } from '../faults'
 import { foldKnife, refold } from '../services/knifeState'
@@ -173,8 +173,11 @@ async function applyFleet(db: Queryable, present: Present, decisions: readonly D
   await insertEvents(db, houseId, writes.flatMap(({ events }) => events))
   const context = await loadContext(db, present.caller.house)
   const added = writes.filter(({ decision }) => !decision.before)
-  await replaceFolds(db, houseId, added.map(({ decision, events }) => foldKnife(context, decision.knife, events.map(asKnifeEvent))))
+  // measures as the database rounds them, which is what any later rebuild reads
+  const kept = new Map((await listKnives(db, houseId)).map((knife) => [knife.id, knife]))
+  const stored = ({ knife }: Decision): StoredKnife => kept.get(knife.id) ?? knife
+  await replaceFolds(db, houseId, added.map(({ decision, events }) => foldKnife(context, stored(decision), events.map(asKnifeEvent))))
   for (const { decision, events } of writes) {
-    if (decision.before && (decision.changes.length > 0 || events.length > 0)) await refold(db, context, decision.knife)
+    if (decision.before && (decision.changes.length > 0 || events.length > 0)) await refold(db, context, stored(decision))
   }
 }

@@ -1,12 +1,13 @@
 import type { NewEvent } from '../../contract/events'
 import type { KnifeView } from '../../contract/knives'
+import { knownBlade } from '../../core/house/blade'
 import type { Right } from '../../core/house/rights'
 import { assertMay, type Caller } from '../access/sessions'
 import type { Clock } from '../clock'
 import type { Database, Queryable } from '../db/database'
 import { asKnifeEvent, findEvent, insertEvents, knownEventIds, type EventWrite } from '../db/queries/events'
 import { touchHouse } from '../db/queries/houses'
-import { lockKnife, updateKnife, type StoredKnife } from '../db/queries/knives'
+import { lockKnife, type StoredKnife } from '../db/queries/knives'
 import { findPerson } from '../db/queries/people'
 import { Fault, notFound } from '../faults'
 import { viewKnives } from './fleet'
@@ -65,28 +66,20 @@ function assertChipFits(event: NewEvent, knife: StoredKnife): void {
   }
 }
 
-/** Measurements that were read become the knife's description too. */
-function measuredKnife(knife: StoredKnife, events: readonly NewEvent[]): StoredKnife {
-  return events.reduce<StoredKnife>((described, event) => {
-    if (event.kind !== 'measured') return described
-    const { heelHeightMm, spineMm, bteMm } = event.payload
-    return {
-      ...described,
-      heelHeightMm: heelHeightMm ?? described.heelHeightMm,
-      spineMm: spineMm ?? described.spineMm,
-      bteMm: bteMm ?? described.bteMm,
-    }
-  }, knife)
+/** A honing by somebody whose working angle is known also keeps how far that is from the knife's. */
+function payloadOf(event: NewEvent, knife: StoredKnife, workingDps: number | null): NewEvent['payload'] {
+  if (event.kind !== 'honed' || event.payload.mismatchDps !== undefined || workingDps === null) return event.payload
+  return { ...event.payload, mismatchDps: Math.round((workingDps - knownBlade(knife).nature.dps) * 10) / 10 }
 }
 
-const toWrite = (caller: Caller) => (event: NewEvent): EventWrite => ({
+const toWrite = (caller: Caller, knife: StoredKnife, workingDps: number | null) => (event: NewEvent): EventWrite => ({
   id: event.id,
   knifeId: event.knifeId,
   kind: event.kind,
   at: new Date(event.at),
   personId: caller.person.id,
   deviceId: caller.deviceId,
-  payload: event.payload,
+  payload: payloadOf(event, knife, workingDps),
 })
 
 /**
@@ -106,6 +99,7 @@ export async function recordEvents(db: Database, clock: Clock, caller: Caller, e
     const context = await loadContext(client, caller.house)
     const stationIds = new Set(context.stations.map((station) => station.id))
     const known = await knownEventIds(client, caller.house.id, events.map((event) => event.id))
+    const workingDps = (await findPerson(client, caller.house.id, caller.person.id))?.workingDps ?? null
     const pairs = []
     // in one order for everybody, so that two devices never wait for each other in a circle
     for (const knifeId of [...new Set(events.map((event) => event.knifeId))].sort()) {
@@ -117,11 +111,9 @@ export async function recordEvents(db: Database, clock: Clock, caller: Caller, e
         if (event.kind === 'voided') await assertVoidable(client, caller, event)
         assertChipFits(event, knife)
       }
-      const writes = fresh.map(toWrite(caller))
+      const writes = fresh.map(toWrite(caller, knife, workingDps))
       await insertEvents(client, caller.house.id, writes)
-      const described = measuredKnife(knife, fresh)
-      if (described !== knife) await updateKnife(client, caller.house.id, described)
-      pairs.push({ knife: described, state: await foldOn(client, context, described, writes.map(asKnifeEvent)) })
+      pairs.push({ knife, state: await foldOn(client, context, knife, writes.map(asKnifeEvent)) })
     }
     if (known.size < events.length) await touchHouse(client, caller.house.id)
     return await viewKnives(client, caller.house, now, pairs)

@@ -5,10 +5,11 @@ import type { Clock } from '../clock'
 import type { Database, Queryable } from '../db/database'
 import type { StoredHouse } from '../db/queries/houses'
 import { listKnives, listStates, type StoredKnife } from '../db/queries/knives'
-import { listPeople, publicPerson } from '../db/queries/people'
+import { listPeople, publicPerson, type StoredPerson } from '../db/queries/people'
 import { prepare, type Prepared } from '../mount'
-import { knifeView } from './knifeView'
-import { loadContext, surroundings } from './surroundings'
+import { kinOf } from './kin'
+import { knifeView, type Reading } from './knifeView'
+import { loadContext, surroundings, type HouseContext } from './surroundings'
 import type { KnifeState } from '../../core/edge/state'
 
 const DAY_MS = 86_400_000
@@ -16,22 +17,41 @@ const DAY_MS = 86_400_000
 export const OUTLOOK_MS = 14 * DAY_MS
 const MINUTE_MS = 60_000
 
-/** Every knife of a house as it is at a moment. */
-export async function readFleet(db: Queryable, house: StoredHouse, now: Date): Promise<Fleet> {
+/** Everything that reading the knives of a house takes. */
+export interface FleetReading extends Reading {
+  readonly knives: readonly StoredKnife[]
+  readonly states: ReadonlyMap<string, KnifeState>
+  readonly people: readonly StoredPerson[]
+  readonly context: HouseContext
+}
+
+/** Loads a house's knives with what they teach each other. */
+export async function loadReading(db: Queryable, house: StoredHouse, now: Date): Promise<FleetReading> {
   const context = await loadContext(db, house)
   const [knives, states, people] = [await listKnives(db, house.id), await listStates(db, house.id), await listPeople(db, house.id)]
   const nowMs = now.getTime()
   const oldest = Math.min(nowMs, ...[...states.values()].map((state) => state.atMs))
-  const around = surroundings(context, oldest, nowMs + OUTLOOK_MS)
+  return {
+    house, context, knives, states, people, nowMs,
+    around: surroundings(context, oldest, nowMs + OUTLOOK_MS),
+    kin: kinOf(context, knives, states),
+    workingDps: new Map(people.flatMap(({ id, workingDps }): [string, number][] => (workingDps === null ? [] : [[id, workingDps]]))),
+  }
+}
+
+/** Every knife of a house as it is at a moment. */
+export async function readFleet(db: Queryable, house: StoredHouse, now: Date): Promise<Fleet> {
+  const reading = await loadReading(db, house, now)
+  const { context, nowMs } = reading
   const ofDay = (kind: 'service' | 'quiet'): Fleet['day']['services'] =>
     occurrencesOfDay(context.spans.filter((span) => span.kind === kind), house.zone, nowMs).map(toSpan)
   return {
     now: now.toISOString(),
-    knives: knives.flatMap((knife) => {
-      const state = states.get(knife.id)
-      return state ? [knifeView(knife, state, house, around, nowMs)] : []
+    knives: reading.knives.flatMap((knife) => {
+      const state = reading.states.get(knife.id)
+      return state ? [knifeView(knife, state, reading)] : []
     }),
-    people: people.map(publicPerson),
+    people: reading.people.map(publicPerson),
     stations: [...context.stations],
     day: {
       startsAt: new Date(startOfDay(nowMs, house.zone)).toISOString(),
@@ -78,9 +98,6 @@ export async function viewKnives(
   now: Date,
   pairs: readonly { readonly knife: StoredKnife; readonly state: KnifeState }[],
 ): Promise<KnifeView[]> {
-  const context = await loadContext(db, house)
-  const nowMs = now.getTime()
-  const oldest = Math.min(nowMs, ...pairs.map(({ state }) => state.atMs))
-  const around = surroundings(context, oldest, nowMs + OUTLOOK_MS)
-  return pairs.map(({ knife, state }) => knifeView(knife, state, house, around, nowMs))
+  const reading = await loadReading(db, house, now)
+  return pairs.map(({ knife, state }) => knifeView(knife, state, reading))
 }

@@ -1,30 +1,92 @@
-import { defaultRules, verdict } from '../../core/edge/verdict'
+import { defaultRules, verdict, type VerdictRules } from '../../core/edge/verdict'
 import { advance, type Surroundings } from '../../core/edge/history'
-import { firstDullService } from '../../core/edge/outlook'
+import { firstDull, forecastEdge, rotaAhead, usualUse, type EdgeForecast } from '../../core/edge/forecast'
+import { angleMismatch } from '../../core/edge/hone'
 import { thicknessLimitMm } from '../../core/edge/limits'
 import { edgeWord, worstWord } from '../../core/edge/scale'
 import { forceBand, type KnifeState } from '../../core/edge/state'
+import { steelAhead, type DateBand } from '../../core/edge/steelAhead'
 import { ZONES, type Zone } from '../../core/edge/zones'
-import { knownBlade } from '../../core/house/blade'
+import { knownBlade, presentBlade, type KnownBlade } from '../../core/house/blade'
 import type { KnifeView } from '../../contract/knives'
 import type { StoredKnife } from '../db/queries/knives'
 import type { StoredHouse } from '../db/queries/houses'
+import type { Kin } from './kin'
+
+/** What reading a knife needs beside the knife itself. */
+export interface Reading {
+  readonly house: StoredHouse
+  readonly around: Surroundings
+  readonly kin: Kin
+  /** angles people really work at, degrees per side, by person */
+  readonly workingDps: ReadonlyMap<string, number>
+  readonly nowMs: number
+}
+
+/** A knife carried up to now: its blade as it is, its state, and the services ahead of it. */
+export interface PresentKnife {
+  readonly blade: KnownBlade
+  readonly rules: VerdictRules
+  readonly state: KnifeState
+  readonly forecast: EdgeForecast
+}
 
 const instant = (ms: number): string => new Date(ms).toISOString()
-const instantOrNull = (ms: number | null): string | null => (ms === null ? null : instant(ms))
+const instantOrNull = (ms: number | null | undefined): string | null => (ms === null || ms === undefined ? null : instant(ms))
 const tenth = (value: number): number => Math.round(value * 10) / 10
+const hundredth = (value: number): number => Math.round(value * 100) / 100
+const bandView = (band: DateBand | null): KnifeView['thinningDue'] =>
+  band && { earlyAt: instant(band.earlyMs), middleAt: instant(band.middleMs), lateAt: instant(band.lateMs) }
+/** Services shown ahead of a knife in lists; its own page shows all of the outlook. */
+const SERVICES_IN_LISTS = 4
+/** From so many readings on a knife speaks for itself. */
+const OWN_READINGS = 3
 
-/** A knife as screens see it: its description, and everything its log says about it at `nowMs`. */
-export function knifeView(
-  knife: StoredKnife,
-  stored: KnifeState,
-  house: StoredHouse,
-  around: Surroundings,
-  nowMs: number,
-): KnifeView {
-  const blade = knownBlade(knife)
+/** The present state of a knife, kin and rota taken in. */
+export function presentKnife(knife: StoredKnife, stored: KnifeState, reading: Reading): PresentKnife {
+  const described = knownBlade(knife)
+  const { around, kin, house, nowMs, workingDps } = reading
+  const state = advance(kin.inform(knife, stored), described.nature, around, nowMs)
+  const blade = presentBlade(described, state.steel)
+  const limitGf = house.serviceLimits[blade.role]
   const rules = { ...defaultRules(blade.role, house.serviceLimits), thicknessLimitMm: thicknessLimitMm(knife.type) }
-  const state = advance(stored, blade.nature, around, nowMs)
+  const inUse = state.status === 'in-service' && state.stationId !== null
+  const ahead = inUse ? rotaAhead(around.stations.get(state.stationId ?? ''), around.services, nowMs, kin.shift(knife, stored)) : []
+  const use = usualUse(blade.nature, limitGf, ahead)
+  const working = state.holderId === null ? undefined : workingDps.get(state.holderId)
+  const hone = use.hone && working !== undefined ? { ...use.hone, mismatchDps: working - blade.nature.dps } : use.hone
+  return { blade, rules, state, forecast: forecastEdge(state, { ...use, hone }) }
+}
+
+function mismatchOf({ state, blade }: PresentKnife, workingDps: ReadonlyMap<string, number>): KnifeView['mismatch'] {
+  const working = state.holderId === null ? undefined : workingDps.get(state.holderId)
+  if (working === undefined) return null
+  const { does, mismatchDps, reach } = angleMismatch({ workingDps: working, edgeDps: blade.nature.dps })
+  return does === 'nothing' ? null : { workingDps: working, mismatchDps: tenth(mismatchDps), does, reach: hundredth(reach) }
+}
+
+function aheadView({ forecast }: PresentKnife): Pick<KnifeView, 'dullAhead' | 'servicesAhead' | 'toLimit'> {
+  const dull = firstDull(forecast)
+  const { early, middle, late } = forecast.toLimit
+  return {
+    dullAhead: dull ? { zone: dull.worstZone, serviceName: dull.name, startsAt: instant(dull.startMs) } : null,
+    servicesAhead: forecast.services.slice(0, SERVICES_IN_LISTS).map((service) => ({
+      serviceName: service.name, startsAt: instant(service.startMs), zone: service.worstZone, chanceDull: hundredth(service.chanceDull),
+    })),
+    toLimit: { earlyAt: instantOrNull(early?.atMs), middleAt: instantOrNull(middle?.atMs), lateAt: instantOrNull(late?.atMs) },
+  }
+}
+
+function steelView({ state, blade, rules }: PresentKnife): Pick<KnifeView, 'thinningDue' | 'wornOut'> {
+  const thickestMm = Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm * (1 + rules.thicknessGrowth))
+  const { thinningDue, wornOut } = steelAhead(state, blade.nature, blade.geometry, thickestMm)
+  return { thinningDue: bandView(thinningDue), wornOut: bandView(wornOut) }
+}
+
+/** A knife as screens see it: its description, and everything its log and its kin say about it now. */
+export function knifeView(knife: StoredKnife, stored: KnifeState, reading: Reading): KnifeView {
+  const present = presentKnife(knife, stored, reading)
+  const { blade, rules, state } = present
   const condition = (zone: Zone): KnifeView['zones'][Zone] => {
     const band = forceBand(state.zones[zone], blade.nature.dps)
     return {
@@ -36,8 +98,6 @@ export function knifeView(
   }
   const zones = { heel: condition('heel'), belly: condition('belly'), tip: condition('tip') }
   const { runnerUp, worstZone, ...step } = verdict(state, blade.geometry, blade.role, rules)
-  const inService = state.status === 'in-service'
-  const ahead = inService ? firstDullService(state, blade.nature, around, rules.limitGf) : null
   const copy = (one: typeof step): KnifeView['verdict'] => ({
     ...one,
     reasons: one.reasons.map((reason) => ({ code: reason.code, values: { ...reason.values } })),
@@ -46,6 +106,8 @@ export function knifeView(
   return {
     ...knife,
     ...blade.measures,
+    heelHeightMm: tenth(blade.measures.heelHeightMm),
+    bteMm: hundredth(blade.measures.bteMm),
     assumed: [...blade.assumed],
     role: blade.role,
     limitGf: rules.limitGf,
@@ -65,8 +127,9 @@ export function knifeView(
     hoursSinceSharpening: tenth(state.hoursSinceSharpening),
     readingCount: state.readingCount,
     verdict: { ...copy(step), runnerUp: runnerUp ? copy(runnerUp) : null },
-    dullAhead: ahead
-      ? { zone: ahead.zone, serviceName: ahead.service.name, startsAt: instant(ahead.service.startMs) }
-      : null,
+    ...aheadView(present),
+    knownFrom: state.readingCount >= OWN_READINGS ? 'own' : 'kin',
+    mismatch: mismatchOf(present, reading.workingDps),
+    ...steelView(present),
   }
 }

@@ -76,6 +76,11 @@ const isDuplicateCode = (error: unknown): boolean =>
 const duplicateCode = (code: string): Fault =>
   new Fault('conflict', 'duplicate-code', { code }, [{ path: 'code', key: 'duplicate-code', values: { code } }])
 
+/** A knife as the database keeps it, its measures rounded to its columns: what a later rebuild will read too. */
+async function asStored(db: Queryable, context: HouseContext, knife: StoredKnife): Promise<StoredKnife> {
+  return (await findKnife(db, context.house.id, knife.id)) ?? knife
+}
+
 /** Puts a described knife and the event of its joining into an open transaction. */
 export async function joinFleet(
   db: Queryable,
@@ -85,7 +90,7 @@ export async function joinFleet(
 ): Promise<KnifeState> {
   await insertKnives(db, context.house.id, [knife])
   await insertEvents(db, context.house.id, [added])
-  return await refold(db, context, knife)
+  return await refold(db, context, await asStored(db, context, knife))
 }
 
 export async function addKnife(db: Database, clock: Clock, caller: Caller, input: NewKnife): Promise<KnifeView> {
@@ -134,9 +139,10 @@ export async function editKnife(db: Database, clock: Clock, caller: Caller, knif
       assertPlausible(knife)
       await updateKnife(client, caller.house.id, knife)
       const context = await loadContext(client, caller.house)
-      const state = await refold(client, context, knife)
+      const stored = await asStored(client, context, knife)
+      const state = await refold(client, context, stored)
       await touchHouse(client, caller.house.id)
-      const [view] = await viewKnives(client, caller.house, clock(), [{ knife, state }])
+      const [view] = await viewKnives(client, caller.house, clock(), [{ knife: stored, state }])
       if (!view) throw notFound('knife')
       return view
     })

@@ -23,7 +23,7 @@ const knives = [
   knife('PE-01', { type: 'petty', status: 'quarantined', name: 'oyster' }),
 ]
 const everything: RackQuery = { text: '', station: '', word: '', status: 'in-service', sort: 'code', view: 'strips' }
-const person = (id: string, name: string): Fleet['people'][number] => ({ id, name, role: 'cook', active: true, hasPin: true, signInName: null })
+const person = (id: string, name: string): Fleet['people'][number] => ({ id, name, role: 'cook', active: true, hasPin: true, signInName: null, workingDps: null })
 
 let fleet: ReturnType<typeof useFleet>
 beforeEach(() => {

@@ -17,7 +17,7 @@ function knife(action: string, holderId: string | null, more: Partial<KnifeView>
     ...more,
   } as KnifeView
 }
-const person = (id: string, role: 'cook' | 'chef' = 'cook'): Fleet['people'][number] => ({ id, name: id, role, active: true, hasPin: true, signInName: null })
+const person = (id: string, role: 'cook' | 'chef' = 'cook'): Fleet['people'][number] => ({ id, name: id, role, active: true, hasPin: true, signInName: null, workingDps: null })
 const day = {
   startsAt: '2026-11-24T00:00:00Z',
   services: [{ name: 'lunch', startsAt: '2026-11-24T12:00:00Z', endsAt: '2026-11-24T14:30:00Z' }, { name: 'dinner', startsAt: '2026-11-24T17:30:00Z', endsAt: '2026-11-24T22:00:00Z' }],

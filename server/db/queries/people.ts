@@ -11,6 +11,7 @@ interface PersonRow {
   sign_in_name: string | null
   password_hash: string | null
   pin_hash: string | null
+  working_dps: number | null
 }
 
 export interface StoredPerson extends Person {
@@ -29,14 +30,15 @@ const toPerson = (row: PersonRow): StoredPerson => ({
   signInName: row.sign_in_name,
   passwordHash: row.password_hash,
   pinHash: row.pin_hash,
+  workingDps: row.working_dps,
 })
 
 /** The part of a person that may leave the server. */
-export const publicPerson = ({ id, name, role, active, hasPin, signInName }: StoredPerson): Person => ({
-  id, name, role, active, hasPin, signInName,
+export const publicPerson = ({ id, name, role, active, hasPin, signInName, workingDps }: StoredPerson): Person => ({
+  id, name, role, active, hasPin, signInName, workingDps,
 })
 
-const COLUMNS = 'house_id, id, name, role, active, sign_in_name, password_hash, pin_hash'
+const COLUMNS = 'house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps'
 
 export async function listPeople(db: Queryable, houseId: string): Promise<StoredPerson[]> {
   const { rows } = await db.query<PersonRow>(
@@ -70,21 +72,22 @@ export interface PersonWrite {
   readonly signInName: string | null
   readonly passwordHash: string | null
   readonly pinHash: string | null
+  readonly workingDps?: number | null
 }
 
 export async function insertPerson(db: Queryable, houseId: string, person: PersonWrite): Promise<void> {
   await db.query(
-    `insert into people (house_id, id, name, role, active, sign_in_name, password_hash, pin_hash)
-     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-    [houseId, person.id, person.name, person.role, person.active, person.signInName, person.passwordHash, person.pinHash],
+    `insert into people (house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    [houseId, person.id, person.name, person.role, person.active, person.signInName, person.passwordHash, person.pinHash, person.workingDps ?? null],
   )
 }
 
 export async function updatePerson(db: Queryable, houseId: string, person: PersonWrite): Promise<void> {
   await db.query(
     `update people
-     set name = $3, role = $4, active = $5, pin_hash = $6
+     set name = $3, role = $4, active = $5, pin_hash = $6, working_dps = $7
      where house_id = $1 and id = $2`,
-    [houseId, person.id, person.name, person.role, person.active, person.pinHash],
+    [houseId, person.id, person.name, person.role, person.active, person.pinHash, person.workingDps ?? null],
   )
 }

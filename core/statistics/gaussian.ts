@@ -1,0 +1,132 @@
+/**
+ * A multivariate normal distribution. The covariance is the lower triangle, row by row, so that it can
+ * be kept and compared as plain numbers.
+ */
+export interface Gaussian {
+  readonly mean: readonly number[]
+  readonly cov: readonly number[]
+}
+
+/** A linear form: coefficients of the few parameters it depends on. */
+export type Gradient = readonly (readonly [index: number, coefficient: number])[]
+
+/** One parameter's new value, how it depends on the old ones, and the variance that comes with the step. */
+export interface Step {
+  readonly index: number
+  readonly value: number
+  readonly gradient: Gradient
+  readonly noise: number
+}
+
+/** A number with its variance. */
+export interface Moments {
+  readonly mean: number
+  readonly variance: number
+}
+
+const packed = (i: number, j: number): number => (i >= j ? (i * (i + 1)) / 2 + j : (j * (j + 1)) / 2 + i)
+const entry = (values: readonly number[], index: number): number => values[index] ?? 0
+
+/** Independent parameters with given means and standard deviations. */
+export function independent(means: readonly number[], sds: readonly number[]): Gaussian {
+  const cov = new Array<number>((means.length * (means.length + 1)) / 2).fill(0)
+  for (const [index, sd] of sds.entries()) cov[packed(index, index)] = sd * sd
+  return { mean: [...means], cov }
+}
+
+export const covariance = (of: Gaussian, i: number, j: number): number => entry(of.cov, packed(i, j))
+export const meanOf = (of: Gaussian, index: number): number => entry(of.mean, index)
+
+/** Covariance of a linear form with every parameter. Plain loops here and below: a fleet's log takes millions of these. */
+function against(of: Gaussian, gradient: Gradient): number[] {
+  const { cov } = of
+  const size = of.mean.length
+  const sums: number[] = []
+  for (let row = 0; row < size; row++) sums.push(0)
+  for (const [index, weight] of gradient) {
+    const start = (index * (index + 1)) / 2
+    for (let row = 0; row <= index; row++) sums[row] = entry(sums, row) + weight * entry(cov, start + row)
+    let below = start + 2 * index + 1
+    for (let row = index + 1; row < size; row++) {
+      sums[row] = entry(sums, row) + weight * entry(cov, below)
+      below += row + 1
+    }
+  }
+  return sums
+}
+
+function along(gradient: Gradient, values: readonly number[]): number {
+  let sum = 0
+  for (const [index, weight] of gradient) sum += weight * entry(values, index)
+  return sum
+}
+
+/** Variance of a linear form. */
+export function formVariance(of: Gaussian, gradient: Gradient): number {
+  let sum = 0
+  for (const [one, a] of gradient) {
+    for (const [other, b] of gradient) sum += a * b * entry(of.cov, packed(one, other))
+  }
+  return Math.max(0, sum)
+}
+
+/** The distribution after some parameters moved on: P′ = J·P·Jᵀ + Q with the rest of J the identity. */
+export function moved(of: Gaussian, steps: readonly Step[]): Gaussian {
+  if (steps.length === 0) return of
+  const mean = of.mean.slice()
+  const cov = of.cov.slice()
+  const rows = steps.map((step) => against(of, step.gradient))
+  // rows and columns first as if the others stood still, then each pair of moved ones over it
+  for (let at = 0; at < steps.length; at++) {
+    const [step, row] = [steps[at], rows[at]]
+    if (!step || !row) continue
+    mean[step.index] = step.value
+    for (let other = 0; other < mean.length; other++) cov[packed(step.index, other)] = entry(row, other)
+  }
+  for (let at = 0; at < steps.length; at++) {
+    const [step, row] = [steps[at], rows[at]]
+    if (!step || !row) continue
+    for (let later = at; later < steps.length; later++) {
+      const fellow = steps[later]
+      if (fellow) cov[packed(step.index, fellow.index)] = along(fellow.gradient, row) + (fellow === step ? step.noise : 0)
+    }
+  }
+  return { mean, cov }
+}
+
+/**
+ * The distribution after something was learned about one linear form of its parameters: the form had
+ * moments `before` and now has moments `after`; every parameter follows as far as it is correlated.
+ * With `after` from a reading with normal noise this is the Kalman update (Kalman 1960).
+ */
+export function learned(of: Gaussian, gradient: Gradient, before: Moments, after: Moments): Gaussian {
+  if (!(before.variance > 0)) return of
+  const gain = against(of, gradient).map((value) => value / before.variance)
+  const shift = after.mean - before.mean
+  const narrowed = after.variance - before.variance
+  const mean = of.mean.map((value, index) => value + entry(gain, index) * shift)
+  const cov = of.cov.slice()
+  let at = 0
+  for (let row = 0; row < mean.length; row++) {
+    const weight = entry(gain, row) * narrowed
+    for (let column = 0; column <= row; column++, at++) cov[at] = entry(cov, at) + weight * entry(gain, column)
+    cov[at - 1] = Math.max(0, entry(cov, at - 1))
+  }
+  return { mean, cov }
+}
+
+/** Parameters known afresh, independent of all others. */
+export function renewed(of: Gaussian, values: readonly { readonly index: number; readonly mean: number; readonly sd: number }[]): Gaussian {
+  const mean = [...of.mean]
+  const cov = [...of.cov]
+  for (const value of values) {
+    mean[value.index] = value.mean
+    for (let other = 0; other < mean.length; other++) cov[packed(value.index, other)] = 0
+    cov[packed(value.index, value.index)] = value.sd ** 2
+  }
+  return { mean, cov }
+}
+
+/** The same belief with one parameter pulled to a value, as a correction that keeps the rest. */
+export const withMean = (of: Gaussian, index: number, value: number): Gaussian =>
+  meanOf(of, index) === value ? of : { mean: of.mean.map((old, at) => (at === index ? value : old)), cov: of.cov }

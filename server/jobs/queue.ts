@@ -1,0 +1,72 @@
+import { Worker } from 'node:worker_threads'
+import PgBoss from 'pg-boss'
+import type { Logger } from 'pino'
+import type { Database } from '../db/database'
+import { endJob, openJobs } from '../db/queries/jobs'
+
+/** What a worker thread is told. */
+export interface ThreadTask {
+  readonly databaseUrl: string
+  readonly houseId: string
+  readonly jobId: string
+}
+
+type Task = Pick<ThreadTask, 'houseId' | 'jobId'>
+
+export interface Queue {
+  /** hands a job to whichever server is free */
+  send(task: Task): Promise<void>
+  close(): Promise<void>
+}
+
+const QUEUE = 'house-work'
+const THREAD = new URL('./rebuildThread.ts', import.meta.url)
+const POLL_SECONDS = 0.5
+
+function runThread(task: ThreadTask): Promise<void> {
+  return new Promise((settle, fail) => {
+    const thread = new Worker(THREAD, { workerData: task, execArgv: ['--import', 'tsx'] })
+    thread.once('error', fail)
+    thread.once('exit', (code) => { if (code === 0) settle(); else fail(new Error(`the worker thread ended with ${code}`)) })
+  })
+}
+
+/**
+ * Long work of all houses, queued in PostgreSQL (pg-boss) so that any server may take it, and done in a
+ * worker thread. The queue is opened when there is something in it: most houses need it twice a year.
+ */
+export function openQueue(databaseUrl: string, db: Database, log: Logger): Queue {
+  let boss: Promise<PgBoss> | null = null
+  const work = async (task: Task): Promise<void> => {
+    try {
+      await runThread({ ...task, databaseUrl })
+    } catch (error) {
+      log.error({ err: error, jobId: task.jobId }, 'long work failed')
+      await endJob(db, task.houseId, task.jobId, 'failed')
+    }
+  }
+  const open = async (): Promise<PgBoss> => {
+    const opened = new PgBoss({ connectionString: databaseUrl, schema: 'queue', max: 2 })
+    opened.on('error', (error) => { log.warn({ err: error }, 'the queue stumbled') })
+    await opened.start()
+    await opened.createQueue(QUEUE)
+    await opened.work<Task>(QUEUE, { pollingIntervalSeconds: POLL_SECONDS }, async (tasks) => {
+      for (const { data } of tasks) await work(data)
+    })
+    return opened
+  }
+  const send = async (task: Task): Promise<void> => {
+    boss ??= open()
+    await (await boss).send(QUEUE, task, { singletonKey: task.jobId, retryLimit: 0, expireInMinutes: 30 })
+  }
+  // work that was cut off with its server is taken up again
+  openJobs(db)
+    .then(async (jobs) => { for (const { houseId, id } of jobs) await send({ houseId, jobId: id }) })
+    .catch((error: unknown) => { log.warn({ err: error }, 'open work could not be looked up') })
+  return {
+    send,
+    close: async () => {
+      if (boss) await (await boss).stop({ graceful: true, timeout: 5000 })
+    },
+  }
+}

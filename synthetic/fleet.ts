@@ -1,0 +1,137 @@
+import { NO_DEFECTS, type KnifeEvent } from '../core/edge/events'
+import { freshForce } from '../core/edge/force'
+import type { Surroundings } from '../core/edge/history'
+import { DEFAULT_SERVICE_LIMITS } from '../core/edge/limits'
+import type { BladeNature } from '../core/edge/nature'
+import { priorWearRate } from '../core/edge/wear'
+import { eachZone, ZONES } from '../core/edge/zones'
+import { KNIFE_TYPES, knifeDefaults, meanDps, TYPE_TEMPLATES, type KnifeType } from '../core/house/knifeTypes'
+import { occurrences, type WeeklySpan } from '../core/house/serviceClock'
+import { STEELS } from '../core/house/steels'
+import { chance, type Chance } from '../demo/random'
+import { trueForce, trueHone, trueUse, worstTrueForce, type TrueEdge, type TrueKnife, type WearLaw } from './trueEdge'
+
+export const START_MS = Date.UTC(2026, 0, 5)
+const HOUR_MS = 3_600_000
+const DAY_MS = 24 * HOUR_MS
+export const HOURS_PER_SERVICE = 2
+const DAYS = 160
+const WEEK: readonly WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
+  { id: `l${weekday}`, weekday, name: 'lunch', starts: '12:00', ends: '14:00' },
+  { id: `d${weekday}`, weekday, name: 'dinner', starts: '18:00', ends: '22:00' },
+])
+const HORIZON_DAYS = 400
+export const SERVICES = occurrences(WEEK, 'UTC', START_MS, START_MS + (DAYS + HORIZON_DAYS) * DAY_MS)
+export const AROUND: Surroundings = {
+  stations: new Map([['board', [{ fromMs: 0, board: 'soft-plastic', product: 'mixed', hoursPerService: HOURS_PER_SERVICE }]]]),
+  services: SERVICES,
+}
+
+/** A moment at which a house looks at a knife, with the truth beside it. */
+export interface Look {
+  readonly atMs: number
+  /** finished lives before this one */
+  readonly cycle: number
+  /** hours since the stone */
+  readonly hours: number
+  readonly edge: TrueEdge
+}
+
+export interface SyntheticKnife {
+  readonly type: KnifeType
+  readonly truth: TrueKnife
+  readonly nature: BladeNature
+  readonly limitGf: number
+  readonly events: readonly KnifeEvent[]
+  readonly looks: readonly Look[]
+}
+
+export interface FleetMaking {
+  readonly knives: number
+  readonly seed: number
+  readonly law: WearLaw
+  /** log standard deviation of one reading */
+  readonly noise: number
+  readonly daysBetweenReadings: number
+  /** log standard deviation of κ between knives */
+  readonly wearLogSd: number
+}
+
+/** The fleet the model's figures are stated for. */
+export const STATED: Omit<FleetMaking, 'seed' | 'law'> = { knives: 60, noise: 0.1, daysBetweenReadings: 3, wearLogSd: 0.5 }
+
+const stainless = STEELS.filter((steel) => steel.typicalHrc <= 60)
+
+function makeKnife(index: number, making: FleetMaking, luck: Chance): { type: KnifeType; truth: TrueKnife; nature: BladeNature } {
+  const type = luck.pick([KNIFE_TYPES[0], ...KNIFE_TYPES.filter((one) => TYPE_TEMPLATES[one].role !== 'bread')])
+  const usual = knifeDefaults(type, TYPE_TEMPLATES[type].typicalLengthMm)
+  const steel = stainless[index % stainless.length] ?? { carbides: {}, typicalHrc: 57 }
+  const nature: BladeNature = { dps: Math.max(10, meanDps(usual)), hrc: steel.typicalHrc, carbides: steel.carbides, serrated: false, make: { ...usual, measured: { height: false, bte: false, spine: false } } }
+  const zone = { heel: 0.8, belly: 1, tip: 1.2 }
+  return {
+    type,
+    nature,
+    truth: {
+      dps: nature.dps,
+      hrc: nature.hrc,
+      limitGf: DEFAULT_SERVICE_LIMITS[TYPE_TEMPLATES[type].role],
+      wearUm2PerHour: priorWearRate(nature) * Math.exp(making.wearLogSd * luck.normal()),
+      zoneShare: eachZone((name) => zone[name] * Math.exp(0.1 * luck.normal())),
+      // a steel on soft blades, failing on hard ones, as the table has it, and differing between hands
+      hone: Math.min(0.85, Math.max(0.1, (0.6 - 0.4 * Math.max(0, (nature.hrc - 58) / 3)) * Math.exp(0.15 * luck.normal()))),
+      law: making.law,
+    },
+  }
+}
+
+/**
+ * One knife's months in a house that reads it every few days and stones it when a reading passes its
+ * limit: what was written down, and at every reading the truth nobody sees.
+ */
+function live(index: number, making: FleetMaking): SyntheticKnife {
+  const luck = chance(making.seed * 1000 + index)
+  const { type, truth, nature } = makeKnife(index, making, luck)
+  const fresh = (): TrueEdge => {
+    const shared = 0.1 * luck.normal()
+    return { hours: 0, roll: 0, freshGf: eachZone(() => freshForce({ finishMicron: 4, dps: truth.dps }) * Math.exp(shared + 0.1 * luck.normal())) }
+  }
+  const events: KnifeEvent[] = []
+  const looks: Look[] = []
+  let serial = 0
+  const write = <K extends KnifeEvent['kind']>(kind: K, atMs: number, payload: Extract<KnifeEvent, { kind: K }>['payload']): void => {
+    events.push({ id: `${index}-${String(serial++).padStart(5, '0')}`, kind, atMs, personId: null, payload } as KnifeEvent)
+  }
+  const read = (edge: TrueEdge, atMs: number): number => {
+    const readings = ZONES.map((zone) => ({ zone, forcesGf: [trueForce(truth, edge, zone) * Math.exp(making.noise * luck.normal())] }))
+    write('checked', atMs, { readings, ladder: [], defects: NO_DEFECTS })
+    return Math.max(...readings.map(({ forcesGf }) => forcesGf[0] ?? 0))
+  }
+  let edge = fresh()
+  let cycle = 0
+  write('added', START_MS, { condition: 'new', stationId: 'board', holderId: null })
+  let nextReading = START_MS + Math.floor(luck.between(0, making.daysBetweenReadings)) * DAY_MS + 10 * HOUR_MS
+  for (const service of SERVICES) {
+    if (service.startMs > START_MS + DAYS * DAY_MS) break
+    if (service.startMs > nextReading) {
+      const seen = read(edge, nextReading)
+      looks.push({ atMs: nextReading, cycle, hours: edge.hours, edge })
+      if (seen > truth.limitGf || worstTrueForce(truth, edge) > 1.15 * truth.limitGf) {
+        edge = fresh()
+        cycle++
+        write('sharpened', nextReading + HOUR_MS / 2, { startGrit: 1000, finishMicron: 4, minutes: 15 })
+        read(edge, nextReading + HOUR_MS)
+        looks.push({ atMs: nextReading + HOUR_MS, cycle, hours: 0, edge })
+      }
+      nextReading += making.daysBetweenReadings * DAY_MS
+    }
+    edge = trueHone(truth, edge)
+    write('honed', service.startMs - HOUR_MS / 4, { tool: 'smooth-steel' })
+    // a service is as long as it is: the rota only knows the mean
+    edge = trueUse(edge, HOURS_PER_SERVICE)
+  }
+  return { type, truth, nature, limitGf: truth.limitGf, events, looks }
+}
+
+/** A fleet whose truth is known, from a seed. */
+export const syntheticFleet = (making: FleetMaking): SyntheticKnife[] =>
+  Array.from({ length: making.knives }, (_, index) => live(index, making))
