@@ -39,14 +39,14 @@ export interface SampleStation {
 }
 
 export const STATIONS: readonly SampleStation[] = [
-  { name: 'Sauté', board: 'soft-plastic', product: 'mixed', hoursPerService: 2, trueFactor: 1 },
-  { name: 'Grill', board: 'edge-grain', product: 'meat', hoursPerService: 1.5, trueFactor: 1 },
-  { name: 'Cold larder', board: 'soft-plastic', product: 'vegetables', hoursPerService: 2.5, trueFactor: 1 },
-  { name: 'Pastry and bread', board: 'edge-grain', product: 'bread', hoursPerService: 1, trueFactor: 1 },
-  { name: 'Banquet prep', board: 'hard-plastic', product: 'vegetables', hoursPerService: 2.5, trueFactor: 1.6 },
-  { name: 'Fish counter', board: 'rubber', product: 'fish', hoursPerService: 2, trueFactor: 1 },
-  { name: 'Charcuterie', board: 'soft-plastic', product: 'meat', hoursPerService: 1.5, trueFactor: 1 },
-  { name: 'Butchery', board: 'soft-plastic', product: 'meat-on-bone', hoursPerService: 1.5, trueFactor: 1 },
+  { name: 'Sauté', board: 'soft-plastic', product: 'mixed', hoursPerService: 1.2, trueFactor: 1 },
+  { name: 'Grill', board: 'edge-grain', product: 'meat', hoursPerService: 1, trueFactor: 1 },
+  { name: 'Cold larder', board: 'soft-plastic', product: 'vegetables', hoursPerService: 1.4, trueFactor: 1 },
+  { name: 'Pastry and bread', board: 'edge-grain', product: 'bread', hoursPerService: 0.7, trueFactor: 1 },
+  { name: 'Banquet prep', board: 'hard-plastic', product: 'vegetables', hoursPerService: 1.4, trueFactor: 1.6 },
+  { name: 'Fish counter', board: 'rubber', product: 'fish', hoursPerService: 1.2, trueFactor: 1 },
+  { name: 'Charcuterie', board: 'soft-plastic', product: 'meat', hoursPerService: 1, trueFactor: 1 },
+  { name: 'Butchery', board: 'soft-plastic', product: 'meat-on-bone', hoursPerService: 1, trueFactor: 1 },
 ]
 
 /** Services by weekday, 1 is Monday; the house serves dinner every day and lunch from Tuesday. */

@@ -15,7 +15,7 @@ interface Telling {
 
 /** How long before now a story's knife is left alone by the ordinary round of checks, ms. */
 export const UNTENDED_MS: Readonly<Record<Story, number>> = {
-  'past-honing': 17 * DAY,
+  'past-honing': 12 * DAY,
   'overdue-thinning': 0,
   chip: 2 * DAY,
   quarantine: 3 * DAY,

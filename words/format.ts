@@ -12,6 +12,8 @@ export interface Formats {
   readonly money: (amount: number) => string
   readonly clock: (instant: string) => string
   readonly weekday: (instant: string) => string
+  readonly shortWeekday: (instant: string) => string
+  readonly month: (instant: string) => string
   readonly longDay: (instant: string) => string
   readonly shortDay: (instant: string) => string
   readonly moment: (instant: string) => string
@@ -63,6 +65,8 @@ function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats 
     money: number(2),
     clock,
     weekday: date({ weekday: 'long' }),
+    shortWeekday: date({ weekday: 'short', day: 'numeric' }),
+    month: date({ month: 'long', year: 'numeric' }),
     longDay: date({ weekday: 'long', day: 'numeric', month: 'long' }),
     shortDay,
     moment: (instant) => `${shortDay(instant)}, ${clock(instant)}`,

@@ -77,3 +77,13 @@ export function dullAheadWords(knife: KnifeView, say: Say, formats: Formats, now
     service: dullAhead.serviceName,
   })
 }
+
+/** Below this a risk is not worth a word. */
+const TOLD_FROM = 0.1
+
+/** The risk that a knife which is fit now ends the next service dull. */
+export function riskWords(knife: KnifeView, say: Say): string {
+  const [next] = knife.servicesAhead
+  if (!next || knife.word === 'dull' || knife.word === 'out' || next.chanceDull < TOLD_FROM) return ''
+  return say('verdict.dullRisk', { percent: Math.round(100 * next.chanceDull), service: next.serviceName })
+}

@@ -56,8 +56,8 @@ export const FRESH_ZONE_LOG_SD = 0.1
 const FRESH_BLUNT_UM = { mean: 0.4, sd: 0.4 }
 const FRESH_ROLL = { mean: 0.02, sd: 0.02 }
 /** An edge nobody has read is taken as halfway through its life (assumed). */
-const UNKNOWN_BLUNT_UM = { mean: 7, sd: 4 }
-const UNKNOWN_ROLL = { mean: 0.4, sd: 0.2 }
+const UNKNOWN_BLUNT_UM = { mean: 8, sd: 6 }
+const UNKNOWN_ROLL = { mean: 0.4, sd: 0.25 }
 const FACTORY_FINISH_MICRON = 6.7
 /** The work at which the shape of wear is pinned: about a cycle's middle, hours on a soft board. */
 const SHAPE_PIVOT_HOURS = 20

@@ -237,7 +237,7 @@ export interface LearnedFactor {
 
 const ORDINARY_HRC = 57
 /** An effect still this close to its prior's doubt has learned nothing. */
-const LEARNED_SHARE = 0.75
+const LEARNED_SHARE = 0.62
 /** Factors nearer to one than this are of no consequence to a kitchen. */
 const NEGLIGIBLE = 0.05
 

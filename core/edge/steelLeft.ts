@@ -24,7 +24,7 @@ export interface SteelLeft {
 const NEW_SHARE_SD = { height: 0.02, bte: 0.1 }
 const USED_SHARE_SD = { height: 0.06, bte: 0.2 }
 /** A caliper in a kitchen (assumed). */
-const CALIPER_SD_MM = { height: 0.2, bte: 0.012 }
+const CALIPER_SD_MM = { height: 0.1, bte: 0.012 }
 /** How far what a session takes differs from person to person, and from session to session (assumed). */
 const TAKES_LOG_SD = 0.5
 const SESSION_SHARE_SD = 0.4

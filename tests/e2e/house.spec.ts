@@ -46,7 +46,7 @@ test('a lower limit turns edges dull, and light or dark is this screen’s own c
   await page.getByLabel('bread', { exact: true }).fill('50')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('alert')).toContainText('less than 100')
-  await page.getByLabel('bread', { exact: true }).fill('380')
+  await page.getByLabel('bread', { exact: true }).fill('200')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('The house is saved.')).toBeVisible()
   await page.getByRole('combobox', { name: 'Light' }).click()
@@ -54,7 +54,7 @@ test('a lower limit turns edges dull, and light or dark is this screen’s own c
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
   await page.goto(`${new URL(page.url()).origin}/knife/BR-01`)
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
-  await expect(page.locator('.zones')).toContainText('Limit 380 gf')
+  await expect(page.locator('.zones')).toContainText('Limit 200 gf')
   await expect(page.locator('.zones')).toContainText(/dull|out/)
 })
 

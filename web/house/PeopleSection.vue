@@ -9,6 +9,7 @@ import { say } from '../i18n'
 import { useFleet } from '../stores/fleet'
 import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
+import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
 import { useChange } from './useChange'
 
@@ -16,13 +17,13 @@ const fleet = useFleet()
 const { refusal, change } = useChange()
 const open = ref(false)
 const editing = ref<Person | null>(null)
-const form = reactive({ id: '', name: '', role: 'cook' as PersonRole, pin: '' })
+const form = reactive({ id: '', name: '', role: 'cook' as PersonRole, pin: '', workingDps: null as number | null })
 const roles = computed(() => PERSON_ROLES.map((value) => ({ value, label: say(`person.${value}`) })))
 const held = (person: Person): number => fleet.knives.filter((knife) => knife.holderId === person.id && knife.status === 'in-service').length
 
 function start(person: Person | null): void {
   editing.value = person
-  Object.assign(form, { id: person?.id ?? newId(), name: person?.name ?? '', role: person?.role ?? 'cook', pin: '' })
+  Object.assign(form, { id: person?.id ?? newId(), name: person?.name ?? '', role: person?.role ?? 'cook', pin: '', workingDps: person?.workingDps ?? null })
   refusal.value = ''
   open.value = true
 }
@@ -30,7 +31,7 @@ async function save(): Promise<void> {
   const pin = form.pin === '' ? {} : { pin: form.pin }
   const done = await change(() =>
     editing.value
-      ? call(endpoints.editPerson, { params: { id: form.id }, body: { name: form.name, role: form.role, ...pin } })
+      ? call(endpoints.editPerson, { params: { id: form.id }, body: { name: form.name, role: form.role, workingDps: form.workingDps, ...pin } })
       : call(endpoints.addPerson, { body: { id: form.id, name: form.name, role: form.role, ...pin } }),
   )
   if (done) open.value = false
@@ -63,6 +64,7 @@ const setActive = (person: Person, active: boolean): Promise<boolean> => change(
         <TextField v-model="form.name" :label="$t('field.name')" />
         <ChoiceField v-model="form.role" :label="$t('field.role')" :options="roles" :hint="$t(`house.role.${form.role}`)" />
         <TextField v-model="form.pin" :label="$t('field.pin')" inputmode="numeric" :hint="$t(editing ? 'house.pinKeep' : 'house.pinHint')" />
+        <MeasureField v-if="editing" v-model="form.workingDps" :label="$t('field.workingDps')" unit="°" :hint="$t('house.workingHint')" />
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
         <div class="dialog-actions"><button class="button main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</button></div>
       </form>

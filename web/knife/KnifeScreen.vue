@@ -8,9 +8,13 @@ import { useSession } from '../stores/session'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import HonedButton from '../ui/HonedButton.vue'
 import { useKeys } from '../ui/useKeys'
+import EdgeCurve from './EdgeCurve.vue'
 import KnifeDialogs, { type KnifeDialog } from './KnifeDialogs.vue'
 import KnifeFacts from './KnifeFacts.vue'
+import KnifeLessons from './KnifeLessons.vue'
 import KnifeTimeline from './KnifeTimeline.vue'
+import SteelLeft from './SteelLeft.vue'
+import { useEdgeStory } from './useEdgeStory'
 import ZoneForces from './ZoneForces.vue'
 
 const props = defineProps<{ code: string }>()
@@ -36,6 +40,7 @@ const line = computed(() => {
     holder ? say('knife.heldBy', { name: holder }) : say('rack.nobody'),
   ].filter((part) => part !== '').join(' · ')
 })
+const { story, failed } = useEdgeStory(knife)
 const isOut = computed(() => knife.value?.status !== 'in-service')
 
 watch(
@@ -80,6 +85,14 @@ useKeys({
       <button v-if="session.may('edit-knife')" class="button quiet" type="button" @click="dialog = 'edit'">{{ $t('knife.edit') }}</button>
       <button v-if="session.may('retire-knife') && knife.status !== 'retired'" class="button quiet" type="button" @click="dialog = 'retire'">{{ $t('knife.retire') }}</button>
     </div>
+    <template v-if="story">
+      <EdgeCurve :story="story" :knife="knife" />
+      <div class="columns told">
+        <SteelLeft :story="story" :knife="knife" />
+        <KnifeLessons :story="story" :knife="knife" />
+      </div>
+    </template>
+    <p v-else class="waiting soft">{{ failed ? $t('shell.offline') : $t('knife.storyLoading') }}</p>
     <div class="columns">
       <KnifeTimeline :knife="knife" />
       <KnifeFacts :knife="knife" @measure="dialog = 'measure'" />
@@ -109,6 +122,12 @@ useKeys({
   display: grid;
   grid-template-columns: minmax(0, 1fr) 320px;
   gap: 28px;
+}
+.told {
+  margin: 20px 0 24px;
+}
+.waiting {
+  min-height: 300px;
 }
 @media (max-width: 980px) {
   .columns {

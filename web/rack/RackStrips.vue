@@ -1,13 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { useFormats } from '../i18n'
+import { say, useFormats } from '../i18n'
 import { useFleet } from '../stores/fleet'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 
 const props = defineProps<{ knives: readonly KnifeView[] }>()
 const fleet = useFleet()
 const formats = useFormats()
+/** The service that will find it dull, for a knife that is fit now. */
+const dullBy = (knife: KnifeView): string =>
+  knife.status !== 'in-service' || knife.word === 'dull' || knife.word === 'out' || !knife.dullAhead
+    ? ''
+    : say('rack.dullBy', { service: knife.dullAhead.serviceName, day: formats.value.shortWeekday(knife.dullAhead.startsAt) })
 const stations = computed(() =>
   [...fleet.stations.values()]
     .map((station) => ({ station, knives: props.knives.filter((knife) => knife.stationId === station.id) }))
@@ -30,6 +35,7 @@ const stations = computed(() =>
             <span class="num">{{ formats.force(knife.zones[knife.worstZone].forceGf) }}</span>
             <span>{{ $t(`edge.${knife.word}`) }}</span>
           </span>
+          <span v-if="dullBy(knife)" class="small">{{ dullBy(knife) }}</span>
           <span class="soft small">{{ knife.status === 'in-service' ? (fleet.people.get(knife.holderId ?? '')?.name ?? $t('rack.nobody')) : $t(`status.${knife.status}`) }}</span>
         </RouterLink>
       </li>

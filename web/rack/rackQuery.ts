@@ -5,7 +5,7 @@ import { EDGE_WORDS } from '../../core/edge/scale'
 import type { useFleet } from '../stores/fleet'
 import { matchesQuery } from '../ui/findKnives'
 
-export const SORTS = ['need', 'code', 'force', 'holder', 'checked'] as const
+export const SORTS = ['need', 'dull', 'code', 'force', 'holder', 'checked'] as const
 export type Sort = (typeof SORTS)[number]
 export type RackView = 'strips' | 'table'
 
@@ -48,11 +48,16 @@ export function useRackQuery(): { [K in keyof RackQuery]: WritableComputedRef<Ra
 
 const worstShare = (knife: KnifeView): number => knife.zones[knife.worstZone].forceGf / knife.limitGf
 
+/** When a knife is first more likely dull than not: now for one that is, never for one that outlasts the outlook. */
+const firstDull = (knife: KnifeView): number =>
+  knife.word === 'dull' || knife.word === 'out' ? 0 : knife.dullAhead ? new Date(knife.dullAhead.startsAt).getTime() : Infinity
+
 /** Knives that pass the filters, in the order asked for. */
 export function rackKnives(knives: readonly KnifeView[], query: RackQuery, fleet: ReturnType<typeof useFleet>): KnifeView[] {
   const holder = (knife: KnifeView): string => fleet.people.get(knife.holderId ?? '')?.name ?? ''
   const order: Readonly<Record<Sort, (a: KnifeView, b: KnifeView) => number>> = {
     need: (a, b) => worstShare(b) - worstShare(a),
+    dull: (a, b) => firstDull(a) - firstDull(b) || worstShare(b) - worstShare(a),
     code: (a, b) => a.code.localeCompare(b.code),
     force: (a, b) => b.zones[b.worstZone].forceGf - a.zones[a.worstZone].forceGf,
     holder: (a, b) => holder(a).localeCompare(holder(b)) || a.code.localeCompare(b.code),

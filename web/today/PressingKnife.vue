@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { dullAheadWords, verdictWords } from '../../words/verdict'
+import { dullAheadWords, riskWords, verdictWords } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import NextActionButton from '../ui/NextActionButton.vue'
@@ -9,7 +9,8 @@ import NextActionButton from '../ui/NextActionButton.vue'
 const props = defineProps<{ knife: KnifeView; now: string }>()
 const formats = useFormats()
 const words = computed(() => verdictWords(props.knife, say, formats.value))
-const ahead = computed(() => (props.knife.word === 'dull' || props.knife.word === 'out' ? '' : dullAheadWords(props.knife, say, formats.value, props.now)))
+const isDull = computed(() => props.knife.word === 'dull' || props.knife.word === 'out')
+const ahead = computed(() => (isDull.value ? '' : dullAheadWords(props.knife, say, formats.value, props.now) || riskWords(props.knife, say)))
 </script>
 
 <template>

@@ -28,6 +28,12 @@ const STONE_WORK: ReadonlySet<Action> = new Set(['repair', 'stone', 'thin', 'tou
 const isDailyHone = (knife: KnifeView): boolean =>
   knife.verdict.action === 'hone' && knife.verdict.reasons.every((reason) => reason.code === 'daily' || reason.code === 'brittle')
 
+/** From this chance on a knife that only wants its daily hone is shown as going to be dull. */
+const LIKELY_DULL = 0.5
+/** Whether a knife that is fit now is more likely than not to end the next service dull. */
+export const dullTonight = (knife: KnifeView): boolean =>
+  knife.word !== 'dull' && knife.word !== 'out' && (knife.servicesAhead[0]?.chanceDull ?? 0) >= LIKELY_DULL
+
 const urgency = (knife: KnifeView): number => ACTIONS.indexOf(knife.verdict.action)
 const worstForce = (knife: KnifeView): number => knife.zones[knife.worstZone].forceGf / knife.limitGf
 const byNeed = (a: KnifeView, b: KnifeView): number => urgency(a) - urgency(b) || worstForce(b) - worstForce(a)
@@ -36,8 +42,8 @@ function personDay(person: Person, knives: readonly KnifeView[]): PersonDay {
   const needing = knives.filter((knife) => knife.verdict.action !== 'none')
   return {
     person,
-    pressing: needing.filter((knife) => !isDailyHone(knife)).sort(byNeed),
-    toHone: needing.filter(isDailyHone).sort(byNeed),
+    pressing: needing.filter((knife) => !isDailyHone(knife) || dullTonight(knife)).sort(byNeed),
+    toHone: needing.filter((knife) => isDailyHone(knife) && !dullTonight(knife)).sort(byNeed),
     fine: knives.filter((knife) => knife.verdict.action === 'none'),
   }
 }

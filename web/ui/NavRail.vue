@@ -21,6 +21,7 @@ async function signOut(): Promise<void> {
     <RouterLink to="/today">{{ $t('nav.today') }}</RouterLink>
     <RouterLink to="/rack" :class="{ 'router-link-active': $route.name === 'knife' }">{{ $t('nav.rack') }}</RouterLink>
     <button type="button" @click="emit('find')">{{ $t('nav.find') }}</button>
+    <RouterLink to="/learned">{{ $t('nav.learned') }}</RouterLink>
     <RouterLink v-if="session.may('import')" to="/exchange">{{ $t('nav.exchange') }}</RouterLink>
     <RouterLink v-if="session.may('manage-house')" to="/house">{{ $t('nav.house') }}</RouterLink>
     <span class="gap" />

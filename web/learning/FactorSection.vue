@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { LearnedFactor } from '../../contract/learning'
+import WhiskerChart, { type Whisker } from './WhiskerChart.vue'
+
+/** One learned factor with the words for it. */
+export interface FactorRow {
+  readonly key: string
+  readonly name: string
+  readonly table: string
+  readonly effect: LearnedFactor
+  readonly readings: number | null
+  readonly words: string
+}
+
+const props = defineProps<{ title: string; hint: string; rows: readonly FactorRow[] }>()
+const whiskers = computed(() => props.rows.map(({ name, effect }): Whisker => ({ name, middle: effect.factor, low: effect.low, high: effect.high, silent: effect.says === 'nothing' })))
+const found = computed(() => props.rows.filter(({ effect }) => effect.says === 'more' || effect.says === 'less'))
+const write = (factor: number): string => factor.toFixed(2)
+</script>
+
+<template>
+  <section class="heavy-rule">
+    <h2>{{ title }}</h2>
+    <p class="soft hint">{{ hint }}</p>
+    <p v-for="row in found" :key="row.key" class="found">{{ row.words }}</p>
+    <div class="both">
+      <WhiskerChart :what="title" :rows="whiskers" :reference="1" />
+      <table class="plain">
+        <thead><tr><th>{{ $t('house-learned.what') }}</th><th>{{ $t('house-learned.table') }}</th><th>{{ $t('house-learned.learnedColumn') }}</th><th>{{ $t('house-learned.readings') }}</th></tr></thead>
+        <tbody>
+          <tr v-for="row in rows" :key="row.key">
+            <td>{{ row.name }}</td>
+            <td class="num">{{ row.table }}</td>
+            <td class="num">
+              <span v-if="row.effect.says === 'nothing'" class="soft">{{ $t('house-learned.silent') }}</span>
+              <span v-else>{{ write(row.effect.factor) }} <span class="soft">({{ write(row.effect.low) }}–{{ write(row.effect.high) }})</span></span>
+            </td>
+            <td class="num">{{ row.readings ?? '' }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.hint {
+  max-width: 60em;
+}
+.found {
+  margin: 6px 0;
+  font-size: 1.15rem;
+  max-width: 54em;
+}
+.both {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
+  gap: 24px;
+  align-items: start;
+  margin-top: 8px;
+}
+td:last-child,
+th:last-child {
+  text-align: right;
+}
+@media (max-width: 980px) {
+  .both {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { HouseLearning } from '../../contract/learning'
+import { say } from '../i18n'
+import WhiskerChart, { type Whisker } from './WhiskerChart.vue'
+
+const props = defineProps<{ hands: HouseLearning['hands']; words: readonly string[] }>()
+/** A word for each hand; those that stand out come first. */
+const told = computed(() => props.hands
+  .map((hand, index) => ({ hand, words: props.words[index] ?? '' }))
+  .sort((a, b) => b.hand.whole.factor - a.hand.whole.factor))
+const whiskers = computed(() => told.value.flatMap(({ hand }) => hand.zones.map(({ zone, effect }): Whisker => ({
+  name: `${hand.name}, ${say(`zone.${zone}`)}`, middle: effect.factor, low: effect.low, high: effect.high, silent: effect.says === 'nothing',
+}))))
+const write = (factor: number): string => factor.toFixed(2)
+</script>
+
+<template>
+  <section class="heavy-rule">
+    <h2>{{ $t('house-learned.hands') }}</h2>
+    <p class="soft hint">{{ $t('house-learned.handsHint') }}</p>
+    <p v-for="{ hand, words: sentence } in told" :key="hand.personId" :class="hand.zones.some(({ effect }) => effect.says === 'more') ? 'found' : 'other soft'">{{ sentence }}</p>
+    <div class="both">
+      <WhiskerChart :what="$t('house-learned.hands')" :rows="whiskers" :reference="1" />
+      <table class="plain">
+        <thead><tr><th>{{ $t('house-learned.what') }}</th><th v-for="zone in ['heel', 'belly', 'tip']" :key="zone">{{ $t(`zone.${zone}`) }}</th><th>{{ $t('house-learned.life') }}</th><th>{{ $t('house-learned.readings') }}</th></tr></thead>
+        <tbody>
+          <tr v-for="{ hand } in told" :key="hand.personId">
+            <td>{{ hand.name }}</td>
+            <td v-for="{ key, effect } in [...hand.zones.map((one) => ({ key: one.zone, effect: one.effect })), { key: 'life', effect: hand.life }]" :key="key" class="num">
+              <span v-if="effect.says === 'nothing'" class="soft" :title="$t('house-learned.silent')">—</span>
+              <template v-else>{{ write(effect.factor) }}<span class="soft small band">{{ write(effect.low) }}–{{ write(effect.high) }}</span></template>
+            </td>
+            <td class="num">{{ hand.readings }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.hint {
+  max-width: 60em;
+}
+.found {
+  margin: 6px 0;
+  font-size: 1.15rem;
+  max-width: 54em;
+}
+.both {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.35fr);
+  gap: 24px;
+  align-items: start;
+  margin-top: 8px;
+}
+.band {
+  display: block;
+}
+td:last-child,
+th:last-child {
+  text-align: right;
+}
+@media (max-width: 980px) {
+  .both {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

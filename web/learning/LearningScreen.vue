@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import type { HouseLearning } from '../../contract/learning'
+import { capital } from '../../words/format'
+import { handWords, toolWords, wearFactorWords } from '../../words/learned'
+import { call, Refusal } from '../api'
+import { say } from '../i18n'
+import { useFleet } from '../stores/fleet'
+import { useSession } from '../stores/session'
+import FactorSection, { type FactorRow } from './FactorSection.vue'
+import HandSection from './HandSection.vue'
+import RebuildSection from './RebuildSection.vue'
+import ToolSection from './ToolSection.vue'
+
+const fleet = useFleet()
+const session = useSession()
+const learning = shallowRef<HouseLearning | null>(null)
+const refusal = shallowRef('')
+
+async function load(): Promise<void> {
+  try {
+    learning.value = await call(endpoints.learning)
+    refusal.value = ''
+  } catch (error) {
+    refusal.value = error instanceof Refusal && error.code !== 'offline' ? error.sentence : say('shell.offline')
+  }
+}
+// a new record anywhere may teach something; the passing minute does not
+watch(() => fleet.knives.reduce((sum, knife) => sum + knife.readingCount, 0), load, { immediate: true })
+
+const stations = computed(() => (learning.value?.stations ?? []).map((station): FactorRow => ({
+  key: station.id, name: station.name, table: station.tableFactor.toFixed(2), effect: station.effect, readings: station.readings, words: wearFactorWords(station.name, station.effect, say),
+})))
+const materials = computed(() => [
+  ...(learning.value?.boards ?? []).map((one) => ({ name: say(`board.${one.board}`), ...one })),
+  ...(learning.value?.products ?? []).map((one) => ({ name: say(`product.${one.product}`), ...one })),
+].map((one): FactorRow => ({
+  key: one.name, name: capital(one.name), table: one.tableFactor.toFixed(2), effect: one.effect, readings: null, words: wearFactorWords(one.name, one.effect, say),
+})))
+</script>
+
+<template>
+  <div class="page">
+    <header class="page-head">
+      <h1>{{ $t('house-learned.title') }}</h1>
+      <span class="soft">{{ session.house?.name }}</span>
+    </header>
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <template v-if="learning">
+      <p v-if="learning.readings === 0" class="lead">{{ $t('house-learned.none') }}</p>
+      <template v-else>
+        <p class="soft lead">{{ say('house-learned.lead', { n: learning.readings }) }}</p>
+        <div class="parts">
+          <FactorSection :title="$t('house-learned.stations')" :hint="$t('house-learned.stationsHint')" :rows="stations" />
+          <HandSection v-if="learning.hands.length > 0" :hands="learning.hands" :words="learning.hands.map((hand) => handWords(hand, say))" />
+          <ToolSection v-if="learning.tools.length > 0" :tools="learning.tools" :words="learning.tools.map((tool) => toolWords(tool, say))" />
+          <FactorSection :title="$t('house-learned.boards')" :hint="$t('house-learned.boardsHint')" :rows="materials" />
+        </div>
+      </template>
+      <RebuildSection v-if="session.may('manage-house')" class="rebuild" />
+    </template>
+    <p v-else-if="!refusal" class="soft">{{ $t('shell.loading') }}</p>
+  </div>
+</template>
+
+<style scoped>
+.lead {
+  max-width: 60em;
+}
+.parts {
+  display: grid;
+  gap: 28px;
+  margin: 16px 0 28px;
+}
+.parts > * {
+  min-width: 0;
+}
+</style>
