@@ -49,7 +49,7 @@ function questionsOf(knife: SyntheticKnife): Question[] {
     state = applyEvent(advance(state, knife.nature, AROUND, event.atMs), event, knife.nature, knife.limitGf)
     const look = event.kind === 'checked' ? looks.get(event.atMs) : undefined
     if (!look) continue
-    const forecast = forecastEdge(state, { ...usualUse(knife.nature, knife.limitGf, planned(event.atMs)), untilSure: true })
+    const forecast = forecastEdge(state, { ...usualUse(knife.nature, knife.limitGf, planned(event.atMs)), untilSure: 'zones' })
     const truths = trueHoursToLimit(knife.truth, look.edge, HOURS_PER_SERVICE)
     for (const zone of [...ZONES, 'knife'] as const) {
       const truth = zone === 'knife' ? Math.min(...Object.values(truths)) : truths[zone]

@@ -253,17 +253,34 @@ function logForceGradient(belief: EdgeBelief, zone: Zone, forceGf: number): Grad
   ]
 }
 
+/** Entry of a packed lower triangle, row not before column. */
+const lower = (cov: readonly number[], row: number, column: number): number => cov[(row * (row + 1)) / 2 + column] ?? 0
+
+/**
+ * Variance of the logarithm of a force made up of a zone's fresh, blunt and rolled part. Written out
+ * instead of going through {@link formVariance}, because every line of every log asks for it six times.
+ */
+function logVariance({ cov }: EdgeBelief, zone: Zone, fresh: number, blunt: number, roll: number): number {
+  const [f, b, r] = [FRESH[zone], BLUNT[zone], ROLL[zone]]
+  return Math.max(
+    0,
+    fresh * fresh * lower(cov, f, f) + blunt * blunt * lower(cov, b, b) + roll * roll * lower(cov, r, r) +
+      2 * (fresh * blunt * lower(cov, b, f) + fresh * roll * lower(cov, r, f) + blunt * roll * lower(cov, r, b)),
+  )
+}
+
 /** Mean and variance of the logarithm of a zone's force in gf. */
 export function logForce(belief: EdgeBelief, zone: Zone): Moments {
   const force = meanForce(belief, zone)
-  return { mean: Math.log(force), variance: formVariance(belief, logForceGradient(belief, zone, force)) }
+  const fresh = Math.exp(meanOf(belief, FRESH[zone])) / force
+  return { mean: Math.log(force), variance: logVariance(belief, zone, fresh, BLUNT_FORCE_GF_PER_UM / force, ROLL_FORCE_GF / force) }
 }
 
-/** Variance of the logarithm of the force a zone would have with all its roll brought back. */
+/** Standard deviation of the logarithm of the force a zone would have with all its roll brought back. */
 export function wornForceLogSd(belief: EdgeBelief, zone: Zone): number {
   const fresh = Math.exp(meanOf(belief, FRESH[zone]))
   const force = fresh + BLUNT_FORCE_GF_PER_UM * meanOf(belief, BLUNT[zone])
-  return Math.sqrt(formVariance(belief, [[FRESH[zone], fresh / force], [BLUNT[zone], BLUNT_FORCE_GF_PER_UM / force]]))
+  return Math.sqrt(logVariance(belief, zone, fresh / force, BLUNT_FORCE_GF_PER_UM / force, 0))
 }
 
 /** The belief after the logarithm of one zone's force was narrowed down. */

@@ -115,10 +115,10 @@ describe('what is learned of one knife', () => {
 describe('the forecast', () => {
   const known = estimate([added(), read(1, 165, 165, 170), read(4, 200, 205, 215)], 4)
   const ahead = rotaAhead(around.stations.get('soft'), around.services, START + 4 * DAY)
-  const forecast = forecastEdge(known.state, { ...usualUse(nature, 350, ahead), untilSure: true })
+  const forecast = forecastEdge(known.state, { ...usualUse(nature, 350, ahead), untilSure: 'zones' })
 
   it('unhoned, grows duller, less certain and riskier from service to service', () => {
-    const unhoned = forecastEdge(known.state, { ...usualUse(nature, 350, ahead), hone: null, untilSure: true })
+    const unhoned = forecastEdge(known.state, { ...usualUse(nature, 350, ahead), hone: null, untilSure: 'zones' })
     const tips = unhoned.services.slice(0, 8).map(({ zones, chanceDull }) => ({ ...zones.tip, chanceDull }))
     for (const [index, now] of tips.slice(1).entries()) {
       const before = tips[index]

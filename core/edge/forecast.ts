@@ -28,8 +28,8 @@ export interface PlannedUse {
   readonly services: readonly PlannedService[]
   /** null for a knife nobody hones */
   readonly hone: { readonly tool: HoneTool; readonly mismatchDps?: number } | null
-  /** leaves out the services after the one by which every zone is past the limit with 90 % */
-  readonly untilSure?: boolean
+  /** leaves out the services after the one by which the knife, or every zone, is past the limit with 90 % */
+  readonly untilSure?: 'knife' | 'zones'
 }
 
 /** A zone at the end of a service. */
@@ -144,7 +144,8 @@ export function forecastEdge(state: KnifeState, planned: PlannedUse): EdgeForeca
     path.push({ service, hoursBefore: hours, zones: scores })
     hours += service.hours
     services.push({ name: service.name, startMs: service.startMs, endMs: service.endMs, hours, zones, chanceDull: zones[worstZone].chanceDull, worstZone })
-    if (planned.untilSure && ZONES.every((zone) => zones[zone].chanceDull > SURE_CHANCE)) break
+    if (planned.untilSure === 'knife' && zones[worstZone].chanceDull > SURE_CHANCE) break
+    if (planned.untilSure === 'zones' && ZONES.every((zone) => zones[zone].chanceDull > SURE_CHANCE)) break
   }
   return {
     services,
@@ -197,6 +198,6 @@ export function lifeFromFresh(
     sharpening: { ...state.sharpening, hours: 0, work: 0 },
   }
   const services = Array.from({ length: LONGEST_LIFE_SERVICES }, (_, index): PlannedService => ({ name: '', startMs: state.atMs + index, endMs: state.atMs + index + 1, ...use }))
-  const { early, middle, late } = forecastEdge(fresh, { ...usualUse(nature, limitGf, services), untilSure: true }).toLimit
+  const { early, middle, late } = forecastEdge(fresh, { ...usualUse(nature, limitGf, services), untilSure: 'knife' }).toLimit
   return { early: early?.hours ?? null, middle: middle?.hours ?? null, late: late?.hours ?? null }
 }

@@ -6,7 +6,7 @@ import { edgeForce } from './force'
 import { NO_LESSONS, type Lessons } from './lessons'
 import type { BladeNature } from './nature'
 import type { Wear } from './wear'
-import { eachZone, type ByZone, type Zone } from './zones'
+import type { ByZone, Zone } from './zones'
 
 /** One zone as it is taken to be, with how well that is known. */
 export interface ZoneEdge extends Wear {
@@ -84,13 +84,18 @@ export const chanceOver = (forceGf: number, logSd: number, limitGf: number): num
 export const chanceAbove = (zone: ZoneEdge, dps: number, limitGf: number): number =>
   chanceOver(edgeForce(zone, dps), zone.logSd, limitGf)
 
+function zoneOf(belief: EdgeBelief, dps: number, zone: Zone): ZoneEdge {
+  const { roll, wornAreaUm2, freshForceGf } = zoneWear(belief, dps, zone)
+  // written out, not spread: this runs for every line of every log
+  return { roll, wornAreaUm2, freshForceGf, logSd: Math.sqrt(logForce(belief, zone).variance), wornLogSd: wornForceLogSd(belief, zone) }
+}
+
 /** Zones of a belief. */
-export const zonesOf = (belief: EdgeBelief, dps: number): ByZone<ZoneEdge> =>
-  eachZone((zone: Zone) => ({
-    ...zoneWear(belief, dps, zone),
-    logSd: Math.sqrt(logForce(belief, zone).variance),
-    wornLogSd: wornForceLogSd(belief, zone),
-  }))
+export const zonesOf = (belief: EdgeBelief, dps: number): ByZone<ZoneEdge> => ({
+  heel: zoneOf(belief, dps, 'heel'),
+  belly: zoneOf(belief, dps, 'belly'),
+  tip: zoneOf(belief, dps, 'tip'),
+})
 
 /** A state that believes something else now. */
 export const believing = (state: KnifeState, belief: EdgeBelief, dps: number): KnifeState =>

@@ -42,9 +42,10 @@ describe('what a session takes', () => {
 
 describe('thinning due and worn out', () => {
   const after = (sessions: number, days: number): KnifeState => {
-    let { steel, ...rest } = newKnifeState(nature, 0, 'in-use')
+    const start = newKnifeState(nature, 0, 'in-use')
+    let { steel } = start
     for (let session = 0; session < sessions; session++) steel = ground(steel, nature, 12, 0.05)
-    return { ...rest, steel, atMs: days * DAY }
+    return { ...start, steel, atMs: days * DAY }
   }
 
   it('have dates with bands, sooner for a knife that meets the stone more often', () => {

@@ -25,7 +25,7 @@ export interface Moments {
 }
 
 const packed = (i: number, j: number): number => (i >= j ? (i * (i + 1)) / 2 + j : (j * (j + 1)) / 2 + i)
-const entry = (values: readonly number[], index: number): number => values[index] ?? 0
+const entry = (values: ArrayLike<number>, index: number): number => values[index] ?? 0
 
 /** Independent parameters with given means and standard deviations. */
 export function independent(means: readonly number[], sds: readonly number[]): Gaussian {
@@ -41,8 +41,7 @@ export const meanOf = (of: Gaussian, index: number): number => entry(of.mean, in
 function against(of: Gaussian, gradient: Gradient): number[] {
   const { cov } = of
   const size = of.mean.length
-  const sums: number[] = []
-  for (let row = 0; row < size; row++) sums.push(0)
+  const sums = new Array<number>(size).fill(0)
   for (const [index, weight] of gradient) {
     const start = (index * (index + 1)) / 2
     for (let row = 0; row <= index; row++) sums[row] = entry(sums, row) + weight * entry(cov, start + row)
@@ -55,7 +54,7 @@ function against(of: Gaussian, gradient: Gradient): number[] {
   return sums
 }
 
-function along(gradient: Gradient, values: readonly number[]): number {
+function along(gradient: Gradient, values: ArrayLike<number>): number {
   let sum = 0
   for (const [index, weight] of gradient) sum += weight * entry(values, index)
   return sum
@@ -75,13 +74,21 @@ export function moved(of: Gaussian, steps: readonly Step[]): Gaussian {
   if (steps.length === 0) return of
   const mean = of.mean.slice()
   const cov = of.cov.slice()
-  const rows = steps.map((step) => against(of, step.gradient))
+  const rows: number[][] = []
+  for (const step of steps) rows.push(against(of, step.gradient))
   // rows and columns first as if the others stood still, then each pair of moved ones over it
   for (let at = 0; at < steps.length; at++) {
     const [step, row] = [steps[at], rows[at]]
     if (!step || !row) continue
-    mean[step.index] = step.value
-    for (let other = 0; other < mean.length; other++) cov[packed(step.index, other)] = entry(row, other)
+    const { index } = step
+    mean[index] = step.value
+    const start = (index * (index + 1)) / 2
+    for (let other = 0; other <= index; other++) cov[start + other] = entry(row, other)
+    let below = start + 2 * index + 1
+    for (let other = index + 1; other < mean.length; other++) {
+      cov[below] = entry(row, other)
+      below += other + 1
+    }
   }
   for (let at = 0; at < steps.length; at++) {
     const [step, row] = [steps[at], rows[at]]

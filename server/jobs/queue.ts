@@ -20,12 +20,13 @@ export interface Queue {
 }
 
 const QUEUE = 'house-work'
-const THREAD = new URL('./rebuildThread.ts', import.meta.url)
+const THREAD = new URL('./thread.mjs', import.meta.url)
+const REBUILD = new URL('./rebuildThread.ts', import.meta.url).href
 const POLL_SECONDS = 0.5
 
 function runThread(task: ThreadTask): Promise<void> {
   return new Promise((settle, fail) => {
-    const thread = new Worker(THREAD, { workerData: task, execArgv: ['--import', 'tsx'] })
+    const thread = new Worker(THREAD, { workerData: { ...task, module: REBUILD }, execArgv: [] })
     thread.once('error', fail)
     thread.once('exit', (code) => { if (code === 0) settle(); else fail(new Error(`the worker thread ended with ${code}`)) })
   })

@@ -135,7 +135,7 @@ export async function edgeStory(db: Database, caller: Caller, knifeId: string, n
   const stored = reading.states.get(knifeId)
   if (!stored) throw notFound('knife')
   const events = standingEvents(await knifeLog(db, caller.house.id, knifeId))
-  const present = presentKnife(knife, stored, reading)
+  const present = presentKnife(knife, stored, reading, 'whole')
   const { state, blade, rules, forecast } = present
   const past = walk(knife, events, reading)
   const names = new Map(reading.people.map(({ id, name }) => [id, name]))

@@ -42,8 +42,12 @@ const SERVICES_IN_LISTS = 4
 /** From so many readings on a knife speaks for itself. */
 const OWN_READINGS = 3
 
-/** The present state of a knife, kin and rota taken in. */
-export function presentKnife(knife: StoredKnife, stored: KnifeState, reading: Reading): PresentKnife {
+/**
+ * The present state of a knife, kin and rota taken in.
+ *
+ * @param outlook `whole` forecasts every service of the outlook; `until-dull` stops when the knife is almost surely dull
+ */
+export function presentKnife(knife: StoredKnife, stored: KnifeState, reading: Reading, outlook: 'whole' | 'until-dull'): PresentKnife {
   const described = knownBlade(knife)
   const { around, kin, house, nowMs, workingDps } = reading
   const state = advance(kin.inform(knife, stored), described.nature, around, nowMs)
@@ -55,7 +59,7 @@ export function presentKnife(knife: StoredKnife, stored: KnifeState, reading: Re
   const use = usualUse(blade.nature, limitGf, ahead)
   const working = state.holderId === null ? undefined : workingDps.get(state.holderId)
   const hone = use.hone && working !== undefined ? { ...use.hone, mismatchDps: working - blade.nature.dps } : use.hone
-  return { blade, rules, state, forecast: forecastEdge(state, { ...use, hone }) }
+  return { blade, rules, state, forecast: forecastEdge(state, { ...use, hone, ...(outlook === 'until-dull' ? { untilSure: 'knife' } : {}) }) }
 }
 
 function mismatchOf({ state, blade }: PresentKnife, workingDps: ReadonlyMap<string, number>): KnifeView['mismatch'] {
@@ -85,7 +89,7 @@ function steelView({ state, blade, rules }: PresentKnife): Pick<KnifeView, 'thin
 
 /** A knife as screens see it: its description, and everything its log and its kin say about it now. */
 export function knifeView(knife: StoredKnife, stored: KnifeState, reading: Reading): KnifeView {
-  const present = presentKnife(knife, stored, reading)
+  const present = presentKnife(knife, stored, reading, 'until-dull')
   const { blade, rules, state } = present
   const condition = (zone: Zone): KnifeView['zones'][Zone] => {
     const band = forceBand(state.zones[zone], blade.nature.dps)

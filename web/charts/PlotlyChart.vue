@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useResizeObserver } from '@vueuse/core'
 import { onBeforeUnmount, ref, watch } from 'vue'
+import type * as Plotly from 'plotly.js-cartesian-dist-min'
 import type { Data, Layout } from 'plotly.js'
 import { useTones } from './tones'
 
@@ -24,7 +25,7 @@ function styleElement(): void {
   document.head.append(style)
 }
 
-let plotly: typeof import('plotly.js-cartesian-dist-min') | null = null
+let plotly: typeof Plotly | null = null
 
 async function draw(): Promise<void> {
   if (!place.value) return

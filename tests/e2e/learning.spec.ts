@@ -1,0 +1,51 @@
+import { expect, test } from '@playwright/test'
+import { openAsManager } from './kitchen'
+
+test('the board that eats edges and the hand with dull tips are found and said in words', async ({ page }) => {
+  await openAsManager(page, '/learned')
+  await expect(page.getByText(/Banquet prep eats edges: [\d.]+ times as fast as it should/)).toBeVisible()
+  await expect(page.getByText(/Corin Hale’s edges come out needing more force: tip \d+ %; they last \d+ % shorter/)).toBeVisible()
+  await expect(page.getByText(/Oda Finch’s edges come out as the house’s usual ones/)).toBeVisible()
+  await expect(page.getByText('the readings do not say yet').first()).toBeVisible()
+  await expect(page.locator('.main-svg').first()).toBeVisible()
+})
+
+test('the knife past honing says so on Today and on its page, with the curve and its numbers', async ({ page }) => {
+  await openAsManager(page, '/today')
+  await expect(page.getByRole('region', { name: 'Ilse Brandt' })).toContainText('Honing no longer helps.')
+  await page.goto(`${new URL(page.url()).origin}/knife/CH-07`)
+  await expect(page.locator('.verdict')).toContainText('Honing no longer helps.')
+  await expect(page.getByRole('img', { name: /Force of CH-07 at the tip/ }).locator('.main-svg').first()).toBeVisible()
+  await expect(page.getByRole('table', { name: /Services ahead/ })).toContainText('>99 %')
+  await expect(page.getByText(/the rest is worn, and only a stone brings that back/)).toBeVisible()
+  await page.getByRole('group', { name: 'Zone' }).getByRole('button', { name: 'heel' }).click()
+  await expect(page.getByRole('img', { name: /Force of CH-07 at the heel/ })).toBeVisible()
+})
+
+test('the knife due for thinning and the one nobody has read are told from the others', async ({ page }) => {
+  await openAsManager(page, '/knife/BN-02')
+  await expect(page.locator('.verdict')).toContainText('half as thick again')
+  await expect(page.getByText(/Thinning is due: 0.5\d mm behind the edge/)).toBeVisible()
+  await page.goto(`${new URL(page.url()).origin}/knife/SA-03`)
+  await expect(page.getByText('Nobody has read it yet: this is what knives of its steel, job and station do here')).toBeVisible()
+})
+
+test('a working angle that does not fit is warned of on the knife’s page', async ({ page }) => {
+  await openAsManager(page, '/house?part=people')
+  await page.getByRole('row', { name: /Leif Oster/ }).getByRole('button', { name: 'Change' }).click()
+  await page.getByLabel('Working angle').fill('23')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('dialog')).toBeHidden()
+  await page.goto(`${new URL(page.url()).origin}/knife/CH-04`)
+  await expect(page.getByText('Leif Oster works at 23°, this edge stands at 17°: each honing puts a fatter micro-bevel on it.')).toBeVisible()
+})
+
+test('everything is reckoned anew with progress, and comes out the same', async ({ page }) => {
+  await openAsManager(page, '/knife/CH-09')
+  const forces = await page.locator('.zones').textContent()
+  await page.goto(`${new URL(page.url()).origin}/learned`)
+  await page.getByRole('button', { name: 'Reckon anew' }).click()
+  await expect(page.getByText('Done: 48 knives reckoned.')).toBeVisible({ timeout: 60_000 })
+  await page.goto(`${new URL(page.url()).origin}/knife/CH-09`)
+  await expect(page.locator('.zones')).toHaveText(forces ?? '')
+})
