@@ -7,6 +7,7 @@ export type MeasureFault =
   | 'stack-above-face-length'
   | 'no-pieces'
   | 'grade-outside-standard'
+  | 'no-stones'
 
 /**
  * A measurement no formula can use. It carries a code and values instead of prose, because

@@ -1,2 +1,5 @@
 export * from './grain'
 export * from './removal'
+export * from './gear'
+export * from './progression'
+export * from './strokeLadder'

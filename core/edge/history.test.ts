@@ -7,6 +7,7 @@ import { advance, foldHistory, type Surroundings } from './history'
 import { firstDull, forecastEdge, rotaAhead, usualUse } from './forecast'
 import type { BladeNature } from './nature'
 import { chanceAbove, forceBand, newKnifeState, type KnifeState } from './state'
+import { verdict } from './verdict'
 import { ZONES } from './zones'
 
 const START = Date.UTC(2026, 0, 5)
@@ -147,6 +148,24 @@ describe('the life of an edge', () => {
     const events = [added(), event('checked', 2, { readings: [], ladder: [], defects: chip }), read(5, 200)]
     expect(fold(events, 6).defects.chip?.depthMm).toBe(0.4)
     expect(fold([...events, event('checked', 7, { readings: [], ladder: [], defects: NO_DEFECTS })], 8).defects.chip).toBeNull()
+  })
+})
+
+describe('a glint', () => {
+  const sign = (hours: number, rung: 'glints' | 'paper', zone: 'whole' | 'tip' = 'whole'): KnifeEvent => event('checked', hours, { readings: [], ladder: [{ zone, rung }] })
+
+  // An edge that glints along its length wants a stone coarser than #1000 (common practice).
+  it('under the lamp sends a knife to a coarse stone, whatever had been reckoned', () => {
+    const state = fold([added(), read(1, 200), sign(5, 'glints')], 6)
+    expect(state.defects.glint).toEqual(['heel', 'belly', 'tip'])
+    const chef = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, bteWhenNewMm: 0.35, dps: 17, hrc: 57, minimumHeightMm: 34.5 }
+    expect(verdict(state, chef, 'general')).toMatchObject({ action: 'stone', startGrit: 320 })
+  })
+
+  it('stays until another look at that zone, or the stone', () => {
+    expect(fold([added(), sign(5, 'glints'), sign(6, 'paper', 'tip')], 7).defects.glint).toEqual(['heel', 'belly'])
+    expect(fold([added(), sign(5, 'glints'), read(6, 200)], 7).defects.glint).toHaveLength(3)
+    expect(fold([added(), sign(5, 'glints'), event('sharpened', 6, { finishMicron: 4 })], 7).defects.glint).toEqual([])
   })
 })
 

@@ -6,7 +6,7 @@ import { wornForce } from './force'
 import { judgedHand } from './hands'
 import { honeEffect } from './hone'
 import { counted } from './lessons'
-import { observeCheck } from './observe'
+import { glintsAfter, observeCheck } from './observe'
 import type { BladeNature } from './nature'
 import { believing, newKnifeState, type KnifeState } from './state'
 import { ground, measuredSteel } from './steelLeft'
@@ -159,7 +159,7 @@ function afterCheck(state: KnifeState, nature: BladeNature, event: Happened<'che
   const next: KnifeState = {
     ...believing(state, belief, nature.dps),
     doubted,
-    defects: event.payload.defects ?? state.defects,
+    defects: { ...(event.payload.defects ?? state.defects), glint: glintsAfter(event.payload, state.defects.glint) },
     checkedMs: event.atMs,
     hoursSinceCheck: 0,
     readingCount: state.readingCount + event.payload.readings.length,

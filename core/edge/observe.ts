@@ -17,8 +17,8 @@ const SLIP_CHANCE = 0.02
 const SLIP_LOG_SD = 1
 /** A reading further off than this many standard deviations is either a slip or news. */
 const SURPRISE_LIMIT = 3.5
-/** A sign of the whole edge speaks of three zones at once, so it says less of each. */
-const WHOLE_EDGE_SPREAD = Math.sqrt(ZONES.length)
+/** A sign of the whole edge speaks of three zones at once, so it says somewhat less of each (assumed). */
+const WHOLE_EDGE_SPREAD = 1.3
 
 /** One thing seen of one zone. */
 export interface Sighting {
@@ -108,4 +108,18 @@ export function observeCheck(
     doubts[one.zone] = isWild && !isNews ? sign : 0
   }
   return { belief: next, doubted: doubts, workedOn: abandoned.size > 1 && wildZones(-1).size > 1 }
+}
+
+/**
+ * Zones that glint after a check: a bright line under the lamp is blunt metal, whatever had been reckoned,
+ * and stays so until a stone or another look at that zone says otherwise.
+ */
+export function glintsAfter(check: EventPayloads['checked'], before: readonly Zone[]): Zone[] {
+  const speaksOf = (rungs: (rung: LadderRung) => boolean, zone: Zone): boolean =>
+    check.ladder.some((step) => rungs(step.rung) && (step.zone === 'whole' || step.zone === zone))
+  return ZONES.filter((zone) => {
+    if (speaksOf((rung) => rung === 'glints', zone)) return true
+    if (speaksOf(() => true, zone)) return false
+    return (check.defects?.glint ?? before).includes(zone)
+  })
 }

@@ -1,5 +1,6 @@
 import { faceAngle } from '../geometry/stack'
 import { recede } from '../geometry/recession'
+import { clamp } from '../measure'
 import { combined, type Known } from '../statistics/normal'
 import type { EventPayloads } from './events'
 import { recessionToApexUm } from './cost'
@@ -28,6 +29,8 @@ const CALIPER_SD_MM = { height: 0.1, bte: 0.012 }
 /** How far what a session takes differs from person to person, and from session to session (assumed). */
 const TAKES_LOG_SD = 0.5
 const SESSION_SHARE_SD = 0.4
+/** Nobody takes more than four times, or less than a quarter of, what the reckoning says: such a reading is of another knife. */
+const MOST_LOG_TAKES = Math.log(4)
 /** Faces of blunt angles run nearly parallel to a flat bevel; recession is never reckoned beyond this share of it. */
 const STEEPEST_FACE_SHARE = 0.9
 
@@ -54,7 +57,8 @@ export function thickerBy(nature: BladeNature, bteMm: number, recessionMm: numbe
 /** The blade after a session that took its edge down, by the height written down or else the estimated one. */
 export function ground(steel: SteelLeft, nature: BladeNature, bluntUm: number, writtenMm: number | undefined): SteelLeft {
   const usualMm = recessionToApexUm(bluntUm, nature.dps) / 1000
-  const lossMm = writtenMm ?? usualMm * Math.exp(steel.takes.mean)
+  // half a blade in one session is a slip of the pen, not a session
+  const lossMm = Math.min(writtenMm ?? usualMm * Math.exp(steel.takes.mean), steel.heightMm.mean / 2)
   const lossSd = lossMm * (writtenMm === undefined ? SESSION_SHARE_SD : 0.1)
   const bteMm = thickerBy(nature, steel.bteMm.mean, lossMm)
   const slope = lossMm > 0 ? (bteMm - steel.bteMm.mean) / lossMm : 0
@@ -92,7 +96,7 @@ function tallied(steel: SteelLeft, heightMm: number): SteelLeft {
     ...steel,
     heightMm: combined(steel.heightMm, reading),
     takes: {
-      mean: steel.takes.mean + gain * (heightMm - steel.heightMm.mean),
+      mean: clamp(steel.takes.mean + gain * (heightMm - steel.heightMm.mean), -MOST_LOG_TAKES, MOST_LOG_TAKES),
       sd: Math.sqrt(Math.max(0.05 ** 2, steel.takes.sd ** 2 + gain * steel.takenMm * steel.takes.sd ** 2)),
     },
     takenMm: 0,

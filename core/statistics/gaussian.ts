@@ -29,7 +29,7 @@ const entry = (values: ArrayLike<number>, index: number): number => values[index
 
 /** Independent parameters with given means and standard deviations. */
 export function independent(means: readonly number[], sds: readonly number[]): Gaussian {
-  const cov = new Array<number>((means.length * (means.length + 1)) / 2).fill(0)
+  const cov = Array.from({ length: (means.length * (means.length + 1)) / 2 }, () => 0)
   for (const [index, sd] of sds.entries()) cov[packed(index, index)] = sd * sd
   return { mean: [...means], cov }
 }
@@ -41,7 +41,9 @@ export const meanOf = (of: Gaussian, index: number): number => entry(of.mean, in
 function against(of: Gaussian, gradient: Gradient): number[] {
   const { cov } = of
   const size = of.mean.length
-  const sums = new Array<number>(size).fill(0)
+  // a copy of doubles stays an array of doubles, which a fresh array of zeros would first have to become
+  const sums = cov.slice(0, size)
+  sums.fill(0)
   for (const [index, weight] of gradient) {
     const start = (index * (index + 1)) / 2
     for (let row = 0; row <= index; row++) sums[row] = entry(sums, row) + weight * entry(cov, start + row)
