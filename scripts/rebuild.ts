@@ -11,10 +11,13 @@ async function main(): Promise<void> {
     const wanted = process.argv[2]
     const house = wanted ? await findHouse(db, wanted) : await anyHouse(db)
     if (!house) throw new Error('There is no such house in this database.')
-    await rebuildHouse(db, house, async (done, total) => {
-      if (done % 10 === 0 || done === total) console.log(`${done} of ${total} knives`)
+    let done = 0
+    await rebuildHouse(db, house, { part: 0, parts: 1 }, async () => {
+      done++
+      if (done % 10 === 0) console.log(`${done} knives`)
       return await Promise.resolve(true)
     })
+    console.log(`${done} knives reckoned anew.`)
   } finally {
     await db.close()
   }

@@ -1,14 +1,18 @@
+import { availableParallelism } from 'node:os'
 import { Worker } from 'node:worker_threads'
 import PgBoss from 'pg-boss'
 import type { Logger } from 'pino'
 import type { Database } from '../db/database'
-import { endJob, openJobs } from '../db/queries/jobs'
+import { endJob, openJobs, startJob } from '../db/queries/jobs'
+import { listKnives } from '../db/queries/knives'
+import type { Share } from '../services/rebuild'
 
 /** What a worker thread is told. */
 export interface ThreadTask {
   readonly databaseUrl: string
   readonly houseId: string
   readonly jobId: string
+  readonly share: Share
 }
 
 type Task = Pick<ThreadTask, 'houseId' | 'jobId'>
@@ -24,13 +28,19 @@ const THREAD = new URL('./thread.mjs', import.meta.url)
 const REBUILD = new URL('./rebuildThread.ts', import.meta.url).href
 const POLL_SECONDS = 0.5
 
-function runThread(task: ThreadTask): Promise<void> {
+/** Runs one share in a thread. @returns whether it went through to the end */
+function runThread(task: ThreadTask): Promise<boolean> {
   return new Promise((settle, fail) => {
     const thread = new Worker(THREAD, { workerData: { ...task, module: REBUILD }, execArgv: [] })
+    let finished = false
+    thread.once('message', (told: unknown) => { finished = told === true })
     thread.once('error', fail)
-    thread.once('exit', (code) => { if (code === 0) settle(); else fail(new Error(`the worker thread ended with ${code}`)) })
+    thread.once('exit', (code) => { if (code === 0) settle(finished); else fail(new Error(`the worker thread ended with ${code}`)) })
   })
 }
+
+/** Threads of one job: the machine's cores, but never so many that the server is starved. */
+const THREADS = Math.max(1, Math.min(4, availableParallelism()))
 
 /**
  * Long work of all houses, queued in PostgreSQL (pg-boss) so that any server may take it, and done in a
@@ -40,7 +50,10 @@ export function openQueue(databaseUrl: string, db: Database, log: Logger): Queue
   let boss: Promise<PgBoss> | null = null
   const work = async (task: Task): Promise<void> => {
     try {
-      await runThread({ ...task, databaseUrl })
+      await startJob(db, task.houseId, task.jobId, (await listKnives(db, task.houseId)).length)
+      const parts = Array.from({ length: THREADS }, (_, part) => runThread({ ...task, databaseUrl, share: { part, parts: THREADS } }))
+      const finished = await Promise.all(parts)
+      await endJob(db, task.houseId, task.jobId, finished.every(Boolean) ? 'done' : 'cancelled')
     } catch (error) {
       log.error({ err: error, jobId: task.jobId }, 'long work failed')
       await endJob(db, task.houseId, task.jobId, 'failed')

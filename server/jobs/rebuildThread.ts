@@ -1,26 +1,17 @@
-import { workerData } from 'node:worker_threads'
+import { parentPort, workerData } from 'node:worker_threads'
 import { openDatabase } from '../db/database'
 import { findHouse } from '../db/queries/houses'
-import { endJob, noteProgress } from '../db/queries/jobs'
+import { noteProgress } from '../db/queries/jobs'
 import { rebuildHouse } from '../services/rebuild'
 import type { ThreadTask } from './queue'
 
-/** Between two looks at whether somebody asked to stop, ms. */
-const NOTE_EVERY_MS = 250
-
-/** A rebuild in a thread of its own, so that the server goes on answering. */
-async function main({ databaseUrl, houseId, jobId }: ThreadTask): Promise<void> {
+/** One share of a rebuild, in a thread of its own, so that the server goes on answering. */
+async function main({ databaseUrl, houseId, jobId, share }: ThreadTask): Promise<void> {
   const db = openDatabase(databaseUrl, () => undefined)
   try {
     const house = await findHouse(db, houseId)
-    if (!house) return
-    let notedMs = 0
-    const finished = await rebuildHouse(db, house, async (done, total) => {
-      if (Date.now() - notedMs < NOTE_EVERY_MS && done < total) return true
-      notedMs = Date.now()
-      return !(await noteProgress(db, houseId, jobId, done, total))
-    })
-    await endJob(db, houseId, jobId, finished ? 'done' : 'cancelled')
+    const finished = house !== null && (await rebuildHouse(db, house, share, async (more) => !(await noteProgress(db, houseId, jobId, more))))
+    parentPort?.postMessage(finished)
   } finally {
     await db.close()
   }

@@ -4,30 +4,40 @@ import { replaceFolds } from '../db/queries/folds'
 import { findHouse, touchHouse, type StoredHouse } from '../db/queries/houses'
 import { listKnives, lockKnife } from '../db/queries/knives'
 import { foldKnife } from './knifeState'
-import { loadContext } from './surroundings'
+import { loadContext, type HouseContext } from './surroundings'
 
 /** Told after each knife; answers whether to go on. */
-export type Progress = (done: number, total: number) => Promise<boolean>
+export type Progress = (more: number) => Promise<boolean>
+
+/** One of several equal shares of a house's knives, for threads that work side by side. */
+export interface Share {
+  readonly part: number
+  readonly parts: number
+}
 
 /**
- * Reckons every knife of a house anew from its log, one transaction a knife, so that stopping halfway
+ * Reckons the knives of a house anew from their logs, one transaction a knife, so that stopping halfway
  * leaves each knife either as it was or as it will be: the two are the same unless something was wrong.
  *
  * @returns whether it went through to the end
  */
-export async function rebuildHouse(db: Database, house: StoredHouse, progress: Progress): Promise<boolean> {
-  const knives = await listKnives(db, house.id)
+export async function rebuildHouse(db: Database, house: StoredHouse, { part, parts }: Share, progress: Progress): Promise<boolean> {
+  const knives = (await listKnives(db, house.id)).filter((_, index) => index % parts === part)
   const context = await loadContext(db, house)
-  for (const [index, { id }] of knives.entries()) {
-    if (!(await progress(index, knives.length))) return false
-    await db.transaction(async (client) => {
-      const knife = await lockKnife(client, house.id, id)
-      if (knife) await replaceFolds(client, house.id, [foldKnife(context, knife, await knifeLog(client, house.id, id))])
-    })
+  for (const { id } of knives) {
+    await rebuildKnife(db, context, id)
+    if (!(await progress(1))) return false
   }
   await touchHouse(db, house.id)
-  await progress(knives.length, knives.length)
   return true
+}
+
+async function rebuildKnife(db: Database, context: HouseContext, knifeId: string): Promise<void> {
+  const houseId = context.house.id
+  await db.transaction(async (client) => {
+    const knife = await lockKnife(client, houseId, knifeId)
+    if (knife) await replaceFolds(client, houseId, [foldKnife(context, knife, await knifeLog(client, houseId, knifeId))])
+  })
 }
 
 /** Reckons the knives of all houses that have a log and no state, as after a change of what states hold. */
@@ -45,11 +55,6 @@ export async function rebuildMissing(db: Database, onHouse: (name: string, knive
     if (!house) continue
     onHouse(house.name, knifeIds.length)
     const context = await loadContext(db, house)
-    for (const knifeId of knifeIds) {
-      await db.transaction(async (client) => {
-        const knife = await lockKnife(client, houseId, knifeId)
-        if (knife) await replaceFolds(client, houseId, [foldKnife(context, knife, await knifeLog(client, houseId, knifeId))])
-      })
-    }
+    for (const knifeId of knifeIds) await rebuildKnife(db, context, knifeId)
   }
 }

@@ -62,14 +62,24 @@ export async function askCancel(db: Queryable, houseId: string, jobId: string): 
   return rows[0] ? toJob(rows[0]) : null
 }
 
-/** Notes how far a job has come. @returns whether somebody asked it to stop */
-export async function noteProgress(db: Queryable, houseId: string, jobId: string, done: number, total: number): Promise<boolean> {
+/** Says that a job has begun, or begun again, and how much there is of it. */
+export async function startJob(db: Queryable, houseId: string, jobId: string, total: number): Promise<void> {
+  await db.query(
+    `update jobs
+     set status = 'running', done = 0, total = $3
+     where house_id = $1 and id = $2`,
+    [houseId, jobId, total],
+  )
+}
+
+/** Adds to what a job has done. @returns whether somebody asked it to stop */
+export async function noteProgress(db: Queryable, houseId: string, jobId: string, more: number): Promise<boolean> {
   const { rows } = await db.query<{ cancel_asked: boolean }>(
     `update jobs
-     set status = 'running', done = $3, total = $4
+     set done = done + $3
      where house_id = $1 and id = $2
      returning cancel_asked`,
-    [houseId, jobId, done, total],
+    [houseId, jobId, more],
   )
   return rows[0]?.cancel_asked ?? true
 }
