@@ -1,0 +1,3 @@
+export * from './recipe'
+export * from './recipes'
+export * from './session'
