@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Right } from '../core/house/rights'
+import { BenchAction, BenchOffer, BenchSession, GearPatch, GearView, NewGear, StackPieces } from './bench'
 import { NewEvent, TimelineEvent } from './events'
 import { ExchangeOutcome, TableName } from './exchange'
 import type { Endpoint, Method } from './endpoint'
@@ -31,6 +32,11 @@ function endpoint<P extends z.ZodType = Nothing, Q extends z.ZodType = Nothing, 
 }
 
 const byId = z.object({ id: Id })
+const wish = {
+  recipeId: z.string().max(40).optional(),
+  startWith: Id.optional(),
+  choices: z.record(z.string().max(20), z.string().max(40)).default({}),
+}
 
 export const Fleet = z.object({
   /** when this was reckoned, at most a minute ago */
@@ -91,6 +97,25 @@ export const endpoints = {
   }),
   week: endpoint('get', '/api/week', 'see', 'Services and quiet windows by weekday', { answer: z.array(WeeklySpan) }),
   setWeek: endpoint('put', '/api/week', 'manage-house', 'Replace services and quiet windows', { body: WeeklySpans, answer: z.array(WeeklySpan) }),
+
+  gear: endpoint('get', '/api/gear', 'see', 'Stones, rods, strops and plates of the house', { answer: z.array(GearView) }),
+  addGear: endpoint('post', '/api/gear', 'manage-gear', 'Add gear', { body: NewGear, answer: GearView }),
+  editGear: endpoint('patch', '/api/gear/{id}', 'manage-gear', 'Change gear, or say that it was flattened', { params: byId, body: GearPatch, answer: GearView }),
+  pieces: endpoint('get', '/api/stack-pieces', 'see', 'Coins, cards and shims for setting an angle', { answer: StackPieces }),
+  setPieces: endpoint('put', '/api/stack-pieces', 'manage-gear', 'Replace coins, cards and shims', { body: StackPieces, answer: StackPieces }),
+  benchOffer: endpoint('post', '/api/knives/{id}/bench', 'see', 'What could be done to a knife at the bench, and how', {
+    params: byId, body: z.object(wish), answer: BenchOffer,
+  }),
+  startSession: endpoint('post', '/api/bench-sessions', 'log-hone', 'Begin a session on a knife', {
+    body: z.object({ id: Id, knifeId: Id, ...wish }), answer: BenchSession,
+  }),
+  openSessions: endpoint('get', '/api/bench-sessions', 'see', 'Sessions nobody has ended', {
+    answer: z.array(z.object({ id: Id, knifeId: Id, startedBy: Id, startedAt: Instant })),
+  }),
+  benchSession: endpoint('get', '/api/bench-sessions/{id}', 'see', 'A session with everything done in it', { params: byId, answer: BenchSession }),
+  actInSession: endpoint('post', '/api/bench-sessions/{id}/actions', 'log-hone', 'Keep what was done; sending the same ids again changes nothing', {
+    params: byId, body: z.object({ actions: z.array(BenchAction).min(1).max(500) }), answer: BenchSession,
+  }),
 
   learning: endpoint('get', '/api/learning', 'see', 'What the house has taught: boards, products, hands, tools', { answer: HouseLearning }),
   rebuild: endpoint('post', '/api/jobs/rebuild', 'manage-house', 'Reckon every knife anew from its log', { answer: Job }),

@@ -17,6 +17,7 @@ import { openDatabase, type Database } from './db/database'
 import { openListener } from './db/listen'
 import { deleteExpiredSessions } from './db/queries/access'
 import { CHANGES_CHANNEL } from './db/queries/houses'
+import { benchRoutes } from './routes/bench'
 import { exchangeRoutes } from './routes/exchange'
 import { Fault } from './faults'
 import { LINES_CHANNEL, openHub } from './instruments/hub'
@@ -147,6 +148,7 @@ export function makeApp(options: AppOptions): RunningApp {
   fleetRoutes(mount, db, clock)
   houseRoutes(mount, db, clock, tries)
   learningRoutes(mount, db, clock, queue)
+  benchRoutes(mount, db, clock)
   exchangeRoutes(app, mount, db, clock, say)
   mountChanges(app, db, clock, listener)
   app.use('/api', (_request, _response, next) => { next(new Fault('not-found', 'no-address')) })

@@ -17,13 +17,14 @@ export const RIGHTS = [
   'void-own',
   'void-any',
   'import',
+  'manage-gear',
   'manage-house',
 ] as const
 export type Right = (typeof RIGHTS)[number]
 
 const apprentice: readonly Right[] = ['see', 'log-hone', 'log-check', 'log-use', 'quarantine', 'void-own']
 const cook: readonly Right[] = [...apprentice, 'move-knife']
-const sharpener: readonly Right[] = [...cook, 'log-sharpening', 'release', 'edit-knife']
+const sharpener: readonly Right[] = [...cook, 'log-sharpening', 'release', 'edit-knife', 'manage-gear']
 
 /** Anybody may take an unsafe knife out of service; putting it back takes trained hands. */
 export const ROLE_RIGHTS: Readonly<Record<PersonRole, readonly Right[]>> = {

@@ -44,7 +44,10 @@ function against(of: Gaussian, gradient: Gradient): number[] {
   // a copy of doubles stays an array of doubles, which a fresh array of zeros would first have to become
   const sums = cov.slice(0, size)
   sums.fill(0)
-  for (const [index, weight] of gradient) {
+  for (let at = 0; at < gradient.length; at++) {
+    const term = gradient[at]
+    if (!term) continue
+    const [index, weight] = term
     const start = (index * (index + 1)) / 2
     for (let row = 0; row <= index; row++) sums[row] = entry(sums, row) + weight * entry(cov, start + row)
     let below = start + 2 * index + 1
@@ -58,7 +61,10 @@ function against(of: Gaussian, gradient: Gradient): number[] {
 
 function along(gradient: Gradient, values: ArrayLike<number>): number {
   let sum = 0
-  for (const [index, weight] of gradient) sum += weight * entry(values, index)
+  for (let at = 0; at < gradient.length; at++) {
+    const term = gradient[at]
+    if (term) sum += term[1] * entry(values, term[0])
+  }
   return sum
 }
 

@@ -34,14 +34,23 @@ async function insertEffects(db: Queryable, houseId: string, folds: readonly Fol
     `insert into event_effects (house_id, knife_id, event_id, before_gf, after_gf)
      select $1, effect.knife_id, effect.event_id, effect.before_gf, effect.after_gf
      from jsonb_to_recordset($2::jsonb) as effect (knife_id uuid, event_id uuid, before_gf smallint, after_gf smallint)
-     on conflict (house_id, event_id) do update set before_gf = excluded.before_gf, after_gf = excluded.after_gf`,
+     on conflict (house_id, event_id) do update
+     set before_gf = excluded.before_gf, after_gf = excluded.after_gf
+     where (event_effects.before_gf, event_effects.after_gf) is distinct from (excluded.before_gf, excluded.after_gf)`,
     [houseId, JSON.stringify(effects)],
   )
 }
 
-/** Keeps folds of whole logs: whatever was derived of those knives before is gone. */
+/** Keeps folds of whole logs: whatever was derived of those knives before is gone. What comes out the same is not written again. */
 export async function replaceFolds(db: Queryable, houseId: string, folds: readonly Fold[]): Promise<void> {
-  await db.query('delete from event_effects where house_id = $1 and knife_id = any($2)', [houseId, folds.map((fold) => fold.knifeId)])
+  const events = folds.flatMap(({ effects }) => effects.map(({ eventId }) => eventId))
+  await db.query(
+    `delete from event_effects
+     where house_id = $1
+       and knife_id = any($2)
+       and event_id not in (select unnest($3::uuid[]))`,
+    [houseId, folds.map((fold) => fold.knifeId), events],
+  )
   await saveStates(db, houseId, folds)
   await insertEffects(db, houseId, folds)
 }

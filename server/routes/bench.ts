@@ -1,0 +1,23 @@
+import { endpoints } from '../../contract/endpoints'
+import type { Clock } from '../clock'
+import type { Database } from '../db/database'
+import { openSessions } from '../db/queries/bench'
+import { listGear, listPieces } from '../db/queries/gear'
+import type { Mount } from '../mount'
+import { actInSession, benchOffer, readSession, startSession } from '../services/bench'
+import { addGear, editGear, gearView, setPieces } from '../services/gear'
+
+export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
+  mount(endpoints.gear, async ({ caller }) => (await listGear(db, caller.house.id)).map(gearView))
+  mount(endpoints.addGear, ({ caller, body }) => addGear(db, caller, body))
+  mount(endpoints.editGear, ({ caller, params, body }) => editGear(db, caller, params.id, body))
+  mount(endpoints.pieces, ({ caller }) => listPieces(db, caller.house.id))
+  mount(endpoints.setPieces, ({ caller, body }) => setPieces(db, caller, body))
+  mount(endpoints.benchOffer, ({ caller, params, body }) => benchOffer(db, clock, caller, params.id, body))
+  mount(endpoints.startSession, ({ caller, body }) => startSession(db, clock, caller, body))
+  mount(endpoints.benchSession, ({ caller, params }) => readSession(db, caller, params.id))
+  mount(endpoints.openSessions, async ({ caller }) =>
+    (await openSessions(db, caller.house.id)).map(({ id, knifeId, startedBy, startedAt }) => ({ id, knifeId, startedBy, startedAt: startedAt.toISOString() })),
+  )
+  mount(endpoints.actInSession, ({ caller, params, body }) => actInSession(db, clock, caller, params.id, body.actions))
+}
