@@ -61,6 +61,7 @@ export const Recipe = z.object({
     serrated: z.boolean().optional(),
     asymmetric: z.boolean().optional(),
     hrcFrom: Measure.hrc.optional(),
+    hrcBelow: Measure.hrc.optional(),
   }),
   stones: z.enum(['progression', 'last', 'none']),
   finishMicron: Measure.micron,

@@ -71,6 +71,8 @@ export interface SampleKnife {
   readonly hrc: number
   readonly measured?: { readonly heelHeightMm?: number; readonly spineMm?: number; readonly bteMm?: number; readonly bteNewMm?: number; readonly dps?: number }
   readonly price: number
+  /** share of the bevel on the right, per cent; 50 unless said */
+  readonly ratioRight?: number
   readonly story?: Story
   readonly name?: string
 }
@@ -95,7 +97,7 @@ export const KNIVES: readonly SampleKnife[] = [
   plain('chef', 230, 'Charcuterie', 'Nadia Corbel', '1.4116', 57, 82),
   plain('santoku', 180, 'Cold larder', 'Wren Askew', '1.4528', 60, 96),
   plain('santoku', 170, 'Sauté', 'Milo Tarn', '1.4116', 57, 61),
-  plain('nakiri', 165, 'Cold larder', 'Sunniva Holt', '1.3505', 62, 118, { measured: { heelHeightMm: 51, spineMm: 1.9, bteMm: 0.21, bteNewMm: 0.2, dps: 12 } }),
+  plain('nakiri', 165, 'Cold larder', 'Sunniva Holt', '1.2516', 64, 118, { measured: { heelHeightMm: 51, spineMm: 1.9, bteMm: 0.21, bteNewMm: 0.2, dps: 12 } }),
   plain('nakiri', 170, 'Banquet prep', 'Edda Rowe', '1.4116', 57, 57),
   plain('petty', 150, 'Sauté', 'Maren Voss', '1.4528', 60, 88),
   plain('petty', 150, 'Sauté', 'Ilse Brandt', '1.4116', 57, 44),
@@ -109,7 +111,7 @@ export const KNIVES: readonly SampleKnife[] = [
   plain('paring', 90, 'Pastry and bread', 'Nadia Corbel', '1.4116', 56, 14),
   plain('paring', 90, 'Fish counter', 'Corin Hale', '1.4116', 56, 14),
   plain('slicer', 270, 'Fish counter', 'Corin Hale', '1.4528', 60, 124, { measured: { heelHeightMm: 37.5, spineMm: 1.9, bteMm: 0.24, bteNewMm: 0.22, dps: 13 } }),
-  plain('slicer', 300, 'Charcuterie', 'Teun Aalders', '1.4116', 57, 92, { story: 'straddles' }),
+  plain('slicer', 300, 'Charcuterie', 'Teun Aalders', '1.4116', 57, 92, { story: 'straddles', ratioRight: 70 }),
   plain('slicer', 260, 'Charcuterie', 'Nadia Corbel', '1.4116', 57, 71, { measured: { heelHeightMm: 27.4, spineMm: 1.8, bteMm: 0.27, bteNewMm: 0.25 }, story: 'worn-out' }),
   plain('bread', 250, 'Pastry and bread', 'Nadia Corbel', '1.4116', 56, 48),
   plain('bread', 260, 'Banquet prep', 'Kit Larkin', '1.4116', 56, 46),

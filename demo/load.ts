@@ -16,6 +16,9 @@ import { insertSpans } from '../server/db/queries/weeklySpans'
 import { foldKnife } from '../server/services/knifeState'
 import { describeKnife } from '../server/services/knives'
 import { loadContext } from '../server/services/surroundings'
+import { replacePieces, saveGear } from '../server/db/queries/gear'
+import { describeGear } from '../server/services/gear'
+import { GEAR, PIECES } from './gear'
 import { DEMO_SIGN_IN, HOUSE_NAME, HOUSE_ZONE, KNIVES, PEOPLE, QUIET, SERVICES, STATIONS, type SampleKnife } from './house'
 import { liveThrough, type Hand, type LifeEvent } from './life'
 import { chance } from './random'
@@ -64,7 +67,7 @@ function described(sample: SampleKnife, code: string): StoredKnife {
   return describeKnife(
     {
       id: id('knife', code), code, name: sample.name ?? '', type: sample.type, lengthMm: sample.lengthMm, steelEn: sample.steelEn,
-      hrc: sample.hrc, price: sample.price, stationId: stationId(sample.station), holderId: null, condition: 'in-use', ...measured, ...sides,
+      hrc: sample.hrc, price: sample.price, ...(sample.ratioRight === undefined ? {} : { ratioRight: sample.ratioRight }), stationId: stationId(sample.station), holderId: null, condition: 'in-use', ...measured, ...sides,
     },
     code,
   )
@@ -142,6 +145,8 @@ async function loadHouse(db: Queryable): Promise<void> {
     await insertStationPeriod(db, SAMPLE_HOUSE_ID, made, new Date(0))
   }
   await insertSpans(db, SAMPLE_HOUSE_ID, WEEK, new Date(0))
+  for (const { knivesSince, ...gear } of GEAR) await saveGear(db, SAMPLE_HOUSE_ID, { ...describeGear({ id: id('gear', gear.name), ...gear }), knivesSince })
+  await replacePieces(db, SAMPLE_HOUSE_ID, PIECES)
 }
 
 /**

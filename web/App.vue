@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
+import { useSoakTimers } from './bench/soakTimers'
 import NavRail from './ui/NavRail.vue'
 import NoticeBar from './ui/NoticeBar.vue'
 import { say } from './i18n'
@@ -17,6 +18,9 @@ const session = useSession()
 const fleet = useFleet()
 const records = useRecords()
 const notices = useNotices()
+const soaks = useSoakTimers()
+/** Stones that are ready; they say so on whatever page is open. */
+const soaked = computed(() => soaks.running.filter((soak) => soak.leftMs === 0))
 const route = useRoute()
 const router = useRouter()
 // dialogs do not hold up the first screen, but the finder is there before anybody can ask for it
@@ -58,6 +62,10 @@ useKeys({
       <p v-if="session.signedIn && (fleet.stale || records.waitingCount > 0)" class="weather" role="status">
         {{ fleet.stale ? $t('shell.stale') : '' }}
         {{ records.waitingCount > 0 ? say('shell.waiting', { n: records.waitingCount }) : '' }}
+      </p>
+      <p v-for="soak in soaked" :key="soak.stoneId" class="weather" role="status">
+        {{ $t('bench.soakRings', { stone: soak.stoneName }) }}
+        <button class="button quiet" type="button" @click="soaks.lift(soak.stoneId)">{{ $t('bench.soakLift') }}</button>
       </p>
       <RouterView />
     </main>

@@ -15,6 +15,7 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/rack', name: 'rack', component: () => import('./rack/RackScreen.vue') },
       { path: '/knife/:code', name: 'knife', component: () => import('./knife/KnifeScreen.vue'), props: true },
       { path: '/check/:code', name: 'check', component: () => import('./check/CheckScreen.vue'), props: true, meta: { bare: true } },
+      { path: '/bench/:code', name: 'bench', component: () => import('./bench/BenchScreen.vue'), props: true, meta: { bare: true } },
       { path: '/learned', name: 'learned', component: () => import('./learning/LearningScreen.vue') },
       { path: '/exchange', name: 'exchange', component: () => import('./exchange/ExchangeScreen.vue') },
       { path: '/house', name: 'house', component: () => import('./house/HouseScreen.vue') },

@@ -49,6 +49,7 @@ export interface RecipeSuits {
   readonly serrated?: boolean | undefined
   readonly asymmetric?: boolean | undefined
   readonly hrcFrom?: number | undefined
+  readonly hrcBelow?: number | undefined
 }
 
 export interface Recipe {
@@ -79,7 +80,8 @@ function suits({ suits: wanted }: Recipe, knife: RecipeKnife): boolean {
     (wanted.grinds?.includes(knife.grind) ?? true) &&
     (wanted.serrated === undefined ? !knife.serrated : wanted.serrated === knife.serrated) &&
     (wanted.asymmetric === undefined || wanted.asymmetric === (knife.ratioRight !== EVEN)) &&
-    (wanted.hrcFrom === undefined || knife.hrc >= wanted.hrcFrom)
+    (wanted.hrcFrom === undefined || knife.hrc >= wanted.hrcFrom) &&
+    (wanted.hrcBelow === undefined || knife.hrc < wanted.hrcBelow)
   )
 }
 

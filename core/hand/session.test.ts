@@ -35,6 +35,8 @@ describe('the recipe for a knife', () => {
     expect(first(knife('single-bevel-slicer', { hrc: 61 }), 'stone')).toBe('single-bevel')
     expect(first(knife('chef', { hrc: 64 }), 'stone')).toBe('hard-steel')
     expect(first(knife('chef'), 'thin')).toBe('thin')
+    expect(first(knife('chef'), 'hone')).toBe('steel')
+    expect(first(knife('nakiri', { hrc: 62 }), 'hone')).toBe('strop')
   })
 
   it('exists for every kind of knife, in both schools where it is serrated', () => {

@@ -76,6 +76,7 @@ useKeys({
       <template v-if="knife.status !== 'retired'">
         <RouterLink class="button main" :to="{ name: 'check', params: { code: knife.code } }">{{ $t('next.check') }}</RouterLink>
         <HonedButton v-if="!isOut" :knife="knife" />
+        <RouterLink v-if="!isOut" class="button" :to="{ name: 'bench', params: { code: knife.code } }">{{ $t('next.bench') }}</RouterLink>
         <button v-if="session.may('log-sharpening')" class="button" type="button" @click="dialog = 'sharpened'">{{ $t('next.sharpened') }}</button>
         <button class="button" type="button" @click="dialog = 'measure'">{{ $t('knife.measure') }}</button>
         <button v-if="session.may('move-knife')" class="button" type="button" @click="dialog = 'move'">{{ $t('knife.move') }}</button>

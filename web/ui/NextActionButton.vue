@@ -11,7 +11,7 @@ const NEEDS_SHARPENER = new Set(['stone', 'touch-up', 'repair', 'thin'])
 const action = computed(() => props.knife.verdict.action)
 const opens = computed(() => {
   const params = { code: props.knife.code }
-  if (NEEDS_SHARPENER.has(action.value) && session.may('log-sharpening')) return { to: { name: 'knife', params, query: { do: 'sharpened' } }, key: 'sharpened' }
+  if (NEEDS_SHARPENER.has(action.value) && session.may('log-sharpening')) return { to: { name: 'bench', params }, key: 'bench' }
   if (action.value === 'quarantine') return { to: { name: 'knife', params, query: { do: 'quarantine' } }, key: 'takeOut' }
   if (action.value === 'change-role') return { to: { name: 'knife', params }, key: 'open' }
   return { to: { name: 'check', params }, key: 'check' }

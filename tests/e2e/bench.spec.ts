@@ -1,0 +1,125 @@
+import { expect, test, type Page } from '@playwright/test'
+import { DEMO_SIGN_IN } from '../../demo/house'
+import { DEMO, openAsManager } from './kitchen'
+
+const heading = (page: Page): Promise<string> => page.getByRole('heading', { level: 1 }).innerText()
+
+/** Goes through a whole session as somebody who does what the screen says, and gives the instructions in order. */
+async function wholeSession(page: Page, code: string, recipe: string): Promise<string[]> {
+  await openAsManager(page, `/bench/${code}`)
+  await expect(page.getByRole('banner').or(page.locator('header')).first()).toContainText(code)
+  await page.getByRole('combobox', { name: 'What to do' }).click()
+  await page.getByRole('option', { name: recipe, exact: true }).click()
+  await expect(page.locator('header').first()).toContainText(new RegExp(recipe, 'i'))
+  await page.getByRole('button', { name: /Begin/ }).click()
+  const told: string[] = []
+  const line = page.getByRole('list', { name: 'bench' })
+  await expect(line.getByRole('listitem').first()).toBeVisible()
+  const steps = await line.getByRole('listitem').count()
+  for (let step = 0; step < steps; step++) {
+    await expect(line.getByRole('listitem').nth(step)).toHaveAttribute('aria-current', 'step')
+    told.push(await heading(page))
+    if (await page.getByRole('button', { name: 'Take', exact: true }).isVisible()) {
+      for (const force of step === 0 ? ['401', '412', '433'] : ['171', '176', '184']) {
+        await page.keyboard.type(force)
+        await page.keyboard.press('Enter')
+      }
+      await expect(page.getByText(step === 0 ? '433 gf' : '184 gf')).toBeVisible()
+    }
+    if (await page.getByRole('button', { name: /^Stroke/ }).isVisible()) {
+      for (const zone of ['heel', 'belly', 'tip']) {
+        await expect(page.getByRole('button', { name: new RegExp(`^${zone}`) })).toHaveAttribute('aria-pressed', 'true')
+        await page.keyboard.press('Space')
+        await page.keyboard.press('Space')
+        await expect(page.locator('.count .big')).toHaveText('2')
+        await page.keyboard.press('b')
+      }
+      await expect(page.getByText('2 · burr felt')).toHaveCount(3)
+    }
+    for (const box of await page.getByRole('checkbox').all()) await box.click()
+    await page.keyboard.press('Enter')
+  }
+  await expect(page.getByRole('heading', { name: code })).toBeVisible()
+  return told
+}
+
+const SESSIONS = [
+  { what: 'a dull chef’s knife', code: 'CH-07', recipe: 'Full sharpening', says: /section by section, until a burr is felt all along/, logs: /Sharpened to 4 µm/ },
+  { what: 'a chipped petty', code: 'PE-05', recipe: 'Full sharpening', says: /section by section, until a burr is felt all along/, logs: /Sharpened to 4 µm/ },
+  { what: 'a 70/30 slicer', code: 'SL-02', recipe: 'Asymmetric edge', says: /right side, the wide bevel/, logs: /Sharpened to 4 µm/ },
+  { what: 'a serrated bread knife', code: 'BR-01', recipe: 'Serrated, along the ground side', says: /Along the ground side as if it were plain/, logs: /Sharpened to 11.5 µm/ },
+  { what: 'a flexible boning knife', code: 'BF-01', recipe: 'Boning knife', says: /six up-and-backs a section/, logs: /Sharpened to 11.5 µm/ },
+  { what: 'a 64 HRC blade', code: 'NA-01', recipe: 'Very hard steel', says: /alternating light turns, a hair steeper/, logs: /Sharpened to 4 µm/ },
+] as const
+
+for (const { what, code, recipe, says, logs } of SESSIONS) {
+  test(`${what} goes through a whole session, from the first look to the last test`, async ({ page }) => {
+    const told = await wholeSession(page, code, recipe)
+    expect(told[0]).toMatch(/^Look at it first/)
+    expect(told.some((instruction) => says.test(instruction))).toBe(true)
+    expect(told.at(-1)).toMatch(/^Put it away protected/)
+    await expect(page.getByText(logs).first()).toBeVisible()
+    await expect(page.getByText('Checked: heel 401 gf, belly 412 gf, tip 433 gf.').first()).toBeVisible()
+    await expect(page.locator('.zones')).toContainText(/keen|sound/)
+  })
+}
+
+test('the recipe offered is the one made for the knife, and overruling the first stone says what it costs', async ({ page }) => {
+  await openAsManager(page, '/bench/PE-05')
+  await expect(page.getByText(/A chip 0.40 mm deep/)).toBeVisible()
+  await page.getByRole('combobox', { name: 'First stone' }).click()
+  await page.getByRole('option', { name: /^Fine 3000 first: about \d+ min to the burr and likely a rounded bevel/ }).click()
+  await expect(page.getByText(/past twenty the bevel gets rounded meanwhile/)).toBeVisible()
+})
+
+test('the network may go in the middle: counting goes on and is sent when it is back; another tablet takes over', async ({ page, browser }) => {
+  await openAsManager(page, '/bench/CH-12')
+  await page.getByRole('combobox', { name: 'What to do' }).click()
+  await page.getByRole('option', { name: 'Touch-up', exact: true }).click()
+  await page.getByRole('button', { name: /Begin/ }).click()
+  while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible())) await page.getByRole('button', { name: /^Next/ }).click()
+  await page.context().setOffline(true)
+  for (let stroke = 0; stroke < 5; stroke++) await page.keyboard.press('Space')
+  await expect(page.locator('.count .big')).toHaveText('5')
+  await expect(page.getByText(/touches wait on this device/)).toBeVisible()
+  await page.context().setOffline(false)
+  await expect(page.getByText(/touches wait on this device/)).toBeHidden({ timeout: 15_000 })
+  const other = await browser.newContext({ locale: 'en-GB' })
+  const tablet = await other.newPage()
+  const { signInName, password } = DEMO_SIGN_IN
+  await tablet.request.post(`${DEMO}/api/session`, { data: { signInName, password } })
+  await tablet.goto(`${DEMO}/bench/CH-12`)
+  await tablet.getByRole('button', { name: /Go on with it/ }).first().click()
+  await expect(tablet.locator('.count .big')).toHaveText('5')
+  await tablet.getByRole('button', { name: 'Break it off' }).click()
+  await expect(tablet.getByRole('heading', { name: 'CH-12' })).toBeVisible()
+  await other.close()
+})
+
+test('what is left for next time opens the next session, and a soak started here shows its time', async ({ page }) => {
+  await openAsManager(page, '/bench/CH-13')
+  await page.getByRole('combobox', { name: 'What to do' }).click()
+  await page.getByRole('option', { name: 'Full sharpening', exact: true }).click()
+  await page.getByRole('button', { name: 'Start soaking' }).first().click()
+  await expect(page.getByRole('timer').first()).toContainText(/\d+:\d\d left/)
+  await page.getByRole('button', { name: /Begin/ }).click()
+  const line = page.getByRole('list', { name: 'bench' })
+  await expect(line.getByRole('listitem').first()).toBeVisible()
+  const steps = await line.getByRole('listitem').count()
+  let left = false
+  for (let step = 0; step < steps; step++) {
+    await expect(line.getByRole('listitem').nth(step)).toHaveAttribute('aria-current', 'step')
+    const leave = page.getByText('Leave it for next time').first()
+    if (!left && (await leave.isVisible())) {
+      await leave.click()
+      await page.getByLabel('What stays').fill('a deep old scratch')
+      await page.getByRole('button', { name: 'Leave it for next time' }).click()
+      await expect(page.getByText('Heel: a deep old scratch')).toBeVisible()
+      left = true
+    }
+    await page.getByRole('button', { name: step === steps - 1 ? /^Finish/ : /^Next/ }).click()
+  }
+  await expect(page.getByRole('heading', { name: 'CH-13' })).toBeVisible()
+  await page.goto(`${DEMO}/bench/CH-13`)
+  await expect(page.getByText('Heel: a deep old scratch')).toBeVisible()
+})

@@ -1,0 +1,212 @@
+<script setup lang="ts">
+import { useNow } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import type { BenchSession, GearView, StackPiece } from '../../contract/bench'
+import type { KnifeView } from '../../contract/knives'
+import { paceNote } from '../../core/hand/session'
+import { ZONES, type Zone } from '../../core/edge/zones'
+import { stepWords } from '../../words/bench'
+import { say, useFormats } from '../i18n'
+import { useSession } from '../stores/session'
+import { useKeys } from '../ui/useKeys'
+import { angleStack } from './angleStack'
+import BenchHead from './BenchHead.vue'
+import CarryOver from './CarryOver.vue'
+import CheckTicks from './CheckTicks.vue'
+import SectionDrawing from './SectionDrawing.vue'
+import SoakList from './SoakList.vue'
+import SpotForces from './SpotForces.vue'
+import StepLine from './StepLine.vue'
+import StrokeCount from './StrokeCount.vue'
+import { useBenchSession } from './useBenchSession'
+
+const props = defineProps<{ begun: BenchSession; knife: KnifeView; gear: readonly GearView[]; pieces: readonly StackPiece[] }>()
+const emit = defineEmits<{ ended: []; leave: [] }>()
+const formats = useFormats()
+const signedIn = useSession()
+const { session, plan, state, step, here, at, waiting, refusal, act, go, flush } = useBenchSession(props.begun)
+const now = useNow({ interval: 1000 })
+const zone = ref<Zone>('heel')
+const spots = ref<InstanceType<typeof SpotForces> | null>(null)
+
+const stage = computed(() => session.value.plan.stages[step.value?.stage ?? -1] ?? null)
+const stoneName = computed(() => stage.value?.stoneName ?? '')
+const shown = computed(() => session.value.plan.steps[at.value] ?? null)
+const words = computed(() => (shown.value ? stepWords(session.value.plan, shown.value, stoneName.value, say, formats.value) : { what: '', why: '' }))
+const dps = computed(() => (step.value?.side === 'second' ? props.knife.dpsLeft : props.knife.dpsRight))
+const stack = computed(() => angleStack(props.knife, dps.value, props.pieces))
+const counts = computed(() => step.value?.kind === 'side' || step.value?.kind === 'teeth')
+const isLast = computed(() => at.value === plan.value.steps.length - 1)
+/** Time since the last thing done counts on the clock at once; the core adds it when the next thing is done. */
+const spentMs = computed(() => here.value.spentMs + Math.max(0, Math.min(5 * 60_000, now.value.getTime() + signedIn.clockOffsetMs - state.value.lastMs)))
+const burrAll = computed(() => ZONES.every((one) => here.value.burr[one]))
+const pace = computed(() => (step.value ? paceNote(step.value, spentMs.value, burrAll.value) : null))
+const clock = computed(() => `${Math.floor(spentMs.value / 60_000)}:${String(Math.floor(spentMs.value / 1000) % 60).padStart(2, '0')}`)
+const elapsed = computed(() => say('bench.elapsed', { spent: clock.value, minutes: formats.value.minutes(Math.max(1, Math.round(step.value?.minutes ?? 1))) }))
+const soak = computed(() => session.value.plan.stages.flatMap(({ stoneId, stoneName: name }) => {
+  const stone = props.gear.find(({ id }) => id === stoneId)
+  return stone && stone.soakMinutes > 0 ? [{ stoneId, stoneName: name, minutes: stone.soakMinutes, bath: stone.bath }] : []
+}))
+
+function stroke(): void {
+  if (counts.value) act({ kind: 'strokes', stepId: state.value.stepId, zone: zone.value, count: 1 })
+}
+function burr(): void {
+  if (!counts.value) return
+  const felt = !here.value.burr[zone.value]
+  act({ kind: 'burr', stepId: state.value.stepId, zone: zone.value, felt })
+  // the next section is the one to go on with
+  const next = ZONES.find((one) => one !== zone.value && !here.value.burr[one])
+  if (felt && next) zone.value = next
+}
+async function onward(): Promise<void> {
+  // Enter with a force typed takes the force first
+  if (spots.value?.enter()) return
+  if (!isLast.value) {
+    go(1)
+    zone.value = 'heel'
+    void flush()
+    return
+  }
+  act({ kind: 'finish' })
+  await flush()
+}
+async function abandon(): Promise<void> {
+  act({ kind: 'abandon' })
+  await flush()
+}
+function leave(): void {
+  act({ kind: 'pause' })
+  void flush()
+  emit('leave')
+}
+// over is over when the server has it: until then it waits here with everything else
+watch(() => session.value.outcome, (outcome) => { if (outcome) emit('ended') })
+useKeys({
+  ' ': (event) => { event.preventDefault(); stroke() },
+  b: burr,
+  Enter: () => { void onward() },
+  Backspace: () => { go(-1) },
+  1: () => { zone.value = 'heel' },
+  2: () => { zone.value = 'belly' },
+  3: () => { zone.value = 'tip' },
+  Escape: leave,
+})
+</script>
+
+<template>
+  <BenchHead :knife="knife" :recipe-id="plan.recipeId" :who="signedIn.person?.name ?? ''" :right="elapsed" />
+  <StepLine :plan="session.plan" :at="at" />
+  <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+  <div v-if="step" class="body">
+    <div class="drawn">
+      <SectionDrawing v-if="stage || step.kind === 'hone'" :blade="knife" :stack="stack" :stone-name="stoneName" />
+      <p v-if="step.kind === 'angle'" class="soft halving">{{ $t('bench.halving') }}</p>
+      <SoakList v-if="step.kind === 'soak'" :soak="soak" :flatten="[]" />
+      <SpotForces ref="spots" v-if="step.kind === 'look' || step.kind === 'test'" :when="step.kind === 'look' ? 'before' : 'after'" :before="state.before" :after="state.after" @force="(spot, forceGf) => act({ kind: 'force', when: step?.kind === 'look' ? 'before' : 'after', zone: spot, forceGf })" />
+    </div>
+    <div class="told">
+      <h1>{{ words.what }}</h1>
+      <p class="why">{{ words.why }}</p>
+      <StrokeCount v-if="counts" v-model:zone="zone" :step="step" :here="here" />
+      <CheckTicks :checks="step.checks" :ticked="here.ticked" @tick="(check, done) => act({ kind: 'tick', stepId: state.stepId, check, done })" />
+      <CarryOver v-if="step.kind === 'ends'" :carried="state.carryOver" @leave="(spot, what) => act({ kind: 'carry-over', zone: spot, what })" />
+      <p v-if="pace" class="pace" role="status">{{ $t(`bench.pace.${pace}`) }}</p>
+      <ul class="cautions soft"><li v-for="caution in step.cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li></ul>
+    </div>
+  </div>
+  <p v-if="waiting > 0" class="waiting small" role="status">{{ say('bench.waiting', { n: waiting }) }}</p>
+  <footer :class="{ counting: counts }">
+    <button class="button big" type="button" :disabled="at === 0" @click="go(-1)">{{ $t('bench.back') }}</button>
+    <button v-if="counts" class="button big main" type="button" @click="stroke">{{ $t('bench.stroke') }} <kbd>Space</kbd></button>
+    <button v-if="counts" class="button big" type="button" :aria-pressed="here.burr[zone]" @click="burr">{{ $t(here.burr[zone] ? 'bench.burrGone' : 'bench.burrFelt') }} <kbd>B</kbd></button>
+    <button class="button big" :class="{ main: !counts }" type="button" @click="onward">{{ $t(isLast ? 'bench.finish' : 'bench.next') }} <kbd>Enter</kbd></button>
+  </footer>
+  <p class="ways">
+    <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>
+    <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="abandon">{{ $t('bench.abandon') }}</button>
+  </p>
+</template>
+
+<style scoped>
+.body {
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
+  gap: 34px;
+  padding: 14px 26px;
+  align-content: start;
+}
+.drawn {
+  display: grid;
+  gap: 12px;
+  align-content: center;
+}
+.told {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+h1 {
+  font-size: 2rem;
+}
+.why {
+  font-size: 1.1rem;
+  line-height: 1.4;
+}
+.pace {
+  padding-left: 12px;
+  border-left: 4px solid var(--ember);
+  font-weight: 600;
+  line-height: 1.35;
+}
+.cautions li {
+  padding: 2px 0;
+}
+.waiting,
+.refusal {
+  margin: 0 26px;
+}
+footer {
+  display: grid;
+  grid-template-columns: 1fr 2fr;
+  gap: 14px;
+  padding: 10px 26px 4px;
+}
+footer.counting {
+  grid-template-columns: 1fr 1.4fr 1fr 1fr;
+}
+footer .button {
+  min-height: 84px;
+}
+.ways {
+  display: flex;
+  gap: 10px;
+  padding: 0 26px 10px;
+}
+@media (max-width: 900px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+    padding-inline: 14px;
+    gap: 14px;
+  }
+  .told {
+    order: -1;
+  }
+  h1 {
+    font-size: 1.5rem;
+  }
+  footer,
+  footer.counting {
+    grid-template-columns: 1fr 1fr;
+    position: sticky;
+    bottom: 0;
+    background: var(--ground);
+    padding-inline: 14px;
+    gap: 8px;
+  }
+  footer .button {
+    min-height: 64px;
+  }
+}
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { useWakeLock } from '@vueuse/core'
+import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
+import { v7 as newId } from 'uuid'
+import { useRouter } from 'vue-router'
+import { endpoints } from '../../contract/endpoints'
+import type { BenchOffer, BenchSession, GearView, StackPiece } from '../../contract/bench'
+import { call } from '../api'
+import { refusalText } from '../refusalText'
+import { useFleet } from '../stores/fleet'
+import { useSession } from '../stores/session'
+import BenchRun from './BenchRun.vue'
+import BenchStart from './BenchStart.vue'
+
+const props = defineProps<{ code: string }>()
+const fleet = useFleet()
+const signedIn = useSession()
+const router = useRouter()
+const knife = computed(() => fleet.byCode(props.code))
+const offer = shallowRef<BenchOffer | null>(null)
+const running = shallowRef<BenchSession | null>(null)
+const gear = shallowRef<GearView[]>([])
+const pieces = shallowRef<StackPiece[]>([])
+const refusal = ref('')
+const busy = ref(false)
+const wish = reactive<{ recipeId?: string; startWith?: string; choices: Record<string, string> }>({ choices: {} })
+const wake = useWakeLock()
+onMounted(() => { wake.request('screen').catch(() => undefined) })
+
+async function attempt(work: () => Promise<void>): Promise<void> {
+  busy.value = true
+  refusal.value = ''
+  try {
+    await work()
+  } catch (error) {
+    refusal.value = refusalText(error)
+  } finally {
+    busy.value = false
+  }
+}
+const ask = (): Promise<void> => attempt(async () => {
+  if (!knife.value) return
+  const body = { choices: wish.choices, ...(wish.recipeId ? { recipeId: wish.recipeId } : {}), ...(wish.startWith ? { startWith: wish.startWith } : {}) }
+  const id = knife.value.id
+  const [asked, shelf, owned] = await Promise.all([call(endpoints.benchOffer, { params: { id }, body }), call(endpoints.gear), call(endpoints.pieces)])
+  offer.value = asked
+  gear.value = shelf
+  pieces.value = owned
+})
+watch(() => knife.value?.id, (id) => { if (id && !running.value) void ask() }, { immediate: true })
+
+function choose(change: { recipeId?: string; startWith?: string; choices?: Record<string, string> }): void {
+  // another recipe has stones and ways of its own
+  if (change.recipeId) {
+    delete wish.startWith
+    wish.choices = {}
+  }
+  Object.assign(wish, change)
+  void ask()
+}
+const begin = (): Promise<void> => attempt(async () => {
+  if (!knife.value) return
+  const { recipeId, startWith, choices } = wish
+  running.value = await call(endpoints.startSession, {
+    body: { id: newId(), knifeId: knife.value.id, choices, ...(recipeId ? { recipeId } : {}), ...(startWith ? { startWith } : {}) },
+  })
+})
+const resume = (): Promise<void> => attempt(async () => {
+  const open = offer.value?.open
+  if (!open) return
+  const session = await call(endpoints.benchSession, { params: { id: open.sessionId } })
+  running.value = session.startedBy === signedIn.person?.id
+    ? session
+    : await call(endpoints.actInSession, { params: { id: open.sessionId }, body: { actions: [{ id: newId(), at: signedIn.now().toISOString(), kind: 'take-over' }] } })
+})
+function ended(): void {
+  running.value = null
+  void fleet.load()
+  void router.push({ name: 'knife', params: { code: props.code } })
+}
+function leave(): void {
+  if (window.history.state?.back) router.back()
+  else void router.push('/today')
+}
+</script>
+
+<template>
+  <div class="screen">
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <BenchRun v-if="running && knife" :key="running.id" :begun="running" :knife="knife" :gear="gear" :pieces="pieces" @ended="ended" @leave="leave" />
+    <BenchStart v-else-if="offer && knife" :offer="offer" :knife="knife" :busy="busy" @choose="choose" @begin="begin" @resume="resume" @leave="leave" />
+    <div v-else class="page">
+      <p class="lead">{{ knife || !fleet.fleet ? (refusal ? '' : $t('shell.loading')) : $t('knife.unknown', { code }) }}</p>
+      <button v-if="refusal" class="button" type="button" @click="leave">{{ $t('bench.back') }}</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.screen {
+  min-height: 100vh;
+  display: flex;
+  flex-direction: column;
+}
+.refusal {
+  margin: 12px 26px 0;
+}
+</style>

@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { BenchOffer } from '../../contract/bench'
+import type { KnifeView } from '../../contract/knives'
+import { noteWords, startWords } from '../../words/bench'
+import { capital } from '../../words/format'
+import { verdictWords } from '../../words/verdict'
+import { say, useFormats } from '../i18n'
+import { useSession } from '../stores/session'
+import ChoiceField from '../ui/ChoiceField.vue'
+import EdgeStrip from '../ui/EdgeStrip.vue'
+import { useKeys } from '../ui/useKeys'
+import BenchHead from './BenchHead.vue'
+import SoakList from './SoakList.vue'
+
+const props = defineProps<{ offer: BenchOffer; knife: KnifeView; busy: boolean }>()
+const emit = defineEmits<{ choose: [change: { recipeId?: string; startWith?: string; choices?: Record<string, string> }]; begin: []; resume: []; leave: [] }>()
+const formats = useFormats()
+const session = useSession()
+const words = computed(() => verdictWords(props.knife, say, formats.value))
+const plan = computed(() => props.offer.plan)
+const recipes = computed(() => [...props.offer.recipes]
+  .sort((a, b) => Number(b.fits) - Number(a.fits))
+  .map(({ id }) => ({ value: id, label: capital(say(`bench.recipe.${id}`)) })))
+const starts = computed(() => props.offer.starts.map((start) => ({ value: start.stoneId, label: startWords(start, say, formats.value) })))
+const startWith = computed(() => plan.value.stages[0]?.stoneId ?? '')
+const choices = computed(() => props.offer.recipes.find(({ id }) => id === plan.value.recipeId)?.choices ?? [])
+const cautions = computed(() => [...new Set(plan.value.steps.flatMap((step) => step.cautions))])
+const pick = (id: string, option: string): void => { emit('choose', { choices: { ...plan.value.choices, [id]: option } }) }
+function goOn(): void {
+  if (props.busy) return
+  if (props.offer.open) emit('resume')
+  else emit('begin')
+}
+useKeys({ Enter: goOn, Escape: () => { emit('leave') } })
+</script>
+
+<template>
+  <BenchHead :knife="knife" :recipe-id="plan.recipeId" :who="session.person?.name ?? ''" :right="$t('bench.about', { minutes: formats.minutes(plan.minutes) })" />
+  <div class="body">
+    <div class="work">
+      <EdgeStrip :knife="knife" large />
+      <p class="verdict"><b>{{ words.what }}</b> {{ words.why }}</p>
+      <p v-if="offer.open" class="open">
+        {{ $t('bench.open', { name: offer.open.personName, time: formats.clock(offer.open.startedAt) }) }}
+        <button class="button main" type="button" :disabled="busy" @click="emit('resume')">{{ $t(offer.open.personName === session.person?.name ? 'bench.resume' : 'bench.takeOver') }}</button>
+      </p>
+      <div class="fields">
+        <ChoiceField :model-value="plan.recipeId" :label="$t('bench.recipeLabel')" :options="recipes" @update:model-value="emit('choose', { recipeId: String($event) })" />
+        <ChoiceField v-if="starts.length > 0" :model-value="startWith" :label="$t('bench.starts')" :options="starts" @update:model-value="emit('choose', { startWith: String($event) })" />
+      </div>
+      <h2>{{ $t('bench.stages') }}</h2>
+      <p v-if="plan.stages.length === 0" class="soft">{{ $t('bench.noStones') }}</p>
+      <ol>
+        <li v-for="stage in plan.stages" :key="stage.stoneId">
+          {{ $t('bench.stage', { stone: stage.stoneName, minutes: formats.minutes(Math.max(1, Math.round(stage.minutes))), strokes: stage.strokesPerSide, newtons: stage.newtons }) }}
+        </li>
+      </ol>
+      <p v-for="note in plan.notes" :key="note.code" class="note">{{ noteWords(note, say, formats) }}</p>
+      <p v-for="warning in offer.warnings" :key="warning" class="note">{{ $t(`gear.warning.${warning}`) }}</p>
+    </div>
+    <aside>
+      <section v-if="offer.carriedOver.length > 0" class="heavy-rule">
+        <h2>{{ $t('bench.carried') }}</h2>
+        <p v-for="one in offer.carriedOver" :key="one.zone + one.what">{{ $t('bench.carriedOver', { zone: capital($t(`zone.${one.zone}`)), what: one.what }) }}</p>
+      </section>
+      <SoakList :soak="offer.soak" :flatten="offer.flatten" />
+      <section v-if="choices.length > 0" class="heavy-rule">
+        <h2>{{ $t('bench.choices') }}</h2>
+        <div v-for="choice in choices" :key="choice.id" class="choice" role="group" :aria-label="$t(`bench.choice.${choice.id}`)">
+          <span class="soft">{{ $t(`bench.choice.${choice.id}`) }}</span>
+          <button v-for="option in choice.options" :key="option" type="button" :aria-pressed="(plan.choices[choice.id] ?? choice.chosen) === option" @click="pick(choice.id, option)">{{ $t(`bench.option.${option}`) }}</button>
+        </div>
+      </section>
+      <section class="heavy-rule">
+        <h2>{{ $t('bench.cautions') }}</h2>
+        <ul><li v-for="caution in cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li></ul>
+      </section>
+    </aside>
+  </div>
+  <footer>
+    <button class="button big" type="button" @click="emit('leave')">{{ $t('bench.leave') }} <kbd>Esc</kbd></button>
+    <button v-if="!offer.open" class="button big main" type="button" :disabled="busy" @click="emit('begin')">{{ $t('bench.start') }} <kbd>Enter</kbd></button>
+  </footer>
+</template>
+
+<style scoped>
+.body {
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 1.4fr) minmax(300px, 1fr);
+  gap: 28px;
+  padding: 18px 26px;
+}
+.work {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.verdict {
+  font-size: 1.2rem;
+}
+.open {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+  padding-left: 12px;
+  border-left: 4px solid var(--ember);
+}
+.fields {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.6fr);
+  gap: 14px;
+}
+ol {
+  display: grid;
+  gap: 6px;
+  font-size: 1.1rem;
+}
+.note {
+  font-weight: 600;
+  padding-left: 12px;
+  border-left: 4px solid var(--ember);
+}
+aside {
+  display: grid;
+  gap: 18px;
+  align-content: start;
+}
+aside li,
+aside p {
+  padding: 4px 0;
+  line-height: 1.35;
+}
+.choice {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 2px 4px;
+  border-bottom: 1px solid var(--rule);
+}
+.choice span {
+  width: 68px;
+}
+.choice button {
+  min-height: 44px;
+  padding: 4px 10px;
+  border: 0;
+  border-bottom: 3px solid transparent;
+  background: none;
+  color: var(--ink-soft);
+  font: inherit;
+  cursor: pointer;
+}
+.choice button[aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 700;
+  border-bottom-color: var(--ember);
+}
+footer {
+  position: sticky;
+  bottom: 0;
+  display: grid;
+  grid-template-columns: 1fr 2fr;
+  gap: 12px;
+  padding: 12px 26px 20px;
+  background: var(--ground);
+}
+@media (max-width: 900px) {
+  .body,
+  .fields {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .body,
+  footer {
+    padding-inline: 14px;
+  }
+}
+</style>

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import type { Check } from '../../core/hand/recipe'
+
+defineProps<{ checks: readonly Check[]; ticked: readonly string[] }>()
+const emit = defineEmits<{ tick: [check: Check, done: boolean] }>()
+</script>
+
+<template>
+  <ul v-if="checks.length > 0">
+    <li v-for="check in checks" :key="check">
+      <button type="button" role="checkbox" :aria-checked="ticked.includes(check)" @click="emit('tick', check, !ticked.includes(check))">
+        <span class="box" aria-hidden="true">{{ ticked.includes(check) ? '✓' : '' }}</span>{{ $t(`bench.check.${check}`) }}
+      </button>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+ul {
+  display: grid;
+  gap: 8px;
+}
+button {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  width: 100%;
+  min-height: 56px;
+  padding: 6px 12px;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: 1.05rem;
+  text-align: left;
+  cursor: pointer;
+}
+.box {
+  display: grid;
+  place-items: center;
+  width: 28px;
+  height: 28px;
+  border: 2px solid var(--ink);
+  border-radius: 4px;
+  font-weight: 700;
+}
+[aria-checked='true'] .box {
+  background: var(--keen);
+  border-color: var(--keen);
+  color: var(--ground);
+}
+</style>

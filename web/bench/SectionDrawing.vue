@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { radians } from '../../core/measure'
+import { faceLength } from '../../core/geometry/stack'
+import { useFormats } from '../i18n'
+import type { AngleStack } from './angleStack'
+
+const props = defineProps<{
+  blade: { readonly heelHeightMm: number; readonly spineMm: number }
+  stack: AngleStack
+  stoneName: string
+  /** an inclinometer's reading, degrees per side; null when none is on the line */
+  liveDps?: number | null
+}>()
+const formats = useFormats()
+
+const WIDTH = 520
+const STONE_TOP = 250
+const EDGE_X = 60
+/** The blade lies along the stone, drawn to scale so that it fills the width. */
+const scale = computed(() => (WIDTH - 2 * EDGE_X) / faceLength(props.blade))
+const shownDps = computed(() => props.liveDps ?? props.stack.dps)
+const turned = (along: number, across: number, dps: number): [number, number] => {
+  // the lower face makes the edge angle less the face angle with the stone; the centre plane makes the edge angle
+  const angle = radians(dps)
+  return [EDGE_X + scale.value * (along * Math.cos(angle) + across * Math.sin(angle)), STONE_TOP - scale.value * (along * Math.sin(angle) - across * Math.cos(angle))]
+}
+const path = computed(() => {
+  const { heelHeightMm: height, spineMm: spine } = props.blade
+  return [turned(0, 0, shownDps.value), turned(height, spine / 2, shownDps.value), turned(height, -spine / 2, shownDps.value)].map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')
+})
+const spineLow = computed(() => turned(props.blade.heelHeightMm, props.blade.spineMm / 2, props.stack.dps))
+/** Each piece as it lies, from the stone up. */
+const pieces = computed(() => {
+  let top = STONE_TOP
+  return (props.stack.choice?.pieces ?? []).flatMap((piece) => Array.from({ length: piece.count }, () => {
+    const height = piece.mm * scale.value
+    top -= height
+    return { name: piece.name, y: top, height: Math.max(1, height - 0.8) }
+  }))
+})
+const arc = computed(() => {
+  const radius = 150
+  const angle = radians(shownDps.value)
+  return `M ${EDGE_X + radius} ${STONE_TOP} A ${radius} ${radius} 0 0 0 ${EDGE_X + radius * Math.cos(angle)} ${STONE_TOP - radius * Math.sin(angle)}`
+})
+const recipe = computed(() => (props.stack.choice?.pieces ?? []).map(({ name, count }) => `${count} × ${name}`).join(' + '))
+</script>
+
+<template>
+  <figure>
+    <svg :viewBox="`0 0 ${WIDTH} 320`" role="img" :aria-label="$t('bench.sectionLabel', { angle: formats.angle(shownDps), stone: stoneName })">
+      <rect class="stone" :x="10" :y="STONE_TOP" :width="WIDTH - 20" height="58" />
+      <rect class="stone-top" :x="10" :y="STONE_TOP" :width="WIDTH - 20" height="4" />
+      <rect v-for="(piece, index) in pieces" :key="index" class="piece" :x="spineLow[0] - 42" :y="piece.y" width="66" :height="piece.height" rx="2" />
+      <polygon class="blade" :points="path" />
+      <path class="arc" :d="arc" />
+      <text class="angle" :x="EDGE_X + 162" :y="STONE_TOP - 14">{{ formats.angle(Math.round(shownDps * 10) / 10) }}</text>
+      <text class="name" x="24" :y="STONE_TOP + 36">{{ stoneName }}</text>
+    </svg>
+    <figcaption v-if="stack.problem === 'too-tall'">{{ $t('bench.stackTooTall', { height: formats.length(stack.stackMm) }) }}</figcaption>
+    <figcaption v-else-if="stack.problem === 'flatter-than-face'">{{ $t('bench.flatterThanFace') }}</figcaption>
+    <figcaption v-else-if="stack.problem === 'no-pieces'">{{ $t('bench.stackNoPieces', { height: formats.length(stack.stackMm) }) }}</figcaption>
+    <figcaption v-else>
+      <b>{{ $t('bench.stackIs', { height: formats.length(stack.stackMm) }) }}</b>
+      {{ $t('bench.stackFrom', { pieces: recipe, angle: formats.angle(Math.round((stack.choice?.dps ?? stack.dps) * 10) / 10) }) }}
+      {{ $t('bench.stackAway') }}
+    </figcaption>
+  </figure>
+</template>
+
+<style scoped>
+svg {
+  width: 100%;
+  max-height: 46vh;
+  display: block;
+}
+.stone {
+  fill: var(--wood);
+}
+.stone-top {
+  fill: var(--steel-line);
+}
+.blade {
+  fill: var(--steel);
+  stroke: var(--ink);
+  stroke-width: 1.2;
+  stroke-linejoin: round;
+}
+.piece {
+  fill: var(--ember-wash);
+  stroke: var(--ember);
+  stroke-width: 1;
+}
+.arc {
+  fill: none;
+  stroke: var(--ember);
+  stroke-width: 2;
+}
+.angle {
+  fill: var(--ember);
+  font-size: 26px;
+  font-weight: 700;
+}
+.name {
+  fill: var(--ink);
+  font-size: 15px;
+}
+figcaption {
+  padding-top: 8px;
+  line-height: 1.35;
+  max-width: 34em;
+}
+</style>

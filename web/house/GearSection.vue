@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { computed, reactive, ref, shallowRef } from 'vue'
+import { v7 as newId } from 'uuid'
+import { endpoints } from '../../contract/endpoints'
+import type { GearView } from '../../contract/bench'
+import { GEAR_KINDS, type GearKind } from '../../core/abrasive/gear'
+import { capital } from '../../words/format'
+import { call } from '../api'
+import { say, useFormats } from '../i18n'
+import AppDialog from '../ui/AppDialog.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import MeasureField from '../ui/MeasureField.vue'
+import TextField from '../ui/TextField.vue'
+import PieceList from './PieceList.vue'
+import { useChange } from './useChange'
+
+type Scale = NonNullable<GearView['scale']>
+const formats = useFormats()
+const { refusal, change } = useChange()
+const gear = shallowRef<GearView[]>([])
+const loaded = ref(false)
+const open = ref(false)
+const isNew = ref(true)
+const form = reactive({
+  id: '', name: '', kind: 'soaking-stone' as GearKind, scale: 'JIS' as Scale | 'none', grit: null as number | null, soakMinutes: null as number | null,
+  thicknessMm: null as number | null, dishMm: null as number | null, compound: '',
+})
+const kinds = computed(() => GEAR_KINDS.map((value) => ({ value, label: capital(say(`gear.kind.${value}`)) })))
+const scales = computed(() => [...(['JIS', 'FEPA-F', 'FEPA-P', 'micron'] as const).map((value) => ({ value, label: say(`gear.scaleName.${value}`) })), { value: 'none' as const, label: say('gear.noScale') }])
+
+async function load(): Promise<void> {
+  await change(async () => { gear.value = await call(endpoints.gear) })
+  loaded.value = true
+}
+void load()
+
+function start(one: GearView | null): void {
+  isNew.value = one === null
+  Object.assign(form, one
+    ? { ...one, scale: one.scale ?? 'none' }
+    : { id: newId(), name: '', kind: 'soaking-stone', scale: 'JIS', grit: null, soakMinutes: null, thicknessMm: null, dishMm: null, compound: '' })
+  refusal.value = ''
+  open.value = true
+}
+async function save(): Promise<void> {
+  const { id, scale, grit, soakMinutes, ...rest } = form
+  const grain = scale === 'none' || grit === null ? { scale: null, grit: null } : { scale, grit }
+  const body = { ...rest, ...grain, ...(soakMinutes === null ? {} : { soakMinutes }) }
+  const done = await change(() => (isNew.value ? call(endpoints.addGear, { body: { id, ...body } }) : call(endpoints.editGear, { params: { id }, body })))
+  if (done) open.value = false
+  await load()
+}
+async function edit(one: GearView, patch: { flattenedAt?: string; knivesSince?: number; dishMm?: number | null; active?: boolean }): Promise<void> {
+  await change(() => call(endpoints.editGear, { params: { id: one.id }, body: patch }))
+  await load()
+}
+const flattened = (one: GearView): Promise<void> => edit(one, { flattenedAt: new Date().toISOString(), knivesSince: 0, dishMm: null })
+const gritText = (one: GearView): string => {
+  if (one.grit === null || one.scale === null) return '–'
+  const own = one.scale === 'micron' ? '' : `${say(`gear.scaleName.${one.scale}`)}${one.grit}, `
+  return own + say('gear.micron', { micron: one.micron ?? '' })
+}
+function flatText(one: GearView): string {
+  if (one.flatten.because === 'dish') return say('gear.dueDish', { dish: formats.value.thickness(one.dishMm ?? 0) })
+  if (one.flatten.because === 'knives') return say('gear.due')
+  return one.kind.endsWith('stone') || one.kind === 'diamond-resin' ? say('gear.knives', { n: one.knivesSince }) : ''
+}
+const dishes = (one: GearView): boolean => flatText(one) !== ''
+</script>
+
+<template>
+  <section>
+    <p class="soft">{{ $t('gear.hint') }}</p>
+    <p v-if="refusal && !open" class="refusal" role="alert">{{ refusal }}</p>
+    <p v-if="loaded && gear.length === 0" class="lead">{{ $t('gear.none') }}</p>
+    <table v-if="gear.length > 0" class="plain">
+      <thead><tr><th>{{ $t('field.name') }}</th><th>{{ $t('gear.kindLabel') }}</th><th>{{ $t('gear.grit') }}</th><th>{{ $t('gear.soak') }}</th><th>{{ $t('gear.flatness') }}</th><th /></tr></thead>
+      <tbody>
+        <tr v-for="one in gear" :key="one.id" :class="{ soft: !one.active }">
+          <td>
+            <b>{{ one.name }}</b>
+            <span v-for="warning in one.warnings" :key="warning" class="warning small">{{ $t(`gear.warning.${warning}`) }}</span>
+          </td>
+          <td>{{ $t(`gear.kind.${one.kind}`) }}</td>
+          <td class="num">{{ gritText(one) }}</td>
+          <td class="num">{{ one.soakMinutes > 0 ? `${formats.minutes(one.soakMinutes)}, ${$t(`gear.bathName.${one.bath}`)}` : '–' }}</td>
+          <td :class="{ due: one.flatten.due }">{{ flatText(one) || $t('gear.never') }}</td>
+          <td>
+            <button v-if="dishes(one)" class="button" type="button" @click="flattened(one)">{{ $t('gear.flattened') }}</button>
+            <button class="button quiet" type="button" @click="start(one)">{{ $t('house.change') }}</button>
+            <button class="button quiet" type="button" @click="edit(one, { active: !one.active })">{{ $t(one.active ? 'gear.retire' : 'gear.back') }}</button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p><button class="button main" type="button" @click="start(null)">{{ $t('gear.add') }}</button></p>
+    <PieceList />
+    <AppDialog v-model:visible="open" :title="$t(isNew ? 'gear.add' : 'house.change')" narrow>
+      <form @submit.prevent="save">
+        <TextField v-model="form.name" :label="$t('field.name')" />
+        <ChoiceField v-model="form.kind" :label="$t('gear.kindLabel')" :options="kinds" />
+        <ChoiceField v-model="form.scale" :label="$t('gear.scale')" :options="scales" />
+        <MeasureField v-if="form.scale !== 'none'" v-model="form.grit" :label="$t('gear.grit')" />
+        <MeasureField v-model="form.soakMinutes" :label="$t('gear.soak')" unit="min" />
+        <MeasureField v-model="form.thicknessMm" :label="$t('gear.thickness')" unit="mm" />
+        <MeasureField v-model="form.dishMm" :label="$t('gear.dish')" unit="mm" />
+        <TextField v-if="form.kind === 'strop'" v-model="form.compound" :label="$t('gear.compound')" />
+        <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+        <div class="dialog-actions"><button class="button main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</button></div>
+      </form>
+    </AppDialog>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 14px;
+}
+form {
+  display: grid;
+  gap: 12px;
+}
+.warning {
+  display: block;
+  color: var(--out);
+}
+.due {
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,38 @@
+import type { BenchOffer, BenchPlan } from '../contract/bench'
+import type { Formats } from './format'
+import type { Say } from './say'
+
+type Step = BenchPlan['steps'][number]
+
+/** Which side a step is worked on, for a right-handed edge. */
+const sideWord = (step: Step, say: Say): string => (step.side === null ? '' : say(step.side === 'first' ? 'bench.right' : 'bench.left'))
+
+const values = (step: Step, stone: string, formats: Formats, say: Say): Record<string, string | number> => ({
+  stone, side: sideWord(step, say), strokes: step.strokes, minutes: formats.minutes(Math.max(1, Math.round(step.minutes))),
+  rungs: step.rungs.map((rung) => rung.strokes).join(', '), newtons: step.rungs[0]?.newtons ?? '',
+})
+
+/** Key of the catalogue's words for a step: the recipe's own where it has them, the kind's otherwise. */
+function keyOf(plan: BenchPlan, step: Step, part: 'what' | 'why', say: Say): string {
+  const own = `bench.recipeStep.${plan.recipeId}.${step.recipeStep}.${part}`
+  return say(own) === own ? `bench.step.${step.kind}.${part}` : own
+}
+
+/** The one instruction of a step, and why it is done. */
+export function stepWords(plan: BenchPlan, step: Step, stone: string, say: Say, formats: Formats): { readonly what: string; readonly why: string } {
+  if (step.words) return step.words
+  return { what: say(keyOf(plan, step, 'what', say), values(step, stone, formats, say)), why: say(keyOf(plan, step, 'why', say), values(step, stone, formats, say)) }
+}
+
+/** A step's place in the line of steps. */
+export const stepName = (step: Step, stone: string, say: Say): string =>
+  say(`bench.step.${step.kind}.name`, { stone, side: sideWord(step, say) })
+
+/** What beginning on another stone costs. */
+export function startWords(start: BenchOffer['starts'][number], say: Say, formats: Formats): string {
+  const key = start.planned ? 'bench.startPlanned' : start.roundsBevel ? 'bench.startRounds' : 'bench.startOther'
+  return say(key, { stone: start.stoneName, burr: formats.minutes(Math.max(1, Math.round(start.minutesToBurr))), all: formats.minutes(Math.round(start.minutes)) })
+}
+
+export const noteWords = (note: BenchPlan['notes'][number], say: Say, formats: Formats): string =>
+  say(`bench.note.${note.code}`, { minutes: formats.minutes(Math.round(note.minutes ?? 0)), micron: note.micron ?? 0, wanted: note.wantedMicron ?? 0 })
