@@ -65,8 +65,8 @@ for (const { what, code, recipe, says, logs } of SESSIONS) {
 }
 
 test('the recipe offered is the one made for the knife, and overruling the first stone says what it costs', async ({ page }) => {
-  await openAsManager(page, '/bench/PE-05')
-  await expect(page.getByText(/A chip 0.40 mm deep/)).toBeVisible()
+  await openAsManager(page, '/bench/CH-11')
+  await expect(page.getByText(/Stone it, start at/)).toBeVisible()
   await page.getByRole('combobox', { name: 'First stone' }).click()
   await page.getByRole('option', { name: /^Fine 3000 first: about \d+ min to the burr and likely a rounded bevel/ }).click()
   await expect(page.getByText(/past twenty the bevel gets rounded meanwhile/)).toBeVisible()
