@@ -109,6 +109,7 @@ export const BenchAction = z.discriminatedUnion('kind', [
   z.object({ ...actionBase, kind: z.literal('go'), stepId: StepId }),
   z.object({ ...actionBase, kind: z.literal('force'), when: z.enum(['before', 'after']), zone: ZoneName, forceGf: Measure.forceGf }),
   z.object({ ...actionBase, kind: z.literal('carry-over'), zone: ZoneName, what: Text }),
+  z.object({ ...actionBase, kind: z.literal('picture'), when: z.enum(['before', 'after']), zone: ZoneName, bluntUm: z.number().min(0).max(500), roll: z.number().min(0).max(1) }),
   z.object({ ...actionBase, kind: z.literal('pause') }),
   z.object({ ...actionBase, kind: z.literal('take-over') }),
   z.object({ ...actionBase, kind: z.literal('finish') }),

@@ -1,5 +1,7 @@
+import { ZONES, type Zone } from '../core/edge/zones'
+
 /** Kinds of instrument that speak the line protocol of docs/instruments.md. */
-export const INSTRUMENT_KINDS = ['force-tester'] as const
+export const INSTRUMENT_KINDS = ['force-tester', 'inclinometer', 'scale', 'loupe'] as const
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number]
 
 /** One line from an instrument, understood. */
@@ -10,6 +12,12 @@ export type InstrumentLine =
   | { readonly verb: 'force'; readonly forceGf: number }
   /** highest value of one cut, gf: this is the reading */
   | { readonly verb: 'peak'; readonly forceGf: number }
+  /** edge angle the blade is held at, degrees per side, by an inclinometer */
+  | { readonly verb: 'angle'; readonly dps: number }
+  /** pressing force on the stone, N, by a scale under it */
+  | { readonly verb: 'press'; readonly newtons: number }
+  /** the shutter of a loupe camera: a picture of the edge at one zone, its blunt width µm and its bent share where it can tell */
+  | { readonly verb: 'picture'; readonly zone: Zone; readonly bluntUm: number; readonly roll: number }
   | { readonly verb: 'bye' }
   | { readonly verb: 'unreadable'; readonly line: string }
 
@@ -30,6 +38,15 @@ function readForce(value: string | undefined, unit: string): number | null {
   return factor === undefined || value === undefined || value === '' || !Number.isFinite(number) ? null : number * factor
 }
 
+function readNumber(value: string | undefined): number | null {
+  const number = Number(value)
+  return value === undefined || value === '' || !Number.isFinite(number) ? null : number
+}
+
+/** What an instrument can honestly say; outside this it raves, and nothing it says is believed. */
+export const PLAUSIBLE = { dps: [0, 60], newtons: [0, 200], bluntUm: [0, 500], roll: [0, 1] } as const
+export const isPlausible = (quantity: keyof typeof PLAUSIBLE, value: number): boolean => value >= PLAUSIBLE[quantity][0] && value <= PLAUSIBLE[quantity][1]
+
 /** Reads one line; what it cannot read comes back as `unreadable`, never as a guess. */
 export function readInstrumentLine(raw: string): InstrumentLine {
   const line = raw.trim()
@@ -45,6 +62,19 @@ export function readInstrumentLine(raw: string): InstrumentLine {
     case 'peak': {
       const forceGf = readForce(rest[0], rest[1] ?? 'gf')
       return forceGf === null ? unreadable : { verb, forceGf }
+    }
+    case 'angle': {
+      const dps = readNumber(rest[0])
+      return dps === null ? unreadable : { verb, dps }
+    }
+    case 'press': {
+      const forceGf = readForce(rest[0], rest[1] ?? 'N')
+      return forceGf === null ? unreadable : { verb, newtons: (forceGf * MILLINEWTONS_PER_GF) / 1000 }
+    }
+    case 'picture': {
+      const zone = ZONES.find((known) => known === rest[0])
+      const [bluntUm, roll] = [readNumber(rest[1]), readNumber(rest[2] ?? '0')]
+      return zone && bluntUm !== null && roll !== null ? { verb, zone, bluntUm, roll } : unreadable
     }
     case 'zero':
     case 'bye':

@@ -52,7 +52,11 @@ const Chance = z.number().min(0).max(1)
 /** A date with an 80 % band. */
 const DateBand = z.object({ earlyAt: Instant, middleAt: Instant, lateAt: Instant })
 
-const ZoneCondition = z.object({ forceGf: z.number(), lowGf: z.number(), highGf: z.number(), word: EdgeWordName })
+const ZoneCondition = z.object({
+  forceGf: z.number(), lowGf: z.number(), highGf: z.number(), word: EdgeWordName,
+  /** width of the blunt apex, µm, and share of the edge bent over, 0–1 */
+  bluntUm: z.number(), roll: z.number(),
+})
 
 /** A knife with everything derived from its log at one moment. */
 export const KnifeView = KnifeDescription.extend({

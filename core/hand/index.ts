@@ -1,3 +1,4 @@
 export * from './recipe'
 export * from './recipes'
 export * from './session'
+export * from './live'

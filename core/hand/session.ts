@@ -112,6 +112,14 @@ export function planSession(ask: SessionAsk): SessionPlan {
   }
 }
 
+/** What a loupe camera saw of one zone. */
+export interface EdgePicture {
+  readonly when: 'before' | 'after'
+  readonly zone: Zone
+  readonly bluntUm: number
+  readonly roll: number
+}
+
 /** What a person does in a session. Ids are made by the device, so sending twice counts once. */
 export type SessionAction = {
   readonly id: string
@@ -124,12 +132,12 @@ export type SessionAction = {
   | { readonly kind: 'go'; readonly stepId: string }
   | { readonly kind: 'force'; readonly when: 'before' | 'after'; readonly zone: Zone; readonly forceGf: number }
   | { readonly kind: 'carry-over'; readonly zone: Zone; readonly what: string }
+  | ({ readonly kind: 'picture' } & EdgePicture)
   | { readonly kind: 'pause' }
   | { readonly kind: 'take-over' }
   | { readonly kind: 'finish' }
   | { readonly kind: 'abandon' }
 )
-export const SESSION_ACTIONS = ['strokes', 'burr', 'tick', 'go', 'force', 'carry-over', 'pause', 'take-over', 'finish', 'abandon'] as const
 
 const byZone = <T>(value: T): ByZone<T> => ({ heel: value, belly: value, tip: value })
 
@@ -152,6 +160,7 @@ export interface SessionState {
   readonly before: Partial<Record<Zone, number>>
   readonly after: Partial<Record<Zone, number>>
   readonly carryOver: readonly { readonly zone: Zone; readonly what: string }[]
+  readonly pictures: readonly EdgePicture[]
   readonly lastMs: number
 }
 
@@ -183,6 +192,10 @@ function acted(state: SessionState, action: SessionAction): SessionState {
       return { ...state, [action.when]: { ...state[action.when], [action.zone]: action.forceGf } }
     case 'carry-over':
       return { ...state, carryOver: [...state.carryOver, { zone: action.zone, what: action.what }] }
+    case 'picture': {
+      const { when, zone, bluntUm, roll } = action
+      return { ...state, pictures: [...state.pictures.filter((one) => one.when !== when || one.zone !== zone), { when, zone, bluntUm, roll }] }
+    }
     case 'take-over':
       return { ...state, personId: action.personId }
     case 'finish':
@@ -206,7 +219,7 @@ export function sessionState(plan: SessionPlan, startedMs: number, personId: str
     .filter(({ id }) => !seen.has(id) && seen.add(id))
     .sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))
   let state: SessionState = {
-    status: 'open', stepId: plan.steps[0]?.id ?? '', personId, steps: {}, before: {}, after: {}, carryOver: [], lastMs: startedMs,
+    status: 'open', stepId: plan.steps[0]?.id ?? '', personId, steps: {}, before: {}, after: {}, carryOver: [], pictures: [], lastMs: startedMs,
   }
   let paused = false
   for (const action of inOrder) {

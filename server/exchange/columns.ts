@@ -1,3 +1,4 @@
+import { BATHS, GEAR_KINDS } from '../../core/abrasive/gear'
 import { EVENT_KINDS } from '../../core/edge/events'
 import { ZONES } from '../../core/edge/zones'
 import { GRINDS, KNIFE_TYPES } from '../../core/house/knifeTypes'
@@ -71,4 +72,24 @@ export const EVENT_COLUMNS = {
   kind: column(choice(EVENT_KINDS), ['what'], true),
   by: column(text(80), ['person', 'who']),
   details: column(json, ['payload'], true),
+} satisfies Record<string, Column<unknown>>
+
+/** Spellings of gear that kitchens write. */
+const GEAR_SPELLINGS = {
+  stone: 'soaking-stone', whetstone: 'soaking-stone', waterstone: 'soaking-stone', 'water stone': 'soaking-stone', 'splash and go': 'splash-stone',
+  'splash and go stone': 'splash-stone', 'oilstone': 'oil-stone', 'diamond': 'diamond-plate', steel: 'smooth-steel', 'honing steel': 'grooved-steel',
+  'ceramic': 'ceramic-rod', 'lapping plate': 'flattening-plate', 'flattening stone': 'flattening-plate', leather: 'strop',
+} as const
+
+export const GEAR_COLUMNS = {
+  name: column(text(80), ['gear', 'stone'], true),
+  kind: column(choice(GEAR_KINDS, GEAR_SPELLINGS), ['type'], true),
+  scale: column(choice(['JIS', 'FEPA-F', 'FEPA-P', 'micron'] as const, { um: 'micron', microns: 'micron' })),
+  grit: column(number(0.1, 60_000), ['grain']),
+  soak: column(number(0, 120), ['soak minutes', 'minutes']),
+  bath: column(choice(BATHS)),
+  thickness: column(length(0, 120), ['thickness left']),
+  dish: column(length(0, 10), ['hollow']),
+  compound: column(text(80), ['paste']),
+  active: column(yesNo),
 } satisfies Record<string, Column<unknown>>

@@ -3,10 +3,11 @@ import type { TableName } from '../../contract/exchange'
 import type { Caller } from '../access/sessions'
 import type { Database } from '../db/database'
 import { houseLog } from '../db/queries/events'
+import { listGear } from '../db/queries/gear'
 import { listKnives, listStates } from '../db/queries/knives'
 import { listPeople } from '../db/queries/people'
 import { listStations } from '../db/queries/stations'
-import { EVENT_COLUMNS, FLEET_COLUMNS, PEOPLE_COLUMNS, READING_COLUMNS } from './columns'
+import { EVENT_COLUMNS, FLEET_COLUMNS, GEAR_COLUMNS, PEOPLE_COLUMNS, READING_COLUMNS } from './columns'
 
 type Cell = string | number | boolean | null
 
@@ -39,6 +40,13 @@ async function writePeople(db: Database, caller: Caller): Promise<string> {
   return write(Object.keys(PEOPLE_COLUMNS), people.map((person) => [person.name, person.role, '', person.active ? 'yes' : 'no']))
 }
 
+async function writeGear(db: Database, caller: Caller): Promise<string> {
+  const gear = await listGear(db, caller.house.id)
+  return write(Object.keys(GEAR_COLUMNS), gear.map((one) => [
+    one.name, one.kind, one.scale, one.grit, one.soakMinutes, one.bath, one.thicknessMm, one.dishMm, one.compound, one.active ? 'yes' : 'no',
+  ]))
+}
+
 async function writeReadings(db: Database, caller: Caller): Promise<string> {
   const log = await houseLog(db, caller.house.id)
   const voided = new Set(log.flatMap((event) => (event.kind === 'voided' ? [event.payload['eventId']] : [])))
@@ -64,6 +72,7 @@ async function writeEvents(db: Database, caller: Caller): Promise<string> {
 const WRITERS: Readonly<Record<TableName, (db: Database, caller: Caller) => Promise<string>>> = {
   fleet: writeFleet,
   people: writePeople,
+  gear: writeGear,
   readings: writeReadings,
   events: writeEvents,
 }

@@ -1,6 +1,7 @@
 import { v5 as idFrom } from 'uuid'
 import type { BenchAction, BenchOffer, BenchPlan, BenchSession, Gear } from '../../contract/bench'
 import { gearWarnings, isDiamond, isStone } from '../../core/abrasive/gear'
+import { learnedRate, type BurrTime } from '../../core/abrasive/learnedRate'
 import { overruling, pressing, type ProgressionInput, type ProgressionStone } from '../../core/abrasive/progression'
 import type { EdgeCondition } from '../../core/abrasive/strokeLadder'
 import { BURR_ALLOWANCE_UM, recessionToApexUm } from '../../core/edge/cost'
@@ -9,13 +10,13 @@ import { verdict, type Action } from '../../core/edge/verdict'
 import { ZONES, type Zone } from '../../core/edge/zones'
 import { recipesFor, type Recipe, type RecipeKnife } from '../../core/hand/recipe'
 import { RECIPES } from '../../core/hand/recipes'
-import { planSession, sessionState, type SessionAction, type SessionPlan, type SessionState } from '../../core/hand/session'
+import { minutesToBurr, planSession, sessionState, type SessionAction, type SessionPlan, type SessionState } from '../../core/hand/session'
 import { MeasureError } from '../../core/measure'
 import { assertMay, type Caller } from '../access/sessions'
 import type { Clock } from '../clock'
 import type { Database, Queryable } from '../db/database'
 import {
-  endSession, findSession, insertActions, insertSession, listActions, listRecipes, openSessions, sessionsOfKnife, type StoredAction, type StoredSession,
+  burrTimesOf, endSession, findSession, insertActions, insertBurrTime, insertSession, listActions, listRecipes, openSessions, sessionsOfKnife, type StoredAction, type StoredSession,
 } from '../db/queries/bench'
 import { insertEvents, asKnifeEvent, type EventWrite } from '../db/queries/events'
 import { countKnifeOn, listGear } from '../db/queries/gear'
@@ -54,6 +55,7 @@ interface Bench {
   readonly shelf: readonly Gear[]
   readonly recipes: readonly Recipe[]
   readonly reading: FleetReading
+  readonly burrTimes: ReadonlyMap<string, readonly BurrTime[]>
 }
 
 async function loadBench(db: Queryable, caller: Caller, knifeId: string, now: Date): Promise<Bench> {
@@ -65,13 +67,15 @@ async function loadBench(db: Queryable, caller: Caller, knifeId: string, now: Da
   const present = presentKnife(knife, stored, reading, 'until-dull')
   const { action } = verdict(present.state, present.blade.geometry, present.blade.role, present.rules)
   const gear = await listGear(db, caller.house.id)
-  return { knife, present, action, shelf: gear.filter((one) => one.active), recipes: await houseRecipes(db, caller.house.id), reading }
+  return { knife, present, action, shelf: gear.filter((one) => one.active), recipes: await houseRecipes(db, caller.house.id), reading, burrTimes: await burrTimesOf(db, caller.house.id, caller.person.id) }
 }
 
-const stonesOf = (shelf: readonly Gear[]): ProgressionStone[] =>
+/** Stones on the shelf, each as fast as it has been in this person's hands. */
+const stonesOf = ({ shelf, burrTimes }: Bench): ProgressionStone[] =>
   shelf.flatMap((gear) => {
     const micron = micronOf(gear)
-    return isStone(gear.kind) && micron !== null ? [{ id: gear.id, micron, diamond: isDiamond(gear.kind) }] : []
+    const { rate } = learnedRate(burrTimes.get(gear.id) ?? [])
+    return isStone(gear.kind) && micron !== null ? [{ id: gear.id, micron, diamond: isDiamond(gear.kind), rate }] : []
   })
 
 const worstBluntUm = ({ state, blade }: PresentKnife): number =>
@@ -117,7 +121,7 @@ interface Laid {
 
 function lay(bench: Bench, wish: BenchWish): Laid {
   const recipe = chooseRecipe(bench, wish)
-  const stones = stonesOf(bench.shelf)
+  const stones = stonesOf(bench)
   if (recipe.stones !== 'none' && stones.length === 0) throw new Fault('conflict', 'no-stones')
   const choices = { ...Object.fromEntries(recipe.choices.map(({ id, chosen }) => [id, chosen])), ...wish.choices }
   const progression = recipe.stones === 'none' ? null : { ...workOf(bench.present, recipe.id), stones, ...(wish.startWith === undefined ? {} : { startWith: wish.startWith }) }
@@ -287,6 +291,9 @@ export async function actInSession(db: Database, clock: Clock, caller: Caller, s
         const writes = eventsOf(session, state, now, caller)
         await insertEvents(client, caller.house.id, writes)
         await foldOn(client, await loadContext(client, caller.house), knife, writes.map(asKnifeEvent))
+        for (const time of minutesToBurr(storedPlan(session.plan), state)) {
+          await insertBurrTime(client, caller.house.id, sessionId, { ...time, personId: state.personId ?? caller.person.id })
+        }
         await countKnifeOn(client, caller.house.id, session.plan.stages.map(({ stoneId }) => stoneId))
       }
       await touchHouse(client, caller.house.id)

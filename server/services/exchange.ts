@@ -6,6 +6,7 @@ import type { Database, Queryable } from '../db/database'
 import { touchHouse } from '../db/queries/houses'
 import { planEvents, planReadings } from '../exchange/eventTables'
 import { planFleet } from '../exchange/fleetTable'
+import { planGear } from '../exchange/gearTable'
 import { planPeople } from '../exchange/peopleTable'
 import { lookAround, type ExchangePlan, type Present } from '../exchange/plan'
 
@@ -15,6 +16,7 @@ type Planner = (csv: string, present: Present, db: Queryable) => Promise<TablePl
 const PLANNERS: Readonly<Record<TableName, Planner>> = {
   fleet: (csv, present) => Promise.resolve(planFleet(csv, present)),
   people: (csv, present) => Promise.resolve(planPeople(csv, present)),
+  gear: planGear,
   readings: planReadings,
   events: planEvents,
 }

@@ -6,6 +6,7 @@ import { thicknessLimitMm } from '../../core/edge/limits'
 import { edgeWord, worstWord } from '../../core/edge/scale'
 import { forceBand, type KnifeState } from '../../core/edge/state'
 import { steelAhead, type DateBand } from '../../core/edge/steelAhead'
+import { bluntWidth } from '../../core/edge/wear'
 import { ZONES, type Zone } from '../../core/edge/zones'
 import { knownBlade, presentBlade, type KnownBlade } from '../../core/house/blade'
 import type { KnifeView } from '../../contract/knives'
@@ -98,6 +99,8 @@ export function knifeView(knife: StoredKnife, stored: KnifeState, reading: Readi
       lowGf: Math.round(band.lowGf),
       highGf: Math.round(band.highGf),
       word: edgeWord(band.forceGf, rules.limitGf),
+      bluntUm: tenth(bluntWidth({ wornAreaUm2: state.zones[zone].wornAreaUm2, dps: blade.nature.dps })),
+      roll: hundredth(state.zones[zone].roll),
     }
   }
   const zones = { heel: condition('heel'), belly: condition('belly'), tip: condition('tip') }

@@ -10,15 +10,21 @@ import { say, useFormats } from '../i18n'
 import { useSession } from '../stores/session'
 import { useKeys } from '../ui/useKeys'
 import { angleStack } from './angleStack'
+import ApexDrawing from './ApexDrawing.vue'
 import BenchHead from './BenchHead.vue'
+import BenchSimulators from './BenchSimulators.vue'
 import CarryOver from './CarryOver.vue'
 import CheckTicks from './CheckTicks.vue'
+import EdgePictures from './EdgePictures.vue'
+import LiveLine from './LiveLine.vue'
 import SectionDrawing from './SectionDrawing.vue'
 import SoakList from './SoakList.vue'
 import SpotForces from './SpotForces.vue'
 import StepLine from './StepLine.vue'
 import StrokeCount from './StrokeCount.vue'
 import { useBenchSession } from './useBenchSession'
+import { useInstruments } from './useInstruments'
+import { useRhythm } from './useRhythm'
 
 const props = defineProps<{ begun: BenchSession; knife: KnifeView; gear: readonly GearView[]; pieces: readonly StackPiece[] }>()
 const emit = defineEmits<{ ended: []; leave: [] }>()
@@ -28,6 +34,14 @@ const { session, plan, state, step, here, at, waiting, refusal, act, go, flush }
 const now = useNow({ interval: 1000 })
 const zone = ref<Zone>('heel')
 const spots = ref<InstanceType<typeof SpotForces> | null>(null)
+
+/** Up to the first stroke a picture shows the edge as it came; from then on as it has become. */
+const isAfter = computed(() => step.value?.kind === 'test' || plan.value.steps.slice(0, at.value).some(({ kind }) => kind === 'side' || kind === 'hone' || kind === 'teeth' || kind === 'strop'))
+const { angle, press } = useInstruments((picture) => {
+  act({ kind: 'picture', when: isAfter.value ? 'after' : 'before', zone: picture.zone, bluntUm: picture.bluntUm, roll: picture.roll })
+})
+const wantedNewtons = computed(() => stage.value?.newtons ?? step.value?.rungs[0]?.newtons ?? null)
+const live = computed(() => (angle.value?.trust === 'good' ? angle.value.value : null))
 
 const stage = computed(() => session.value.plan.stages[step.value?.stage ?? -1] ?? null)
 const stoneName = computed(() => stage.value?.stoneName ?? '')
@@ -51,6 +65,9 @@ const soak = computed(() => session.value.plan.stages.flatMap(({ stoneId, stoneN
 function stroke(): void {
   if (counts.value) act({ kind: 'strokes', stepId: state.value.stepId, zone: zone.value, count: 1 })
 }
+const { ticking, speaking } = useRhythm(computed(() => here.value.strokes[zone.value]), stroke)
+// a new step starts without the rhythm of the old one
+watch(at, () => { ticking.value = false })
 function burr(): void {
   if (!counts.value) return
   const felt = !here.value.burr[zone.value]
@@ -100,18 +117,26 @@ useKeys({
   <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
   <div v-if="step" class="body">
     <div class="drawn">
-      <SectionDrawing v-if="stage || step.kind === 'hone'" :blade="knife" :stack="stack" :stone-name="stoneName" />
+      <SectionDrawing v-if="stage || step.kind === 'hone'" :blade="knife" :stack="stack" :stone-name="stoneName" :live-dps="live" />
+      <LiveLine v-if="stage || step.kind === 'hone' || step.kind === 'strop'" :angle="angle" :press="press" :wanted-dps="dps" :wanted-newtons="wantedNewtons" />
+      <ApexDrawing v-if="step.kind === 'fetch' || step.kind === 'soak' || step.kind === 'clean' || step.kind === 'stow'" :knife="knife" />
       <p v-if="step.kind === 'angle'" class="soft halving">{{ $t('bench.halving') }}</p>
       <SoakList v-if="step.kind === 'soak'" :soak="soak" :flatten="[]" />
+      <EdgePictures v-if="step.kind === 'look' || step.kind === 'test' || step.kind === 'stow'" :pictures="state.pictures" />
       <SpotForces ref="spots" v-if="step.kind === 'look' || step.kind === 'test'" :when="step.kind === 'look' ? 'before' : 'after'" :before="state.before" :after="state.after" @force="(spot, forceGf) => act({ kind: 'force', when: step?.kind === 'look' ? 'before' : 'after', zone: spot, forceGf })" />
     </div>
     <div class="told">
       <h1>{{ words.what }}</h1>
       <p class="why">{{ words.why }}</p>
       <StrokeCount v-if="counts" v-model:zone="zone" :step="step" :here="here" />
+      <p v-if="counts" class="rhythm">
+        <button class="button" type="button" :aria-pressed="ticking" @click="ticking = !ticking">{{ $t(ticking ? 'bench.tickOff' : 'bench.tick') }}</button>
+        <button class="button quiet" type="button" :aria-pressed="speaking" @click="speaking = !speaking">{{ $t(speaking ? 'bench.quiet' : 'bench.speak') }}</button>
+      </p>
       <CheckTicks :checks="step.checks" :ticked="here.ticked" @tick="(check, done) => act({ kind: 'tick', stepId: state.stepId, check, done })" />
       <CarryOver v-if="step.kind === 'ends'" :carried="state.carryOver" @leave="(spot, what) => act({ kind: 'carry-over', zone: spot, what })" />
       <p v-if="pace" class="pace" role="status">{{ $t(`bench.pace.${pace}`) }}</p>
+      <BenchSimulators v-if="signedIn.house?.isDemo" :knife="knife" :dps="dps" :newtons="wantedNewtons ?? 10" :after="isAfter" />
       <ul class="cautions soft"><li v-for="caution in step.cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li></ul>
     </div>
   </div>
@@ -159,6 +184,10 @@ h1 {
   border-left: 4px solid var(--ember);
   font-weight: 600;
   line-height: 1.35;
+}
+.rhythm {
+  display: flex;
+  gap: 10px;
 }
 .cautions li {
   padding: 2px 0;

@@ -9,7 +9,7 @@ import { silhouette } from '../ui/profiles'
 import { described, knifeDraft } from './knifeDraft'
 import { rackKnives, type RackQuery } from './rackQuery'
 
-const zone = (forceGf: number) => ({ forceGf, lowGf: forceGf, highGf: forceGf, word: 'sound' as const })
+const zone = (forceGf: number) => ({ forceGf, lowGf: forceGf, highGf: forceGf, word: 'sound' as const, bluntUm: 5, roll: 0.2 })
 function knife(code: string, more: Partial<KnifeView> = {}): KnifeView {
   return {
     id: code, code, name: '', type: 'chef', status: 'in-service', stationId: 'hot', holderId: 'ilse', word: 'sound', limitGf: 350, worstZone: 'tip',

@@ -2,7 +2,7 @@
 import type { EdgeWord } from '../../core/edge/scale'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 
-const zone = (word: EdgeWord, forceGf: number) => ({ forceGf, lowGf: forceGf, highGf: forceGf, word })
+const zone = (word: EdgeWord, forceGf: number) => ({ forceGf, lowGf: forceGf, highGf: forceGf, word, bluntUm: 0, roll: 0 })
 const knife = {
   code: 'CH-00', type: 'chef' as const, lengthMm: 240, heelHeightMm: 48, serrated: false,
   zones: { heel: zone('keen', 170), belly: zone('sound', 230), tip: zone('tiring', 300) },

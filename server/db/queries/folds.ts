@@ -35,24 +35,34 @@ async function insertEffects(db: Queryable, houseId: string, folds: readonly Fol
      select $1, effect.knife_id, effect.event_id, effect.before_gf, effect.after_gf
      from jsonb_to_recordset($2::jsonb) as effect (knife_id uuid, event_id uuid, before_gf smallint, after_gf smallint)
      on conflict (house_id, event_id) do update
-     set before_gf = excluded.before_gf, after_gf = excluded.after_gf
-     where (event_effects.before_gf, event_effects.after_gf) is distinct from (excluded.before_gf, excluded.after_gf)`,
+     set before_gf = excluded.before_gf, after_gf = excluded.after_gf`,
     [houseId, JSON.stringify(effects)],
   )
 }
 
-/** Keeps folds of whole logs: whatever was derived of those knives before is gone. What comes out the same is not written again. */
-export async function replaceFolds(db: Queryable, houseId: string, folds: readonly Fold[]): Promise<void> {
-  const events = folds.flatMap(({ effects }) => effects.map(({ eventId }) => eventId))
-  await db.query(
-    `delete from event_effects
-     where house_id = $1
-       and knife_id = any($2)
-       and event_id not in (select unnest($3::uuid[]))`,
-    [houseId, folds.map((fold) => fold.knifeId), events],
+/** Effects kept of some knives, by event. */
+async function keptEffects(db: Queryable, houseId: string, knifeIds: readonly string[]): Promise<Map<string, string>> {
+  const { rows } = await db.query<{ event_id: string; before_gf: number; after_gf: number }>(
+    'select event_id, before_gf, after_gf from event_effects where house_id = $1 and knife_id = any($2)',
+    [houseId, knifeIds],
   )
+  return new Map(rows.map((row) => [row.event_id, `${row.before_gf} ${row.after_gf}`]))
+}
+
+/**
+ * Keeps folds of whole logs: whatever was derived of those knives before is gone. What comes out as it
+ * was is not written again, so that reckoning a whole house anew costs reading, not writing.
+ */
+export async function replaceFolds(db: Queryable, houseId: string, folds: readonly Fold[]): Promise<void> {
+  const kept = await keptEffects(db, houseId, folds.map((fold) => fold.knifeId))
+  const wanted = new Set(folds.flatMap(({ effects }) => effects.map(({ eventId }) => eventId)))
+  const gone = [...kept.keys()].filter((eventId) => !wanted.has(eventId))
+  if (gone.length > 0) await db.query('delete from event_effects where house_id = $1 and event_id = any($2)', [houseId, gone])
   await saveStates(db, houseId, folds)
-  await insertEffects(db, houseId, folds)
+  await insertEffects(db, houseId, folds.map((fold) => ({
+    ...fold,
+    effects: fold.effects.filter(({ eventId, beforeGf, afterGf }) => kept.get(eventId) !== `${beforeGf} ${afterGf}`),
+  })))
 }
 
 /** Keeps a fold that went on from the state kept before. */

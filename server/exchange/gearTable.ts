@@ -1,0 +1,67 @@
+import { v4 as newId } from 'uuid'
+import type { Gear } from '../../contract/bench'
+import { listGear, saveGear } from '../db/queries/gear'
+import type { Queryable } from '../db/database'
+import { describeGear, micronOf } from '../services/gear'
+import { plain } from './cells'
+import { GEAR_COLUMNS } from './columns'
+import { problemList, type ExchangePlan, type Present } from './plan'
+import { readTable } from './readTable'
+
+const COMPARED = ['kind', 'scale', 'grit', 'soakMinutes', 'bath', 'thicknessMm', 'dishMm', 'compound', 'active'] as const
+
+const written = (value: Gear[(typeof COMPARED)[number]]): string => (value === null ? '' : typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value))
+
+/** Reads a gear file: stones and rods are told apart by name; an empty cell leaves things as they are. */
+export async function planGear(csv: string, present: Present, db: Queryable): Promise<ExchangePlan & { delimiter: string; unknownColumns: readonly string[] }> {
+  const table = readTable(csv, GEAR_COLUMNS, present.caller.house.zone, present.say)
+  const problems = problemList(table.problems, present.say)
+  const shelf = await listGear(db, present.caller.house.id)
+  const seen = new Map<string, number>()
+  const decisions = table.rows.flatMap(({ row, values }) => {
+    const { name, kind } = values
+    if (name === undefined || kind === undefined || problems.has(row)) return []
+    const earlier = seen.get(plain(name))
+    if (earlier !== undefined) {
+      problems.add(row, 'name', 'name-twice', { name, row: earlier })
+      return []
+    }
+    seen.set(plain(name), row)
+    const before = shelf.find((gear) => plain(gear.name) === plain(name))
+    const given = {
+      name, kind,
+      ...(values.grit === undefined ? {} : { scale: values.scale ?? before?.scale ?? ('JIS' as const), grit: values.grit }),
+      ...(values.soak === undefined ? {} : { soakMinutes: Math.round(values.soak) }),
+      ...(values.bath === undefined ? {} : { bath: values.bath }),
+      ...(values.thickness === undefined ? {} : { thicknessMm: values.thickness }),
+      ...(values.dish === undefined ? {} : { dishMm: values.dish }),
+      ...(values.compound === undefined ? {} : { compound: values.compound }),
+      ...(values.active === undefined ? {} : { active: values.active }),
+    }
+    try {
+      micronOf({ scale: given.scale ?? null, grit: given.grit ?? null })
+    } catch {
+      problems.add(row, 'grit', 'not-on-scale', { text: String(values.grit), scale: given.scale ?? '' })
+      return []
+    }
+    const gear: Gear = before ? { ...before, ...given } : describeGear({ id: newId(), ...given })
+    const changes = before
+      ? COMPARED.filter((field) => written(before[field]) !== written(gear[field])).map((field) => ({ column: field, from: written(before[field]), to: written(gear[field]) }))
+      : []
+    return [{ row, before, gear, changes }]
+  })
+  return {
+    delimiter: table.delimiter,
+    unknownColumns: table.unknownColumns,
+    problems: problems.all,
+    stationsToMake: [],
+    rows: table.rows.map(({ row, values }) => {
+      const decision = decisions.find((one) => one.row === row)
+      const verb = !decision || problems.has(row) ? 'problem' : !decision.before ? 'add' : decision.changes.length > 0 ? 'change' : 'same'
+      return { row, label: values.name ?? '', verb, changes: decision?.changes ?? [] }
+    }),
+    apply: async (client) => {
+      for (const { gear } of decisions) await saveGear(client, present.caller.house.id, gear)
+    },
+  }
+}

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { KnifeView } from '../../contract/knives'
+import { radians } from '../../core/measure'
+import { wornAreaFromBluntWidth } from '../../core/edge/wear'
+import { useFormats } from '../i18n'
+
+const props = defineProps<{ knife: KnifeView }>()
+const formats = useFormats()
+const zone = computed(() => props.knife.worstZone)
+const condition = computed(() => props.knife.zones[zone.value])
+const dps = computed(() => props.knife.verdict.dps)
+
+const WIDTH = 240
+const HEIGHT = 130
+/** Micrometres across the picture: the apex fills a fifth of it however blunt it is. */
+const acrossUm = computed(() => Math.max(20, 5 * condition.value.bluntUm))
+const scale = computed(() => WIDTH / acrossUm.value)
+const slope = computed(() => Math.tan(radians(dps.value)))
+/** The bevels, cut off where the apex is blunt; a rolled edge leans over by as much as is bent. */
+function outline(bluntUm: number, roll: number): string {
+  const half = (bluntUm / 2) * scale.value
+  const cut = bluntUm === 0 ? 0 : (bluntUm / 2 / slope.value) * scale.value
+  const top = Math.min(HEIGHT, cut)
+  const lean = roll * 16
+  const reach = (HEIGHT - 10) * slope.value
+  const middle = WIDTH / 2
+  return `M${middle - half + lean} ${10 + top} L${middle + half + lean} ${10 + top} L${middle + Math.max(reach, half)} ${HEIGHT} L${middle - Math.max(reach, half)} ${HEIGHT} Z`
+}
+const scaleBarUm = computed(() => [1, 2, 5, 10, 20, 50].find((um) => um * scale.value > 26) ?? 10)
+/** What a session takes off the worn apex, µm² of section: it is gone already, this is the rest up to a point again. */
+const areaUm2 = computed(() => Math.round(wornAreaFromBluntWidth({ bluntWidthUm: condition.value.bluntUm, dps: dps.value })))
+</script>
+
+<template>
+  <figure>
+    <figcaption class="small soft">{{ $t('bench.apex.title', { zone: $t(`zone.${zone}`) }) }} · {{ formats.angle(dps) }} · {{ areaUm2 }} µm²</figcaption>
+    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + 4}`" role="img" :aria-label="$t('bench.apex.label', { zone: $t(`zone.${zone}`), blunt: condition.bluntUm })">
+      <path class="after" :d="outline(0, 0)" />
+      <path class="before" :d="outline(condition.bluntUm, condition.roll)" />
+      <line class="bar" x1="8" x2="8" :y1="HEIGHT - 8" :y2="HEIGHT - 8 - scaleBarUm * scale" />
+      <text x="14" :y="HEIGHT - 10">{{ scaleBarUm }} µm</text>
+    </svg>
+    <p class="small"><span class="key before-key" /> {{ $t('bench.apex.before', { blunt: condition.bluntUm }) }} <span class="key after-key" /> {{ $t('bench.apex.after') }}</p>
+  </figure>
+</template>
+
+<style scoped>
+svg {
+  width: 260px;
+  max-width: 100%;
+  display: block;
+}
+.after {
+  fill: none;
+  stroke: var(--ember);
+  stroke-width: 1.5;
+  stroke-dasharray: 5 3;
+}
+.before {
+  fill: var(--steel);
+  stroke: var(--ink);
+  stroke-width: 1.2;
+}
+.bar {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+text {
+  fill: var(--ink);
+  font-size: 12px;
+}
+.key {
+  display: inline-block;
+  width: 22px;
+  vertical-align: middle;
+  border-top: 2px solid var(--ink);
+}
+.after-key {
+  border-top: 2px dashed var(--ember);
+  margin-left: 12px;
+}
+</style>

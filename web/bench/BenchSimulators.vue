@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { onScopeDispose, ref, watch } from 'vue'
+import type { KnifeView } from '../../contract/knives'
+import { ZONES } from '../../core/edge/zones'
+import { instrumentsUrl } from '../check/useTester'
+
+/** Stand-ins for inclinometer, scale and loupe in the demonstration house, speaking the lines of real ones. */
+const props = defineProps<{ knife: KnifeView; dps: number; newtons: number; after: boolean }>()
+const angle = ref(props.dps)
+const press = ref(props.newtons)
+const SEND_EVERY_MS = 600
+
+function instrument(kind: string, name: string): (line: string) => void {
+  const socket = new WebSocket(instrumentsUrl())
+  socket.addEventListener('open', () => { socket.send(`hello ${kind} ${name}`) })
+  onScopeDispose(() => { socket.close() })
+  return (line) => { if (socket.readyState === WebSocket.OPEN) socket.send(line) }
+}
+const tell = { angle: instrument('inclinometer', 'simulated-inclinometer'), press: instrument('scale', 'simulated-scale'), loupe: instrument('loupe', 'simulated-loupe') }
+const speaking = setInterval(() => {
+  tell.angle(`angle ${angle.value}`)
+  tell.press(`press ${press.value} N`)
+}, SEND_EVERY_MS)
+onScopeDispose(() => { clearInterval(speaking) })
+watch(() => props.dps, (dps) => { angle.value = dps })
+watch(() => props.newtons, (newtons) => { press.value = newtons })
+/** The stand-in camera draws what the edge is taken to be; off the stone that is a point with a trace of burr. */
+function snap(): void {
+  for (const zone of ZONES) {
+    const { bluntUm, roll } = props.knife.zones[zone]
+    tell.loupe(props.after ? `picture ${zone} 0.6 0.03` : `picture ${zone} ${bluntUm} ${roll}`)
+  }
+}
+</script>
+
+<template>
+  <details class="small">
+    <summary>{{ $t('bench.simulators') }}</summary>
+    <label>{{ $t('bench.simAngle') }} <output class="num">{{ angle }}°</output><input v-model.number="angle" type="range" min="0" max="40" step="0.5" /></label>
+    <label>{{ $t('bench.simPress') }} <output class="num">{{ press }} N</output><input v-model.number="press" type="range" min="0" max="60" step="1" /></label>
+    <button class="button" type="button" @click="snap">{{ $t('bench.simLoupe') }}: {{ $t('bench.live.snap') }}</button>
+  </details>
+</template>
+
+<style scoped>
+details {
+  border: 1.5px dashed var(--steel-line);
+  border-radius: 8px;
+  padding: 4px 12px;
+}
+summary {
+  min-height: 40px;
+  padding: 8px 0;
+  cursor: pointer;
+}
+label {
+  display: block;
+}
+input {
+  width: 100%;
+  min-height: 32px;
+  accent-color: var(--slate);
+}
+</style>

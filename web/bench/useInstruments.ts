@@ -1,0 +1,88 @@
+import { useNow } from '@vueuse/core'
+import { computed, onScopeDispose, reactive, type ComputedRef } from 'vue'
+import { isPlausible, readInstrumentLine, readScreenLine, type InstrumentKind } from '../../contract/instruments'
+import type { Zone } from '../../core/edge/zones'
+import { instrumentsUrl } from '../check/useTester'
+
+/** What one instrument says, and whether it can be believed. */
+export interface LiveValue {
+  readonly name: string
+  readonly value: number | null
+  readonly recent: readonly number[]
+  readonly trust: 'good' | 'raving' | 'silent'
+}
+
+interface Heard {
+  kind: InstrumentKind
+  name: string
+  value: number | null
+  recent: number[]
+  wild: number
+  atMs: number
+}
+
+const RETRY_MS = 3000
+const RECENT = 24
+/** Three impossible values in a row and an instrument raves. */
+const RAVES_AFTER = 3
+const SILENT_AFTER_MS = 5000
+
+/** Listens to inclinometer, scale and loupe camera of the house over the line protocol. */
+export function useInstruments(onPicture: (picture: { zone: Zone; bluntUm: number; roll: number }) => void): {
+  readonly angle: ComputedRef<LiveValue | null>
+  readonly press: ComputedRef<LiveValue | null>
+} {
+  const heard = reactive(new Map<string, Heard>())
+  const now = useNow({ interval: 1000 })
+  let socket: WebSocket | null = null
+  let retry: ReturnType<typeof setTimeout> | null = null
+  let closed = false
+
+  function take(instrument: Heard, quantity: 'dps' | 'newtons', value: number): void {
+    instrument.atMs = Date.now()
+    if (!isPlausible(quantity, value)) {
+      instrument.wild++
+      return
+    }
+    instrument.wild = 0
+    instrument.value = value
+    instrument.recent = [...instrument.recent.slice(1 - RECENT), value]
+  }
+  function hear(text: string): void {
+    const told = readScreenLine(text)
+    if (told?.verb === 'here' && ['inclinometer', 'scale', 'loupe'].includes(told.kind)) {
+      heard.set(told.id, { kind: told.kind as InstrumentKind, name: told.name, value: null, recent: [], wild: 0, atMs: Date.now() })
+    } else if (told?.verb === 'gone') heard.delete(told.id)
+    else if (told?.verb === 'line') {
+      const instrument = heard.get(told.id)
+      const line = readInstrumentLine(told.line)
+      if (!instrument) return
+      if (line.verb === 'angle') take(instrument, 'dps', line.dps)
+      else if (line.verb === 'press') take(instrument, 'newtons', line.newtons)
+      else if (line.verb === 'picture' && isPlausible('bluntUm', line.bluntUm) && isPlausible('roll', line.roll)) onPicture(line)
+    }
+  }
+  function connect(): void {
+    socket = new WebSocket(instrumentsUrl())
+    socket.addEventListener('open', () => { socket?.send('watch') })
+    socket.addEventListener('message', (message) => { hear(String(message.data)) })
+    socket.addEventListener('close', () => {
+      heard.clear()
+      if (!closed) retry = setTimeout(connect, RETRY_MS)
+    })
+  }
+  connect()
+  onScopeDispose(() => {
+    closed = true
+    if (retry) clearTimeout(retry)
+    socket?.close()
+  })
+  const live = (kind: InstrumentKind): ComputedRef<LiveValue | null> =>
+    computed(() => {
+      const found = [...heard.values()].filter((one) => one.kind === kind).sort((a, b) => b.atMs - a.atMs)[0]
+      if (!found) return null
+      const trust = found.wild >= RAVES_AFTER ? 'raving' : now.value.getTime() - found.atMs > SILENT_AFTER_MS ? 'silent' : 'good'
+      return { name: found.name, value: found.value, recent: found.recent, trust }
+    })
+  return { angle: live('inclinometer'), press: live('scale') }
+}
