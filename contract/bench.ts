@@ -69,6 +69,11 @@ export const Recipe = z.object({
   steps: z.array(RecipeStep).min(1).max(40),
 })
 
+export type Recipe = z.infer<typeof Recipe>
+/** A recipe as the house has it, and whether it is the house's own. */
+export const RecipeView = z.object({ recipe: Recipe, own: z.boolean() })
+export type RecipeView = z.infer<typeof RecipeView>
+
 const StageView = z.object({
   stoneId: Id, stoneName: z.string(), micron: z.number(), minutes: z.number(), strokesPerSide: z.number(), newtons: z.number(), takes: z.enum(['metal', 'scratches']),
 })

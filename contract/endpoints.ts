@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Right } from '../core/house/rights'
-import { BenchAction, BenchOffer, BenchSession, GearPatch, GearView, NewGear, StackPieces } from './bench'
+import { BenchAction, BenchOffer, BenchSession, GearPatch, GearView, NewGear, Recipe, RecipeView, StackPieces } from './bench'
 import { NewEvent, TimelineEvent } from './events'
 import { ExchangeOutcome, TableName } from './exchange'
 import type { Endpoint, Method } from './endpoint'
@@ -103,6 +103,13 @@ export const endpoints = {
   editGear: endpoint('patch', '/api/gear/{id}', 'manage-gear', 'Change gear, or say that it was flattened', { params: byId, body: GearPatch, answer: GearView }),
   pieces: endpoint('get', '/api/stack-pieces', 'see', 'Coins, cards and shims for setting an angle', { answer: StackPieces }),
   setPieces: endpoint('put', '/api/stack-pieces', 'manage-gear', 'Replace coins, cards and shims', { body: StackPieces, answer: StackPieces }),
+  recipes: endpoint('get', '/api/recipes', 'see', 'What sessions do, step by step', { answer: z.array(RecipeView) }),
+  setRecipe: endpoint('put', '/api/recipes/{id}', 'manage-gear', 'Make a recipe the house’s own', {
+    params: z.object({ id: z.string().max(40) }), body: Recipe, answer: RecipeView,
+  }),
+  restoreRecipe: endpoint('delete', '/api/recipes/{id}', 'manage-gear', 'Back to the recipe every house starts with', {
+    params: z.object({ id: z.string().max(40) }), answer: z.array(RecipeView),
+  }),
   benchOffer: endpoint('post', '/api/knives/{id}/bench', 'see', 'What could be done to a knife at the bench, and how', {
     params: byId, body: z.object(wish), answer: BenchOffer,
   }),

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readInstrumentLine, readScreenLine } from './instruments'
+import { isPlausible, readInstrumentLine, readScreenLine } from './instruments'
 
 describe('lines from an instrument', () => {
   it.each([
@@ -30,5 +30,26 @@ describe('lines from an instrument', () => {
       expect(readInstrumentLine(line).verb).toBeTypeOf('string')
       readScreenLine(line)
     }))
+  })
+})
+
+describe('bench instruments', () => {
+  it('say angle, pressing force and pictures in lines', () => {
+    expect(readInstrumentLine('hello inclinometer bench')).toMatchObject({ verb: 'hello', kind: 'inclinometer' })
+    expect(readInstrumentLine('angle 16.5')).toEqual({ verb: 'angle', dps: 16.5 })
+    expect(readInstrumentLine('press 22 N')).toMatchObject({ verb: 'press' })
+    const press = readInstrumentLine('press 1000 g')
+    expect(press.verb === 'press' && press.newtons).toBeCloseTo(9.80665, 5)
+    expect(readInstrumentLine('picture tip 8.2 0.3')).toEqual({ verb: 'picture', zone: 'tip', bluntUm: 8.2, roll: 0.3 })
+  })
+
+  it.each(['angle', 'angle steep', 'press', 'press 3 stone', 'picture', 'picture handle 3', 'picture tip x'])('“%s” is unreadable, not guessed', (line) => {
+    expect(readInstrumentLine(line).verb).toBe('unreadable')
+  })
+
+  it('are believed only within what can be', () => {
+    expect(isPlausible('dps', 17)).toBe(true)
+    expect(isPlausible('dps', 400)).toBe(false)
+    expect(isPlausible('newtons', -3)).toBe(false)
   })
 })

@@ -5,6 +5,7 @@ import { openSessions } from '../db/queries/bench'
 import { listGear, listPieces } from '../db/queries/gear'
 import type { Mount } from '../mount'
 import { actInSession, benchOffer, readSession, startSession } from '../services/bench'
+import { recipeViews, restoreRecipe, setRecipe } from '../services/recipes'
 import { addGear, editGear, gearView, setPieces } from '../services/gear'
 
 export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
@@ -13,6 +14,9 @@ export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
   mount(endpoints.editGear, ({ caller, params, body }) => editGear(db, caller, params.id, body))
   mount(endpoints.pieces, ({ caller }) => listPieces(db, caller.house.id))
   mount(endpoints.setPieces, ({ caller, body }) => setPieces(db, caller, body))
+  mount(endpoints.recipes, ({ caller }) => recipeViews(db, caller.house.id))
+  mount(endpoints.setRecipe, ({ caller, params, body }) => setRecipe(db, caller, params.id, body))
+  mount(endpoints.restoreRecipe, ({ caller, params }) => restoreRecipe(db, caller, params.id))
   mount(endpoints.benchOffer, ({ caller, params, body }) => benchOffer(db, clock, caller, params.id, body))
   mount(endpoints.startSession, ({ caller, body }) => startSession(db, clock, caller, body))
   mount(endpoints.benchSession, ({ caller, params }) => readSession(db, caller, params.id))

@@ -30,7 +30,7 @@ interface KnownServices {
   readonly services: readonly Occurrence[]
 }
 
-const SPARE_MS = 90 * 86_400_000
+const SPARE_MS = 10 * 86_400_000
 
 /** Service times already reckoned of a context; folding a whole fleet asks for the same years again and again. */
 const known = new WeakMap<HouseContext, KnownServices>()
@@ -38,7 +38,7 @@ const known = new WeakMap<HouseContext, KnownServices>()
 function servicesBetween(context: HouseContext, fromMs: number, toMs: number): readonly Occurrence[] {
   const had = known.get(context)
   if (had && had.fromMs <= fromMs && had.toMs >= toMs) return had.services
-  // a season to spare on both sides: the next knife’s log begins a little earlier, and years of time-zone arithmetic are not done twice
+  // some days to spare on both sides: the next knife’s log begins a little earlier, and years of time-zone arithmetic are not done twice
   const range = { fromMs: Math.min(fromMs - SPARE_MS, had?.fromMs ?? Infinity), toMs: Math.max(toMs + SPARE_MS, had?.toMs ?? -Infinity) }
   const spans = context.spans.filter((span) => span.kind === 'service')
   const services = occurrences(spans, context.house.zone, range.fromMs, range.toMs)

@@ -4,7 +4,7 @@ import { complaints, DEMO, openAsManager } from './kitchen'
 
 const SCREENS = [
   '/today', '/rack', '/rack?view=table', '/knife/CH-07', '/knife/PE-04', '/check/CH-03', '/bench/CH-03', '/learned', '/exchange',
-  '/house?part=people', '/house?part=stations', '/house?part=week', '/house?part=gear', '/house?part=devices', '/house?part=house',
+  '/house?part=people', '/house?part=stations', '/house?part=week', '/house?part=gear', '/house?part=recipes', '/house?part=devices', '/house?part=house',
 ] as const
 
 for (const theme of ['light', 'dark'] as const) {

@@ -10,9 +10,11 @@ const angle = ref(props.dps)
 const press = ref(props.newtons)
 const SEND_EVERY_MS = 600
 
+const ready = ref(0)
 function instrument(kind: string, name: string): (line: string) => void {
   const socket = new WebSocket(instrumentsUrl())
   socket.addEventListener('open', () => { socket.send(`hello ${kind} ${name}`) })
+  socket.addEventListener('message', (message) => { if (String(message.data).startsWith('welcome')) ready.value++ })
   onScopeDispose(() => { socket.close() })
   return (line) => { if (socket.readyState === WebSocket.OPEN) socket.send(line) }
 }
@@ -38,7 +40,7 @@ function snap(): void {
     <summary>{{ $t('bench.simulators') }}</summary>
     <label>{{ $t('bench.simAngle') }} <output class="num">{{ angle }}°</output><input v-model.number="angle" type="range" min="0" max="40" step="0.5" /></label>
     <label>{{ $t('bench.simPress') }} <output class="num">{{ press }} N</output><input v-model.number="press" type="range" min="0" max="60" step="1" /></label>
-    <button class="button" type="button" @click="snap">{{ $t('bench.simLoupe') }}: {{ $t('bench.live.snap') }}</button>
+    <button class="button" type="button" :disabled="ready < 3" @click="snap">{{ $t('bench.simLoupe') }}: {{ $t('bench.live.snap') }}</button>
   </details>
 </template>
 

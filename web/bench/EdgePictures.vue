@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { ZONES } from '../../core/edge/zones'
 import type { EdgePicture } from '../../core/hand/session'
 
-defineProps<{ pictures: readonly EdgePicture[] }>()
+const props = defineProps<{ pictures: readonly EdgePicture[] }>()
+const taken = computed(() => (['before', 'after'] as const).filter((when) => props.pictures.some((one) => one.when === when)))
 const ACROSS_UM = 40
 /** A strip of edge as the loupe shows it: the brighter and wider the line, the blunter; what is bent leans out of it. */
 const thickness = (picture: EdgePicture): number => Math.max(1, (picture.bluntUm / ACROSS_UM) * 40)
@@ -17,7 +19,7 @@ const wave = (picture: EdgePicture): string => {
     <figcaption class="small soft">{{ $t('bench.live.picture') }}</figcaption>
     <table class="plain">
       <tbody>
-        <tr v-for="when in (['before', 'after'] as const)" :key="when">
+        <tr v-for="when in taken" :key="when">
           <th class="small">{{ $t(`bench.${when}`) }}</th>
           <td v-for="zone in ZONES" :key="zone">
             <template v-for="picture in pictures.filter((one) => one.when === when && one.zone === zone)" :key="picture.when + picture.zone">

@@ -42,6 +42,7 @@ const write = (forces: Forces, one: Zone): string => { const force = forces[one]
 
 <template>
   <div class="spots">
+    <div class="read">
     <table class="plain">
       <thead><tr><th /><th>{{ $t('bench.before') }}</th><th v-if="when === 'after'">{{ $t('bench.after') }}</th></tr></thead>
       <tbody>
@@ -54,6 +55,7 @@ const write = (forces: Forces, one: Zone): string => { const force = forces[one]
     </table>
     <p class="typed" aria-live="polite"><span class="big num">{{ typed || '···' }}</span> <span class="soft">{{ $t('check.gfAt', { zone: $t(`zone.${zone}`) }) }}</span></p>
     <p v-if="wrong" class="wrong" role="alert">{{ $t('check.absurd') }}</p>
+    </div>
     <NumberPad :enter-label="$t('check.take')" @digit="press" @erase="typed = typed.slice(0, -1)" @enter="enter" />
     <p class="soft small">{{ $t('bench.forceHint') }} {{ $t('bench.skipTest') }}</p>
   </div>
@@ -62,8 +64,21 @@ const write = (forces: Forces, one: Zone): string => { const force = forces[one]
 <style scoped>
 .spots {
   display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 10px 24px;
+  align-items: start;
+}
+.read {
+  display: grid;
   gap: 10px;
-  justify-items: start;
+}
+.spots > .soft {
+  grid-column: 1 / -1;
+}
+@media (max-width: 700px) {
+  .spots {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 .big {
   font-size: 2.6rem;

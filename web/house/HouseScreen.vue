@@ -5,10 +5,11 @@ import DeviceSection from './DeviceSection.vue'
 import GearSection from './GearSection.vue'
 import HouseSection from './HouseSection.vue'
 import PeopleSection from './PeopleSection.vue'
+import RecipeSection from './RecipeSection.vue'
 import StationSection from './StationSection.vue'
 import WeekSection from './WeekSection.vue'
 
-const SECTIONS = { people: PeopleSection, stations: StationSection, week: WeekSection, gear: GearSection, devices: DeviceSection, house: HouseSection } as const
+const SECTIONS = { people: PeopleSection, stations: StationSection, week: WeekSection, gear: GearSection, recipes: RecipeSection, devices: DeviceSection, house: HouseSection } as const
 type Section = keyof typeof SECTIONS
 const route = useRoute()
 const section = computed<Section>(() => (Object.keys(SECTIONS) as Section[]).find((name) => name === route.query['part']) ?? 'people')

@@ -1,0 +1,35 @@
+import type { Recipe, RecipeView } from '../../contract/bench'
+import { RECIPES } from '../../core/hand/recipes'
+import type { Caller } from '../access/sessions'
+import type { Database, Queryable } from '../db/database'
+import { deleteRecipe, listRecipes, saveRecipe } from '../db/queries/bench'
+import { Fault } from '../faults'
+import { houseRecipes } from './bench'
+
+const copy = (recipe: Awaited<ReturnType<typeof houseRecipes>>[number]): Recipe => JSON.parse(JSON.stringify(recipe)) as Recipe
+
+export async function recipeViews(db: Queryable, houseId: string): Promise<RecipeView[]> {
+  const own = new Set((await listRecipes(db, houseId)).map(({ id }) => id))
+  return (await houseRecipes(db, houseId)).map((recipe) => ({ recipe: copy(recipe), own: own.has(recipe.id) }))
+}
+
+/**
+ * Makes a recipe the house's own. It must still be one: steps told apart by their ids, a test at the end
+ * of anything that touched an edge, and the blade washed before it is put away.
+ */
+export async function setRecipe(db: Database, caller: Caller, id: string, recipe: Recipe): Promise<RecipeView> {
+  if (recipe.id !== id) throw new Fault('invalid', 'recipe-other-id')
+  const ids = recipe.steps.map((step) => step.id)
+  if (new Set(ids).size < ids.length) throw new Fault('invalid', 'recipe-step-twice')
+  const kinds = recipe.steps.map(({ kind }) => kind)
+  if (!kinds.includes('test') || !kinds.includes('clean') || kinds.indexOf('clean') < kinds.indexOf('test')) throw new Fault('invalid', 'recipe-needs-end')
+  if (recipe.stones !== 'none' && !kinds.includes('side') && !kinds.includes('deburr')) throw new Fault('invalid', 'recipe-needs-strokes')
+  await saveRecipe(db, caller.house.id, recipe)
+  return { recipe, own: true }
+}
+
+export async function restoreRecipe(db: Database, caller: Caller, id: string): Promise<RecipeView[]> {
+  if (RECIPES.every((recipe) => recipe.id !== id)) throw new Fault('conflict', 'recipe-no-original')
+  await deleteRecipe(db, caller.house.id, id)
+  return await recipeViews(db, caller.house.id)
+}
