@@ -38,8 +38,8 @@ function snap(): void {
 <template>
   <details class="small">
     <summary>{{ $t('bench.simulators') }}</summary>
-    <label>{{ $t('bench.simAngle') }} <output class="num">{{ angle }}°</output><input v-model.number="angle" type="range" min="0" max="40" step="0.5" /></label>
-    <label>{{ $t('bench.simPress') }} <output class="num">{{ press }} N</output><input v-model.number="press" type="range" min="0" max="60" step="1" /></label>
+    <div>{{ $t('bench.simAngle') }} <output class="num">{{ angle }}°</output><input v-model.number="angle" :aria-label="$t('bench.simAngle')" type="range" min="0" max="40" step="0.5" /></div>
+    <div>{{ $t('bench.simPress') }} <output class="num">{{ press }} N</output><input v-model.number="press" :aria-label="$t('bench.simPress')" type="range" min="0" max="60" step="1" /></div>
     <button class="button" type="button" :disabled="ready < 3" @click="snap">{{ $t('bench.simLoupe') }}: {{ $t('bench.live.snap') }}</button>
   </details>
 </template>
@@ -54,9 +54,6 @@ summary {
   min-height: 40px;
   padding: 8px 0;
   cursor: pointer;
-}
-label {
-  display: block;
 }
 input {
   width: 100%;

@@ -14,10 +14,10 @@ onMounted(() => { emit('name', name) })
 <template>
   <fieldset class="simulator">
     <legend class="small">{{ $t('check.simulator') }}</legend>
-    <label class="small">
+    <p class="small">
       {{ $t('check.simPeak') }} <output class="num">{{ peak }} gf</output>
-      <input v-model.number="peak" type="range" min="80" max="800" step="1" />
-    </label>
+      <input v-model.number="peak" :aria-label="$t('check.simPeak')" type="range" min="80" max="800" step="1" />
+    </p>
     <div>
       <button class="button" type="button" :disabled="!connected" @click="cut(peak)">{{ $t('check.cut') }}</button>
     </div>
