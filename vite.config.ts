@@ -12,5 +12,12 @@ export default defineConfig({
     __VUE_I18N_LEGACY_API__: false,
     __INTLIFY_PROD_DEVTOOLS__: false,
   },
-  build: { outDir: '../dist/web', emptyOutDir: true, assetsInlineLimit: 0, target: 'es2022' },
+  build: {
+    // the chart library comes in one piece, and only where a chart is
+    chunkSizeWarningLimit: 1600,
+    outDir: '../dist/web',
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    target: 'es2022',
+  },
 })

@@ -16,15 +16,27 @@ const PHONE = [390, 844] as const
 const FOLDER = 'docs/screenshots'
 const SHEET = 'Code;Type;Blade length (in);Spine (mm);Station;Holder;Shelf\nKM-1;Chef’s knife;9,5;2,3;Sauté;Oda Finch;A\nKM-2;Axe;6;;Grill;;B\nCH-04;chef;9,4;;Grill;;C'
 
+/** Begins a full session and works the first side as far as the belly. */
+async function atTheStone(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /Begin/ }).click()
+  const stroke = page.getByRole('button', { name: /^Stroke/ })
+  while (!(await stroke.isVisible())) await page.getByRole('button', { name: /^Next/ }).click()
+  for (let count = 0; count < 18; count++) await page.keyboard.press('Space')
+  await page.keyboard.press('b')
+  for (let count = 0; count < 14; count++) await page.keyboard.press('Space')
+  await page.waitForTimeout(4000)
+}
+
 const PICTURES: readonly Picture[] = [
   { name: 'sign-in', path: '/sign-in', signedOut: true },
   { name: 'today', path: '/today' },
   { name: 'today-dark', path: '/today', theme: 'dark' },
   { name: 'today-phone', path: '/today', size: PHONE },
   { name: 'rack', path: '/rack' },
-  { name: 'rack-table', path: '/rack?view=table&word=tiring' },
-  { name: 'knife', path: '/knife/CH-07' },
+  { name: 'knife', path: '/knife/CH-07', prepare: (page) => page.locator('.main-svg').first().waitFor() },
   { name: 'knife-unmeasured', path: '/knife/SA-03' },
+  { name: 'bench-start', path: '/bench/CH-07', prepare: (page) => page.getByText('Fetch and soak').waitFor() },
+  { name: 'learned', path: '/learned', prepare: (page) => page.locator('.main-svg').first().waitFor() },
   { name: 'add-knife', path: '/rack', prepare: (page) => page.getByRole('button', { name: 'Add knife' }).click() },
   { name: 'check', path: '/check/CH-07' },
   { name: 'check-phone', path: '/check/CH-07', size: PHONE },
@@ -38,9 +50,13 @@ const PICTURES: readonly Picture[] = [
     await page.getByText('1 to add').scrollIntoViewIfNeeded()
   } },
   { name: 'house-people', path: '/house?part=people' },
-  { name: 'house-stations', path: '/house?part=stations' },
+  { name: 'house-gear', path: '/house?part=gear' },
   { name: 'house-week', path: '/house?part=week' },
-  { name: 'house-devices', path: '/house?part=devices' },
+  { name: 'bench', path: '/bench/CH-07', prepare: atTheStone },
+  { name: 'bench-phone', path: '/bench/CH-07', size: PHONE, prepare: async (page) => {
+    await page.getByRole('button', { name: /Go on with it/ }).click()
+    await page.getByRole('button', { name: /^Stroke/ }).waitFor()
+  } },
 ]
 
 async function take(context: BrowserContext, base: string, picture: Picture): Promise<void> {

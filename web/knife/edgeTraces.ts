@@ -25,6 +25,9 @@ export function edgeTraces(story: EdgeStory, zone: Zone, tones: Tones, say: Say)
   const others = ZONES.filter((other) => other !== zone)
   const read = story.readings.filter((reading) => reading.zone === zone)
   const honed = story.marks.filter(({ kind }) => kind === 'honed')
+  const readAt = new Set(story.readings.map(({ at }) => at))
+  // a check by eye, paper or fruit has no number to draw, but it was one
+  const looked = story.marks.filter(({ kind, at }) => kind === 'checked' && !readAt.has(at))
   return [
     ...band(past, faint(tones.keen, 0.16)),
     ...band(ahead, faint(tones.ember, 0.16)),
@@ -34,6 +37,10 @@ export function edgeTraces(story: EdgeStory, zone: Zone, tones: Tones, say: Say)
     {
       x: read.map(({ at }) => at), y: read.map(({ forceGf }) => forceGf), mode: 'markers', name: say('curve.reading'),
       marker: { symbol: 'circle-open', size: 7, color: tones.ink, line: { width: 1.5 } }, hovertemplate: `${say('curve.reading')} %{y} gf<extra></extra>`,
+    },
+    {
+      x: looked.map(({ at }) => at), y: looked.map(() => LOWEST_GF + 22), mode: 'markers', name: say('curve.looked'),
+      marker: { symbol: 'diamond-open', size: 8, color: tones.ink }, text: looked.map(({ personName }) => personName ?? ''), hovertemplate: `${say('curve.looked')}, %{text}<extra></extra>`,
     },
     {
       x: honed.map(({ at }) => at), y: honed.map(() => LOWEST_GF + 8), mode: 'markers', name: say('curve.honed'),
@@ -57,7 +64,7 @@ export function edgeLayout(story: EdgeStory, tones: Tones, say: Say, days: numbe
   const now = new Date(story.now).getTime()
   const from = new Date(now - days * DAY_MS).toISOString()
   const last = story.ahead.at(-1)?.endsAt ?? new Date(now + 3 * DAY_MS).toISOString()
-  const events = story.marks.filter(({ kind }) => kind === 'sharpened' || kind === 'measured' || kind === 'quarantined')
+  const events = story.marks.filter(({ kind }) => kind !== 'honed' && kind !== 'checked')
   const seen = ZONES.flatMap((zone) => [...story.zones[zone].filter(({ at }) => at >= from), ...story.ahead.map((service) => service.zones[zone])])
   const read = story.readings.filter(({ at }) => at >= from).map(({ forceGf }) => forceGf)
   const tallest = Math.max(story.limitGf * 1.15, ...seen.map(({ forceGf }) => forceGf), ...read)
