@@ -9,13 +9,10 @@ import { listKnives, listStates, type StoredKnife } from '../db/queries/knives'
 import { listPeople, publicPerson, type StoredPerson } from '../db/queries/people'
 import { prepare, type Prepared } from '../mount'
 import { kinOf } from './kin'
-import { knifeView, type Reading } from './knifeView'
+import { knifeView, OUTLOOK_MS, type Reading } from './knifeView'
 import { loadContext, surroundings, type HouseContext } from './surroundings'
 import type { KnifeState } from '../../core/edge/state'
 
-const DAY_MS = 86_400_000
-/** How far ahead a knife's first dull service is looked for. */
-export const OUTLOOK_MS = 14 * DAY_MS
 const MINUTE_MS = 60_000
 
 /** Everything that reading the knives of a house takes. */

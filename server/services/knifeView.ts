@@ -38,6 +38,8 @@ const tenth = (value: number): number => Math.round(value * 10) / 10
 const hundredth = (value: number): number => Math.round(value * 100) / 100
 const bandView = (band: DateBand | null): KnifeView['thinningDue'] =>
   band && { earlyAt: instant(band.earlyMs), middleAt: instant(band.middleMs), lateAt: instant(band.lateMs) }
+/** How far ahead edges are forecast. */
+export const OUTLOOK_MS = 14 * 86_400_000
 /** Services shown ahead of a knife in lists; its own page shows all of the outlook. */
 const SERVICES_IN_LISTS = 4
 /** From so many readings on a knife speaks for itself. */
@@ -56,7 +58,8 @@ export function presentKnife(knife: StoredKnife, stored: KnifeState, reading: Re
   const limitGf = house.serviceLimits[blade.role]
   const rules = { ...defaultRules(blade.role, house.serviceLimits), thicknessLimitMm: thicknessLimitMm(knife.type) }
   const inUse = state.status === 'in-service' && state.stationId !== null
-  const ahead = inUse ? rotaAhead(around.stations.get(state.stationId ?? ''), around.services, nowMs, kin.shift(knife, stored)) : []
+  const services = around.services.filter((service) => service.startMs < nowMs + OUTLOOK_MS)
+  const ahead = inUse ? rotaAhead(around.stations.get(state.stationId ?? ''), services, nowMs, kin.shift(knife, stored)) : []
   const use = usualUse(blade.nature, limitGf, ahead)
   const working = state.holderId === null ? undefined : workingDps.get(state.holderId)
   const hone = use.hone && working !== undefined ? { ...use.hone, mismatchDps: working - blade.nature.dps } : use.hone

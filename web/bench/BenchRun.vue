@@ -121,6 +121,7 @@ useKeys({
       <LiveLine v-if="stage || step.kind === 'hone' || step.kind === 'strop'" :angle="angle" :press="press" :wanted-dps="dps" :wanted-newtons="wantedNewtons" />
       <ApexDrawing v-if="step.kind === 'fetch' || step.kind === 'soak' || step.kind === 'clean' || step.kind === 'stow'" :knife="knife" />
       <p v-if="step.kind === 'angle'" class="soft halving">{{ $t('bench.halving') }}</p>
+      <BenchSimulators v-if="signedIn.house?.isDemo" :knife="knife" :dps="dps" :newtons="wantedNewtons ?? 10" :after="isAfter" />
       <SoakList v-if="step.kind === 'soak'" :soak="soak" :flatten="[]" />
       <EdgePictures v-if="step.kind === 'look' || step.kind === 'test' || step.kind === 'stow'" :pictures="state.pictures" />
       <SpotForces ref="spots" v-if="step.kind === 'look' || step.kind === 'test'" :when="step.kind === 'look' ? 'before' : 'after'" :before="state.before" :after="state.after" @force="(spot, forceGf) => act({ kind: 'force', when: step?.kind === 'look' ? 'before' : 'after', zone: spot, forceGf })" />
@@ -136,7 +137,10 @@ useKeys({
       <CheckTicks :checks="step.checks" :ticked="here.ticked" @tick="(check, done) => act({ kind: 'tick', stepId: state.stepId, check, done })" />
       <CarryOver v-if="step.kind === 'ends'" :carried="state.carryOver" @leave="(spot, what) => act({ kind: 'carry-over', zone: spot, what })" />
       <p v-if="pace" class="pace" role="status">{{ $t(`bench.pace.${pace}`) }}</p>
-      <BenchSimulators v-if="signedIn.house?.isDemo" :knife="knife" :dps="dps" :newtons="wantedNewtons ?? 10" :after="isAfter" />
+      <p class="ways">
+        <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>
+        <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="abandon">{{ $t('bench.abandon') }}</button>
+      </p>
       <ul class="cautions soft"><li v-for="caution in step.cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li></ul>
     </div>
   </div>
@@ -147,10 +151,6 @@ useKeys({
     <button v-if="counts" class="button big" type="button" :aria-pressed="here.burr[zone]" @click="burr">{{ $t(here.burr[zone] ? 'bench.burrGone' : 'bench.burrFelt') }} <kbd>B</kbd></button>
     <button class="button big" :class="{ main: !counts }" type="button" @click="onward">{{ $t(isLast ? 'bench.finish' : 'bench.next') }} <kbd>Enter</kbd></button>
   </footer>
-  <p class="ways">
-    <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>
-    <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="abandon">{{ $t('bench.abandon') }}</button>
-  </p>
 </template>
 
 <style scoped>
@@ -197,10 +197,13 @@ h1 {
   margin: 0 26px;
 }
 footer {
+  position: sticky;
+  bottom: 0;
   display: grid;
   grid-template-columns: 1fr 2fr;
   gap: 14px;
-  padding: 10px 26px 4px;
+  padding: 10px 26px 12px;
+  background: var(--ground);
 }
 footer.counting {
   grid-template-columns: 1fr 1.4fr 1fr 1fr;
@@ -211,7 +214,6 @@ footer .button {
 .ways {
   display: flex;
   gap: 10px;
-  padding: 0 26px 10px;
 }
 @media (max-width: 900px) {
   .body {
@@ -228,9 +230,6 @@ footer .button {
   footer,
   footer.counting {
     grid-template-columns: 1fr 1fr;
-    position: sticky;
-    bottom: 0;
-    background: var(--ground);
     padding-inline: 14px;
     gap: 8px;
   }

@@ -40,7 +40,7 @@ useKeys({ Enter: goOn, Escape: () => { emit('leave') } })
   <div class="body">
     <div class="work">
       <EdgeStrip :knife="knife" large />
-      <p class="verdict"><b>{{ words.what }}</b> {{ words.why }}</p>
+      <p class="verdict">{{ words.why }}</p>
       <p v-if="offer.open" class="open">
         {{ $t('bench.open', { name: offer.open.personName, time: formats.clock(offer.open.startedAt) }) }}
         <button class="button main" type="button" :disabled="busy" @click="emit('resume')">{{ $t(offer.open.personName === session.person?.name ? 'bench.resume' : 'bench.takeOver') }}</button>
