@@ -3,7 +3,7 @@ import { BATHS, GEAR_KINDS, GEAR_WARNINGS } from '../core/abrasive/gear'
 import { STROKE_SCHEMES } from '../core/abrasive/strokeLadder'
 import { CAUTIONS, CHECKS, STEP_KINDS } from '../core/hand/recipe'
 import { GRINDS, KNIFE_TYPES } from '../core/house/knifeTypes'
-import { ActionName, Id, Instant, Measure, Name, Text, ZoneName } from './scalars'
+import { ActionName, Id, Instant, KnifeRoleName, Measure, Name, Text, ZoneName } from './scalars'
 
 export const GearKindName = z.enum(GEAR_KINDS)
 const Grit = z.number().min(0.1).max(60_000)
@@ -73,6 +73,11 @@ export type Recipe = z.infer<typeof Recipe>
 /** A recipe as the house has it, and whether it is the house's own. */
 export const RecipeView = z.object({ recipe: Recipe, own: z.boolean() })
 export type RecipeView = z.infer<typeof RecipeView>
+
+/** Which recipe the house prefers for a kind of knife, for honing and for stone work. */
+export const School = z.object({ role: KnifeRoleName, work: z.enum(['hone', 'stone']), recipeId: z.string().max(40) })
+export const Schools = z.array(School).max(8)
+export type School = z.infer<typeof School>
 
 const StageView = z.object({
   stoneId: Id, stoneName: z.string(), micron: z.number(), minutes: z.number(), strokesPerSide: z.number(), newtons: z.number(), takes: z.enum(['metal', 'scratches']),

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Right } from '../core/house/rights'
-import { BenchAction, BenchOffer, BenchSession, GearPatch, GearView, NewGear, Recipe, RecipeView, StackPieces } from './bench'
+import { BenchAction, BenchOffer, BenchSession, GearPatch, GearView, NewGear, Recipe, RecipeView, Schools, StackPieces } from './bench'
 import { NewEvent, TimelineEvent } from './events'
 import { ExchangeOutcome, TableName } from './exchange'
 import type { Endpoint, Method } from './endpoint'
@@ -110,6 +110,8 @@ export const endpoints = {
   restoreRecipe: endpoint('delete', '/api/recipes/{id}', 'manage-gear', 'Back to the recipe every house starts with', {
     params: z.object({ id: z.string().max(40) }), answer: z.array(RecipeView),
   }),
+  schools: endpoint('get', '/api/schools', 'see', 'Which recipe the house prefers for which kind of knife', { answer: Schools }),
+  setSchools: endpoint('put', '/api/schools', 'manage-gear', 'Replace the house’s preferences', { body: Schools, answer: Schools }),
   benchOffer: endpoint('post', '/api/knives/{id}/bench', 'see', 'What could be done to a knife at the bench, and how', {
     params: byId, body: z.object(wish), answer: BenchOffer,
   }),

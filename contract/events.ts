@@ -35,6 +35,7 @@ const payloads = {
     finishMicron: Measure.micron,
     minutes: Measure.minutes.optional(),
     recessionMm: z.number().min(0).max(20).optional(),
+    strokes: z.object({ left: z.number().int().min(0).max(20_000), right: z.number().int().min(0).max(20_000) }).optional(),
   }),
   measured: z
     .object({

@@ -97,6 +97,8 @@ export const KnifeView = KnifeDescription.extend({
   knownFrom: z.enum(['own', 'kin']),
   /** the holder's working angle against this edge, where it matters */
   mismatch: z.object({ workingDps: z.number(), mismatchDps: z.number(), does: z.enum(['shoulder-only', 'too-little', 'micro-bevel']), reach: z.number() }).nullable(),
+  /** where counted strokes went, and which side is owed some; null while too few were counted */
+  symmetry: z.object({ rightShare: z.number(), owes: z.object({ side: z.enum(['left', 'right']), strokes: z.number() }).nullable() }).nullable(),
   thinningDue: DateBand.nullable(),
   wornOut: DateBand.nullable(),
 })

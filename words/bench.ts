@@ -7,9 +7,9 @@ type Step = BenchPlan['steps'][number]
 /** Which side a step is worked on, for a right-handed edge. */
 const sideWord = (step: Step, say: Say): string => (step.side === null ? '' : say(step.side === 'first' ? 'bench.right' : 'bench.left'))
 
-const values = (step: Step, stone: string, formats: Formats, say: Say): Record<string, string | number> => ({
+const values = (plan: BenchPlan, step: Step, stone: string, formats: Formats, say: Say): Record<string, string | number> => ({
   stone, side: sideWord(step, say), strokes: step.strokes, minutes: formats.minutes(Math.max(1, Math.round(step.minutes))),
-  rungs: step.rungs.map((rung) => rung.strokes).join(', '), newtons: step.rungs[0]?.newtons ?? '',
+  rungs: step.rungs.map((rung) => rung.strokes).join(', '), newtons: plan.stages[step.stage ?? -1]?.newtons ?? step.rungs[0]?.newtons ?? '',
 })
 
 /** Key of the catalogue's words for a step: the recipe's own where it has them, the kind's otherwise. */
@@ -21,7 +21,7 @@ function keyOf(plan: BenchPlan, step: Step, part: 'what' | 'why', say: Say): str
 /** The one instruction of a step, and why it is done. */
 export function stepWords(plan: BenchPlan, step: Step, stone: string, say: Say, formats: Formats): { readonly what: string; readonly why: string } {
   if (step.words) return step.words
-  return { what: say(keyOf(plan, step, 'what', say), values(step, stone, formats, say)), why: say(keyOf(plan, step, 'why', say), values(step, stone, formats, say)) }
+  return { what: say(keyOf(plan, step, 'what', say), values(plan, step, stone, formats, say)), why: say(keyOf(plan, step, 'why', say), values(plan, step, stone, formats, say)) }
 }
 
 /** A step's place in the line of steps. */

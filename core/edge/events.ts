@@ -48,6 +48,8 @@ export interface EventPayloads {
     readonly minutes?: number | undefined
     /** height taken off the edge, mm; estimated when not measured */
     readonly recessionMm?: number | undefined
+    /** strokes each side really got, where they were counted */
+    readonly strokes?: { readonly left: number; readonly right: number } | undefined
   }
   measured: {
     readonly heelHeightMm?: number | undefined

@@ -170,12 +170,13 @@ function afterCheck(state: KnifeState, nature: BladeNature, event: Happened<'che
 }
 
 function afterSharpening(state: KnifeState, nature: BladeNature, event: Happened<'sharpened'>): KnifeState {
-  const { finishMicron, recessionMm } = event.payload
+  const { finishMicron, recessionMm, strokes = { left: 0, right: 0 } } = event.payload
   const bluntUm = Math.max(...Object.values(state.zones).map((zone) => bluntWidth({ wornAreaUm2: zone.wornAreaUm2, dps: nature.dps })))
   return {
     ...believing(state, freshened(state.belief, nature.dps, finishMicron), nature.dps),
     doubted: { heel: 0, belly: 0, tip: 0 },
     steel: ground(state.steel, nature, bluntUm, recessionMm),
+    strokes: { left: state.strokes.left + strokes.left, right: state.strokes.right + strokes.right },
     sharpening: { atMs: event.atMs, personId: event.personId, finishMicron, hours: 0, work: 0, tested: false, judged: false },
     defects: { ...NO_DEFECTS, handleLoose: state.defects.handleLoose, cracked: state.defects.cracked },
     sharpenedMs: event.atMs,

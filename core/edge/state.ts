@@ -44,6 +44,8 @@ export interface KnifeState {
   readonly steel: SteelLeft
   readonly lessons: Lessons
   readonly sharpening: Sharpening
+  /** counted strokes of all sessions, by side */
+  readonly strokes: { readonly left: number; readonly right: number }
   readonly defects: Defects
   readonly status: KnifeStatus
   readonly statusReason: string | null
@@ -115,6 +117,7 @@ export function newKnifeState(
     steel: newSteel(nature.make, condition),
     lessons: NO_LESSONS,
     sharpening: { atMs, personId: null, finishMicron: 6.7, hours: 0, work: 0, tested: true, judged: true },
+    strokes: { left: 0, right: 0 },
     defects: NO_DEFECTS,
     status: 'in-service',
     statusReason: null,

@@ -60,7 +60,7 @@ describe('the database', () => {
   it('is brought up to date once, and again without harm', async () => {
     await migrate(url)
     const { rows } = await db.query<{ name: string }>('select name from migrations order by id')
-    expect(rows.map((row) => row.name)).toEqual(['0001_house', '0002_fleet', '0003_learning', '0004_bench', '0005_burr_times'])
+    expect(rows.map((row) => row.name)).toEqual(['0001_house', '0002_fleet', '0003_learning', '0004_bench', '0005_burr_times', '0006_schools'])
   })
 
   it('refuses by its own constraints what no screen would send', async () => {

@@ -1,11 +1,11 @@
 import { endpoints } from '../../contract/endpoints'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
-import { openSessions } from '../db/queries/bench'
+import { listSchools, openSessions } from '../db/queries/bench'
 import { listGear, listPieces } from '../db/queries/gear'
 import type { Mount } from '../mount'
 import { actInSession, benchOffer, readSession, startSession } from '../services/bench'
-import { recipeViews, restoreRecipe, setRecipe } from '../services/recipes'
+import { recipeViews, restoreRecipe, setRecipe, setSchools } from '../services/recipes'
 import { addGear, editGear, gearView, setPieces } from '../services/gear'
 
 export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
@@ -17,6 +17,8 @@ export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
   mount(endpoints.recipes, ({ caller }) => recipeViews(db, caller.house.id))
   mount(endpoints.setRecipe, ({ caller, params, body }) => setRecipe(db, caller, params.id, body))
   mount(endpoints.restoreRecipe, ({ caller, params }) => restoreRecipe(db, caller, params.id))
+  mount(endpoints.schools, ({ caller }) => listSchools(db, caller.house.id))
+  mount(endpoints.setSchools, ({ caller, body }) => setSchools(db, caller, body))
   mount(endpoints.benchOffer, ({ caller, params, body }) => benchOffer(db, clock, caller, params.id, body))
   mount(endpoints.startSession, ({ caller, body }) => startSession(db, clock, caller, body))
   mount(endpoints.benchSession, ({ caller, params }) => readSession(db, caller, params.id))

@@ -96,8 +96,10 @@ describe('a session', () => {
       { id: newId(), at: at(63), kind: 'finish' },
     )
     expect(ended.body.outcome).toBe('finished')
-    const kinds = (await house.manager.get(`/api/knives/${knife.id}/events`)).body.map((one: { kind: string }) => one.kind)
+    const log: { kind: string; payload: object }[] = (await house.manager.get(`/api/knives/${knife.id}/events`)).body
+    const kinds = log.map((one) => one.kind)
     expect(kinds).toEqual(expect.arrayContaining(['checked', 'sharpened']))
+    expect(log.find((one) => one.kind === 'sharpened')?.payload).toMatchObject({ strokes: { left: 0, right: 6 } })
     expect(kinds.filter((kind: string) => kind === 'checked')).toHaveLength(2)
     expect((await offer(knife.id)).body.carriedOver).toEqual([{ zone: 'heel', what: 'a deep scratch' }])
     const gear = (await house.manager.get('/api/gear')).body

@@ -1,5 +1,5 @@
 import { v5 as idFrom } from 'uuid'
-import type { BenchAction, BenchOffer, BenchPlan, BenchSession, Gear } from '../../contract/bench'
+import type { BenchAction, BenchOffer, BenchPlan, BenchSession, Gear, School } from '../../contract/bench'
 import { gearWarnings, isDiamond, isStone } from '../../core/abrasive/gear'
 import { learnedRate, type BurrTime } from '../../core/abrasive/learnedRate'
 import { overruling, pressing, type ProgressionInput, type ProgressionStone } from '../../core/abrasive/progression'
@@ -16,7 +16,7 @@ import { assertMay, type Caller } from '../access/sessions'
 import type { Clock } from '../clock'
 import type { Database, Queryable } from '../db/database'
 import {
-  burrTimesOf, endSession, findSession, insertActions, insertBurrTime, insertSession, listActions, listRecipes, openSessions, sessionsOfKnife, type StoredAction, type StoredSession,
+  burrTimesOf, endSession, findSession, insertActions, insertBurrTime, insertSession, listActions, listRecipes, listSchools, openSessions, sessionsOfKnife, type StoredAction, type StoredSession,
 } from '../db/queries/bench'
 import { insertEvents, asKnifeEvent, type EventWrite } from '../db/queries/events'
 import { countKnifeOn, listGear } from '../db/queries/gear'
@@ -56,6 +56,7 @@ interface Bench {
   readonly recipes: readonly Recipe[]
   readonly reading: FleetReading
   readonly burrTimes: ReadonlyMap<string, readonly BurrTime[]>
+  readonly schools: readonly School[]
 }
 
 async function loadBench(db: Queryable, caller: Caller, knifeId: string, now: Date): Promise<Bench> {
@@ -67,7 +68,7 @@ async function loadBench(db: Queryable, caller: Caller, knifeId: string, now: Da
   const present = presentKnife(knife, stored, reading, 'until-dull')
   const { action } = verdict(present.state, present.blade.geometry, present.blade.role, present.rules)
   const gear = await listGear(db, caller.house.id)
-  return { knife, present, action, shelf: gear.filter((one) => one.active), recipes: await houseRecipes(db, caller.house.id), reading, burrTimes: await burrTimesOf(db, caller.house.id, caller.person.id) }
+  return { knife, present, action, shelf: gear.filter((one) => one.active), recipes: await houseRecipes(db, caller.house.id), reading, burrTimes: await burrTimesOf(db, caller.house.id, caller.person.id), schools: await listSchools(db, caller.house.id) }
 }
 
 /** Stones on the shelf, each as fast as it has been in this person's hands. */
@@ -106,9 +107,18 @@ function workOf(present: PresentKnife, recipeId: string): Omit<ProgressionInput,
 /** What a recipe is chosen by, with the hardness that stands in where nobody measured it. */
 const recipeKnife = ({ knife, present }: Bench): RecipeKnife => ({ ...knife, hrc: present.blade.nature.hrc })
 
+/** Actions that a house's school of honing, and of stone work, has a say in. */
+const WORK_OF: Partial<Record<Action, School['work']>> = { hone: 'hone', stone: 'stone', 'touch-up': 'stone' }
+
+/** The recipe of the house's school for this kind of knife, where it fits the blade. */
+function preferred({ schools, present, action }: Bench, fitting: readonly Recipe[]): Recipe | undefined {
+  const school = schools.find(({ role, work }) => role === present.blade.role && work === WORK_OF[action])
+  return fitting.find(({ id }) => id === school?.recipeId)
+}
+
 function chooseRecipe(bench: Bench, wish: BenchWish): Recipe {
   const fitting = recipesFor(bench.recipes, recipeKnife(bench), bench.action)
-  const chosen = wish.recipeId === undefined ? fitting[0] : bench.recipes.find(({ id }) => id === wish.recipeId)
+  const chosen = wish.recipeId === undefined ? (preferred(bench, fitting) ?? fitting[0]) : bench.recipes.find(({ id }) => id === wish.recipeId)
   if (!chosen) throw notFound('recipe')
   return chosen
 }
@@ -237,6 +247,14 @@ export async function readSession(db: Queryable, caller: Caller, sessionId: stri
 const readingsOf = (forces: SessionState['before']): { zone: Zone; forcesGf: number[] }[] =>
   ZONES.flatMap((zone) => { const force = forces[zone]; return force === undefined ? [] : [{ zone, forcesGf: [force] }] })
 
+/** Strokes each side got: the first side is the right one. */
+function strokesBySide(plan: BenchPlan, state: SessionState): { left: number; right: number } {
+  const counted = (side: 'first' | 'second'): number => plan.steps
+    .filter((step) => step.side === side)
+    .reduce((sum, { id }) => sum + Object.values(state.steps[id]?.strokes ?? {}).reduce((all, count) => all + count, 0), 0)
+  return { left: counted('second'), right: counted('first') }
+}
+
 /** What a finished session says about the knife, as events of its log. */
 function eventsOf(session: StoredSession, state: SessionState, at: Date, caller: Caller): EventWrite[] {
   const event = (name: string, kind: EventWrite['kind'], moment: Date, payload: object): EventWrite =>
@@ -250,7 +268,7 @@ function eventsOf(session: StoredSession, state: SessionState, at: Date, caller:
   const isHoning = plan.stages.length === 0 && !plan.recipeId.startsWith('serrated')
   const done = isHoning
     ? event('honed', 'honed', at, { tool, strokesPerSide: strokes })
-    : event('sharpened', 'sharpened', at, { finishMicron: plan.finishMicron, minutes: Math.min(600, Math.round(workedMs / 60_000)), ...(first ? { startGrit: gritNear(first.micron) } : {}) })
+    : event('sharpened', 'sharpened', at, { finishMicron: plan.finishMicron, minutes: Math.min(600, Math.round(workedMs / 60_000)), strokes: strokesBySide(plan, state), ...(first ? { startGrit: gritNear(first.micron) } : {}) })
   return [
     ...(before.length > 0 ? [event('before', 'checked', session.startedAt, { readings: before, ladder: [] })] : []),
     done,

@@ -8,6 +8,7 @@ import { forceBand, type KnifeState } from '../../core/edge/state'
 import { steelAhead, type DateBand } from '../../core/edge/steelAhead'
 import { bluntWidth } from '../../core/edge/wear'
 import { ZONES, type Zone } from '../../core/edge/zones'
+import { symmetry } from '../../core/hand/symmetry'
 import { knownBlade, presentBlade, type KnownBlade } from '../../core/house/blade'
 import type { KnifeView } from '../../contract/knives'
 import type { StoredKnife } from '../db/queries/knives'
@@ -140,6 +141,7 @@ export function knifeView(knife: StoredKnife, stored: KnifeState, reading: Readi
     ...aheadView(present),
     knownFrom: state.readingCount >= OWN_READINGS ? 'own' : 'kin',
     mismatch: mismatchOf(present, reading.workingDps),
+    symmetry: symmetry(state.strokes, knife.ratioRight),
     ...steelView(present),
   }
 }

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { onTablet, startApp, type TestApp, type TestHouse } from '../testing/harness'
+import { addKnife, onTablet, startApp, type TestApp, type TestHouse } from '../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -69,5 +69,20 @@ describe('gear by CSV', () => {
     expect(body.applied).toBe(false)
     expect(body.problems.map((one: { row: number }) => one.row).sort()).toEqual([2, 4, 5])
     expect((await house.manager.get('/api/gear')).body).toHaveLength(3)
+  })
+})
+
+describe('the house’s school', () => {
+  it('decides what the bench offers first, and is passed over where it does not fit the blade', async () => {
+    const school = [{ role: 'general', work: 'hone', recipeId: 'rod-ladder' }]
+    expect((await house.manager.send('PUT', '/api/schools', school)).body).toEqual(school)
+    const soft = await addKnife(house, { code: 'SCHOOL-1', condition: 'in-use' })
+    expect(soft.verdict.action).toBe('hone')
+    expect((await house.manager.post(`/api/knives/${soft.id}/bench`, {})).body.plan.recipeId).toBe('rod-ladder')
+    await house.manager.send('PUT', '/api/schools', [{ role: 'general', work: 'hone', recipeId: 'steel' }])
+    const hard = await addKnife(house, { code: 'SCHOOL-2', condition: 'in-use', hrc: 63 })
+    expect((await house.manager.post(`/api/knives/${hard.id}/bench`, {})).body.plan.recipeId).not.toBe('steel')
+    expect((await house.manager.send('PUT', '/api/schools', [{ role: 'general', work: 'hone', recipeId: 'none-such' }])).status).toBe(404)
+    expect((await house.manager.send('PUT', '/api/schools', [])).body).toEqual([])
   })
 })

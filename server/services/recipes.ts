@@ -1,9 +1,9 @@
-import type { Recipe, RecipeView } from '../../contract/bench'
+import type { Recipe, RecipeView, School } from '../../contract/bench'
 import { RECIPES } from '../../core/hand/recipes'
 import type { Caller } from '../access/sessions'
 import type { Database, Queryable } from '../db/database'
-import { deleteRecipe, listRecipes, saveRecipe } from '../db/queries/bench'
-import { Fault } from '../faults'
+import { deleteRecipe, listRecipes, listSchools, replaceSchools, saveRecipe } from '../db/queries/bench'
+import { Fault, notFound } from '../faults'
 import { houseRecipes } from './bench'
 
 const copy = (recipe: Awaited<ReturnType<typeof houseRecipes>>[number]): Recipe => JSON.parse(JSON.stringify(recipe)) as Recipe
@@ -32,4 +32,14 @@ export async function restoreRecipe(db: Database, caller: Caller, id: string): P
   if (RECIPES.every((recipe) => recipe.id !== id)) throw new Fault('conflict', 'recipe-no-original')
   await deleteRecipe(db, caller.house.id, id)
   return await recipeViews(db, caller.house.id)
+}
+
+/** @throws Fault when a recipe is not one of this house's */
+export async function setSchools(db: Database, caller: Caller, schools: readonly School[]): Promise<School[]> {
+  const known = new Set((await houseRecipes(db, caller.house.id)).map(({ id }) => id))
+  if (schools.some(({ recipeId }) => !known.has(recipeId))) throw notFound('recipe')
+  return await db.transaction(async (client) => {
+    await replaceSchools(client, caller.house.id, schools)
+    return await listSchools(client, caller.house.id)
+  })
 }

@@ -163,3 +163,13 @@ test('a house writes its own words into a recipe, and the bench says them', asyn
   await page.getByRole('button', { name: 'Back to the original' }).click()
   await expect(page.getByText('The recipe is the original again.')).toBeVisible()
 })
+
+test('stones are put to soak from Today, in advance', async ({ page }) => {
+  await openAsManager(page, '/today')
+  await page.getByRole('button', { name: 'Start soaking' }).first().click()
+  await expect(page.getByRole('timer').first()).toContainText(/\d+:\d\d left/)
+  await page.reload()
+  await expect(page.getByRole('timer').first()).toContainText(/\d+:\d\d left/)
+  await page.getByRole('button', { name: 'Taken out' }).first().click()
+  await expect(page.getByRole('timer')).toHaveCount(0)
+})

@@ -57,6 +57,8 @@ const burrAll = computed(() => ZONES.every((one) => here.value.burr[one]))
 const pace = computed(() => (step.value ? paceNote(step.value, spentMs.value, burrAll.value) : null))
 const clock = computed(() => `${Math.floor(spentMs.value / 60_000)}:${String(Math.floor(spentMs.value / 1000) % 60).padStart(2, '0')}`)
 const elapsed = computed(() => say('bench.elapsed', { spent: clock.value, minutes: formats.value.minutes(Math.max(1, Math.round(step.value?.minutes ?? 1))) }))
+/** Stones of this session with what each may be wetted with: said before anybody reaches for a bottle. */
+const stones = computed(() => session.value.plan.stages.flatMap(({ stoneId }) => props.gear.filter(({ id }) => id === stoneId)))
 const soak = computed(() => session.value.plan.stages.flatMap(({ stoneId, stoneName: name }) => {
   const stone = props.gear.find(({ id }) => id === stoneId)
   return stone && stone.soakMinutes > 0 ? [{ stoneId, stoneName: name, minutes: stone.soakMinutes, bath: stone.bath }] : []
@@ -129,6 +131,9 @@ useKeys({
     <div class="told">
       <h1>{{ words.what }}</h1>
       <p class="why">{{ words.why }}</p>
+      <ul v-if="step.kind === 'fetch'" class="stones">
+        <li v-for="stone in stones" :key="stone.id"><b>{{ stone.name }}</b> {{ $t(`gear.liquid.${stone.kind}`) }}</li>
+      </ul>
       <StrokeCount v-if="counts" v-model:zone="zone" :step="step" :here="here" />
       <p v-if="counts" class="rhythm">
         <button class="button" type="button" :aria-pressed="ticking" @click="ticking = !ticking">{{ $t(ticking ? 'bench.tickOff' : 'bench.tick') }}</button>
@@ -188,6 +193,10 @@ h1 {
 .rhythm {
   display: flex;
   gap: 10px;
+}
+.stones li {
+  padding: 4px 0;
+  line-height: 1.35;
 }
 .cautions li {
   padding: 2px 0;

@@ -61,6 +61,7 @@ const recipe = computed(() => (props.stack.choice?.pieces ?? []).map(({ name, co
     <figcaption v-if="stack.problem === 'too-tall'">{{ $t('bench.stackTooTall', { height: formats.length(stack.stackMm) }) }}</figcaption>
     <figcaption v-else-if="stack.problem === 'flatter-than-face'">{{ $t('bench.flatterThanFace') }}</figcaption>
     <figcaption v-else-if="stack.problem === 'no-pieces'">{{ $t('bench.stackNoPieces', { height: formats.length(stack.stackMm) }) }}</figcaption>
+    <figcaption v-else-if="stack.problem === 'too-coarse'">{{ $t('bench.stackTooCoarse', { height: formats.length(stack.stackMm), angle: formats.angle(Math.round((stack.choice?.dps ?? 0) * 10) / 10) }) }}</figcaption>
     <figcaption v-else>
       <b>{{ $t('bench.stackIs', { height: formats.length(stack.stackMm) }) }}</b>
       {{ $t('bench.stackFrom', { pieces: recipe, angle: formats.angle(Math.round((stack.choice?.dps ?? stack.dps) * 10) / 10) }) }}

@@ -3,7 +3,7 @@ import { computed, reactive, ref, shallowRef } from 'vue'
 import { v7 as newId } from 'uuid'
 import { endpoints } from '../../contract/endpoints'
 import type { GearView } from '../../contract/bench'
-import { GEAR_KINDS, type GearKind } from '../../core/abrasive/gear'
+import { GEAR_KINDS, isStone, type GearKind } from '../../core/abrasive/gear'
 import { capital } from '../../words/format'
 import { call } from '../api'
 import { say, useFormats } from '../i18n'
@@ -23,10 +23,13 @@ const open = ref(false)
 const isNew = ref(true)
 const form = reactive({
   id: '', name: '', kind: 'soaking-stone' as GearKind, scale: 'JIS' as Scale | 'none', grit: null as number | null, soakMinutes: null as number | null,
-  thicknessMm: null as number | null, dishMm: null as number | null, compound: '',
+  thicknessMm: null as number | null, dishMm: null as number | null, compound: '', twoSidedWith: null as string | null,
 })
 const kinds = computed(() => GEAR_KINDS.map((value) => ({ value, label: capital(say(`gear.kind.${value}`)) })))
 const scales = computed(() => [...(['JIS', 'FEPA-F', 'FEPA-P', 'micron'] as const).map((value) => ({ value, label: say(`gear.scaleName.${value}`) })), { value: 'none' as const, label: say('gear.noScale') }])
+
+const partners = computed(() => [{ value: null, label: say('gear.alone') }, ...gear.value.filter(({ id, kind }) => id !== form.id && isStone(kind)).map(({ id, name }) => ({ value: id, label: name }))])
+const nameOf = (id: string): string => gear.value.find((one) => one.id === id)?.name ?? ''
 
 async function load(): Promise<void> {
   await change(async () => { gear.value = await call(endpoints.gear) })
@@ -38,7 +41,7 @@ function start(one: GearView | null): void {
   isNew.value = one === null
   Object.assign(form, one
     ? { ...one, scale: one.scale ?? 'none' }
-    : { id: newId(), name: '', kind: 'soaking-stone', scale: 'JIS', grit: null, soakMinutes: null, thicknessMm: null, dishMm: null, compound: '' })
+    : { id: newId(), name: '', kind: 'soaking-stone', scale: 'JIS', grit: null, soakMinutes: null, thicknessMm: null, dishMm: null, compound: '', twoSidedWith: null })
   refusal.value = ''
   open.value = true
 }
@@ -81,7 +84,7 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
             <b>{{ one.name }}</b>
             <span v-for="warning in one.warnings" :key="warning" class="warning small">{{ $t(`gear.warning.${warning}`) }}</span>
           </td>
-          <td>{{ $t(`gear.kind.${one.kind}`) }}</td>
+          <td>{{ $t(`gear.kind.${one.kind}`) }}<span v-if="one.twoSidedWith" class="soft small">, {{ $t('gear.twoSided').toLowerCase() }} {{ nameOf(one.twoSidedWith) }}</span></td>
           <td class="num">{{ gritText(one) }}</td>
           <td class="num">{{ one.soakMinutes > 0 ? `${formats.minutes(one.soakMinutes)}, ${$t(`gear.bathName.${one.bath}`)}` : '–' }}</td>
           <td :class="{ due: one.flatten.due }">{{ flatText(one) || $t('gear.never') }}</td>
@@ -101,6 +104,8 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
         <ChoiceField v-model="form.kind" :label="$t('gear.kindLabel')" :options="kinds" />
         <ChoiceField v-model="form.scale" :label="$t('gear.scale')" :options="scales" />
         <MeasureField v-if="form.scale !== 'none'" v-model="form.grit" :label="$t('gear.grit')" />
+        <ChoiceField v-if="isStone(form.kind)" v-model="form.twoSidedWith" :label="$t('gear.twoSided')" :options="partners" />
+        <p class="soft small">{{ $t(`gear.liquid.${form.kind}`) }}</p>
         <MeasureField v-model="form.soakMinutes" :label="$t('gear.soak')" unit="min" />
         <MeasureField v-model="form.thicknessMm" :label="$t('gear.thickness')" unit="mm" />
         <MeasureField v-model="form.dishMm" :label="$t('gear.dish')" unit="mm" />

@@ -10,6 +10,7 @@ import { useNotices } from '../stores/notices'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
+import SchoolList from './SchoolList.vue'
 import { useChange } from './useChange'
 
 type Step = Recipe['steps'][number]
@@ -97,6 +98,7 @@ async function restore(): Promise<void> {
       <button class="button main" type="button" :disabled="!draft" @click="save">{{ $t('recipes.save') }}</button>
       <button v-if="isOwn" class="button" type="button" @click="restore">{{ $t('recipes.original') }}</button>
     </p>
+    <SchoolList :recipes="all.map(({ recipe }) => recipe)" />
   </section>
 </template>
 

@@ -23,6 +23,7 @@ const facts = computed(() => {
     ['bteMm', format.thickness(knife.bteMm), say('knife.whenNew', { value: format.thickness(knife.bteNewMm) })],
     ['dpsRight', `${format.angle(knife.dpsLeft)} / ${format.angle(knife.dpsRight)}`, say('knife.leftRight')],
     ['ratioRight', `${100 - knife.ratioRight} / ${knife.ratioRight}`, null],
+    ...(knife.symmetry === null ? [] : [['strokesBySide', `${100 - knife.symmetry.rightShare} / ${knife.symmetry.rightShare}`, knife.symmetry.owes === null ? null : say('knife.owes', { side: say(`bench.${knife.symmetry.owes.side}`), strokes: knife.symmetry.owes.strokes })] as const]),
     ['hrc', `${knife.hrc} HRC`, knife.reactive ? say('knife.reactive') : null],
     ['grind', say(`grind.${knife.grind}`) + (knife.serrated ? `, ${say('form.serrated')}` : ''), null],
     ...(knife.price === null ? [] : [['price', format.money(knife.price), null] as const]),

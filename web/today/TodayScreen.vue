@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { daySummary } from '../../words/day'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../stores/fleet'
@@ -13,6 +13,8 @@ import StoneList from './StoneList.vue'
 import KnifeNames from './KnifeNames.vue'
 import PrintButton from '../ui/PrintButton.vue'
 
+/** Not needed to read the day, so it comes after it. */
+const SoakAhead = defineAsyncComponent(() => import('./SoakAhead.vue'))
 const fleet = useFleet()
 const session = useSession()
 const formats = useFormats()
@@ -64,6 +66,7 @@ const summary = computed(() =>
         </div>
         <aside>
           <StoneList :knives="list.stones" :minutes-left="minutesLeft" />
+          <SoakAhead v-if="list.stones.length > 0 && peopleShown === Infinity && session.may('log-sharpening')" class="no-print" />
           <KnifeNames v-if="list.outOfService.length > 0" :title="$t('today.outOfService')" :knives="list.outOfService" reasons />
           <KnifeNames v-if="list.unheld.length > 0" :title="$t('today.unheld')" :knives="list.unheld" />
           <section class="heavy-rule"><h2 class="unseen">{{ $t('today.scale') }}</h2><EdgeLegend /></section>

@@ -11,7 +11,7 @@ let count = 0
 function knife(action: string, holderId: string | null, more: Partial<KnifeView> = {}): KnifeView {
   const reasons = action === 'hone' ? [{ code: 'daily', values: {} }] : []
   return {
-    id: `k${count++}`, code: `CH-${count}`, holderId, status: 'in-service', word: 'sound', limitGf: 350, worstZone: 'tip', dullAhead: null,
+    id: `k${count++}`, code: `CH-${count}`, holderId, status: 'in-service', word: 'sound', limitGf: 350, worstZone: 'tip', dullAhead: null, servicesAhead: [],
     zones: { heel: zone, belly: zone, tip: zone },
     verdict: { action, reasons, cost: { minutes: 20, strokesPerSide: 8, steelUm: 0 }, startGrit: null, tool: null, dps: 17, runnerUp: null },
     ...more,
@@ -31,6 +31,13 @@ describe('who does what today', () => {
     expect(list.people.map((one) => one.person.id)).toEqual(['maren', 'oda', 'ilse'])
     expect(list.people[1]?.pressing.map((one) => one.verdict.action)).toEqual(['check', 'stone'])
     expect(list.people[2]?.toHone).toHaveLength(1)
+  })
+
+  it('shows a fit knife that will likely end the next service dull among the pressing ones', () => {
+    const next = (chanceDull: number): KnifeView['servicesAhead'] => [{ serviceName: 'dinner', startsAt: '2026-11-24T17:30:00Z', zone: 'tip', chanceDull }]
+    const list = dayList(fleet([knife('hone', 'ilse', { servicesAhead: next(0.7) }), knife('hone', 'ilse', { servicesAhead: next(0.2) })]), null)
+    expect(list.people[0]?.pressing).toHaveLength(1)
+    expect(list.people[0]?.toHone).toHaveLength(1)
   })
 
   it('shows a cook their own knives first, a chef the worst', () => {

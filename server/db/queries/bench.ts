@@ -1,4 +1,4 @@
-import type { BenchAction, BenchPlan } from '../../../contract/bench'
+import type { BenchAction, BenchPlan, School } from '../../../contract/bench'
 import type { Recipe } from '../../../core/hand/recipe'
 import type { Queryable } from '../database'
 
@@ -125,4 +125,23 @@ export async function saveRecipe(db: Queryable, houseId: string, recipe: Recipe)
 
 export async function deleteRecipe(db: Queryable, houseId: string, recipeId: string): Promise<void> {
   await db.query('delete from recipes where house_id = $1 and id = $2', [houseId, recipeId])
+}
+
+export async function listSchools(db: Queryable, houseId: string): Promise<School[]> {
+  const { rows } = await db.query<School>(
+    'select role, work, recipe_id as "recipeId" from house_schools where house_id = $1 order by role, work',
+    [houseId],
+  )
+  return rows
+}
+
+export async function replaceSchools(db: Queryable, houseId: string, schools: readonly School[]): Promise<void> {
+  await db.query('delete from house_schools where house_id = $1', [houseId])
+  await db.query(
+    `insert into house_schools (house_id, role, work, recipe_id)
+     select $1, school.role, school.work, school."recipeId"
+     from jsonb_to_recordset($2::jsonb) as school (role text, work text, "recipeId" text)
+     on conflict (house_id, role, work) do update set recipe_id = excluded.recipe_id`,
+    [houseId, JSON.stringify(schools)],
+  )
 }

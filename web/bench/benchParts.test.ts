@@ -1,0 +1,70 @@
+// @vitest-environment happy-dom
+import { mount, type VueWrapper } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it } from 'vitest'
+import type { Component } from 'vue'
+import type { SessionStep, StepState } from '../../core/hand/session'
+import { i18n } from '../i18n'
+import CheckTicks from './CheckTicks.vue'
+import EdgePictures from './EdgePictures.vue'
+import LiveLine from './LiveLine.vue'
+import StrokeCount from './StrokeCount.vue'
+import type { LiveValue } from './useInstruments'
+
+beforeEach(() => { setActivePinia(createPinia()) })
+const shown = (component: Component, props: Record<string, unknown>): VueWrapper => mount(component, { props, global: { plugins: [i18n] } })
+
+const step = { id: 'first-1', kind: 'side', strokes: 57 } as SessionStep
+const here: StepState = { strokes: { heel: 18, belly: 14, tip: 0 }, burr: { heel: true, belly: false, tip: false }, ticked: [], spentMs: 0, burrAfterMs: null }
+
+describe('the count of strokes', () => {
+  it('shows the zone being worked, its usual count, and the burr of all three', async () => {
+    const count = shown(StrokeCount, { step, here, zone: 'belly' })
+    expect(count.find('.big').text()).toBe('14')
+    expect(count.text()).toContain('strokes at the belly, about 19 here')
+    expect(count.findAll('button').map((zone) => zone.text())).toEqual(['heel18 · burr felt', 'belly14 · not yet', 'tip0 · not yet'])
+    await count.findAll('button')[2]?.trigger('click')
+    expect(count.emitted('update:zone')).toEqual([['tip']])
+  })
+})
+
+describe('things to see and feel', () => {
+  it('are ticked and unticked', async () => {
+    const ticks = shown(CheckTicks, { checks: ['scratches-gone', 'heel-and-tip'], ticked: ['heel-and-tip'] })
+    const [scratches, ends] = ticks.findAll('[role=checkbox]')
+    expect(scratches?.attributes('aria-checked')).toBe('false')
+    expect(ends?.attributes('aria-checked')).toBe('true')
+    await scratches?.trigger('click')
+    await ends?.trigger('click')
+    expect(ticks.emitted('tick')).toEqual([['scratches-gone', true], ['heel-and-tip', false]])
+  })
+})
+
+describe('a live angle and pressing', () => {
+  const live = (value: number, more: Partial<LiveValue> = {}): LiveValue => ({ name: 'bench', value, recent: [value], trust: 'good', ...more })
+  const line = (angle: LiveValue | null, press: LiveValue | null, wantedNewtons: number | null = 12): string => shown(LiveLine, { angle, press, wantedDps: 17, wantedNewtons }).text()
+
+  it('are said in words, with what a wrong one does', () => {
+    expect(line(live(17.4), null)).toContain('bench on the line: 17.4°, on the angle')
+    expect(line(live(21), null)).toContain('4° too steep: it puts on a micro-bevel')
+    expect(line(live(13), null)).toContain('4° too flat: it touches only the shoulder')
+    expect(line(null, live(30))).toContain('Pressing 30 N: too heavy; about 12 N here')
+    expect(line(null, live(12))).toContain('as it should be')
+  })
+
+  it('are not believed from an instrument that raves or has gone silent, and missed by nobody when there is none', () => {
+    expect(line(live(17, { trust: 'raving' }), null)).toContain('it is not believed')
+    expect(line(live(17, { trust: 'silent' }), null)).toContain('has gone silent')
+    expect(line(null, null)).toBe('')
+  })
+})
+
+describe('pictures of the edge', () => {
+  it('stand before and after, zone by zone', () => {
+    const pictures = shown(EdgePictures, { pictures: [{ when: 'before', zone: 'tip', bluntUm: 8.2, roll: 0.3 }, { when: 'after', zone: 'tip', bluntUm: 0.6, roll: 0.03 }] })
+    expect(pictures.findAll('tr')).toHaveLength(2)
+    expect(pictures.text()).toContain('tip 8.2 µm')
+    expect(pictures.text()).toContain('tip 0.6 µm')
+    expect(shown(EdgePictures, { pictures: [] }).find('figure').exists()).toBe(false)
+  })
+})
