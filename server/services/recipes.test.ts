@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addKnife, onTablet, startApp, type TestApp, type TestHouse } from '../testing/harness'
+import { addKnife, check, onTablet, startApp, type TestApp, type TestHouse } from '../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -76,11 +76,16 @@ describe('the house’s school', () => {
   it('decides what the bench offers first, and is passed over where it does not fit the blade', async () => {
     const school = [{ role: 'general', work: 'hone', recipeId: 'rod-ladder' }]
     expect((await house.manager.send('PUT', '/api/schools', school)).body).toEqual(school)
-    const soft = await addKnife(house, { code: 'SCHOOL-1', condition: 'in-use' })
-    expect(soft.verdict.action).toBe('hone')
+    const wantsHoning = async (code: string, more: object = {}): Promise<{ id: string }> => {
+      const knife = await addKnife(house, { code, condition: 'in-use', ...more })
+      const sent = await house.manager.post('/api/events', { events: [check(knife.id, 230, 235, 240)] })
+      expect(sent.body.knives[0].verdict.action).toBe('hone')
+      return knife
+    }
+    const soft = await wantsHoning('SCHOOL-1')
     expect((await house.manager.post(`/api/knives/${soft.id}/bench`, {})).body.plan.recipeId).toBe('rod-ladder')
     await house.manager.send('PUT', '/api/schools', [{ role: 'general', work: 'hone', recipeId: 'steel' }])
-    const hard = await addKnife(house, { code: 'SCHOOL-2', condition: 'in-use', hrc: 63 })
+    const hard = await wantsHoning('SCHOOL-2', { hrc: 63 })
     expect((await house.manager.post(`/api/knives/${hard.id}/bench`, {})).body.plan.recipeId).not.toBe('steel')
     expect((await house.manager.send('PUT', '/api/schools', [{ role: 'general', work: 'hone', recipeId: 'none-such' }])).status).toBe(404)
     expect((await house.manager.send('PUT', '/api/schools', [])).body).toEqual([])
