@@ -46,8 +46,8 @@ async function wholeSession(page: Page, code: string, recipe: string): Promise<s
 const SESSIONS = [
   { what: 'a dull chef’s knife', code: 'CH-11', recipe: 'Full sharpening', says: /section by section, until a burr is felt all along/, logs: /Sharpened to 4 µm/ },
   { what: 'a chipped petty', code: 'PE-05', recipe: 'Full sharpening', says: /section by section, until a burr is felt all along/, logs: /Sharpened to 4 µm/ },
-  { what: 'a 70/30 slicer', code: 'SL-02', recipe: 'Asymmetric edge', says: /right side, the wide bevel/, logs: /Sharpened to 4 µm/ },
-  { what: 'a serrated bread knife', code: 'BR-01', recipe: 'Serrated, along the ground side', says: /Along the ground side as if it were plain/, logs: /Sharpened to 11.5 µm/ },
+  { what: 'a 70/30 slicer', code: 'SL-01', recipe: 'Asymmetric edge', says: /right side, the wide bevel/, logs: /Sharpened to 4 µm/ },
+  { what: 'a serrated bread knife', code: 'BR-02', recipe: 'Serrated, along the ground side', says: /Along the ground side as if it were plain/, logs: /Sharpened to 11.5 µm/ },
   { what: 'a flexible boning knife', code: 'BF-01', recipe: 'Boning knife', says: /six up-and-backs a section/, logs: /Sharpened to 11.5 µm/ },
   { what: 'a 64 HRC blade', code: 'NA-01', recipe: 'Very hard steel', says: /alternating light turns, a hair steeper/, logs: /Sharpened to 4 µm/ },
 ] as const
