@@ -93,7 +93,8 @@ describe('what the house has taught', () => {
       personId: 'c', name: 'Corin', readings: 90, whole: effect('as-expected', 1.1), life: effect('less', 0.72),
       zones: [{ zone: 'heel', effect: effect('more', 1.12) }, { zone: 'belly', effect: effect('as-expected', 1) }, { zone: 'tip', effect: effect('more', 1.45) }],
     }
-    expect(handWords(hand, say)).toBe('Corin’s edges come out needing more force: tip 45 %, heel 12 %; they last 28 % shorter.')
+    expect(handWords(hand, say)).toBe('Corin’s edges come out needing more force: tip 45 %, heel 12 %; judged after five to six hours of use, they last 28 % shorter.')
+    expect(handWords({ ...hand, life: effect('nothing', 1) }, say)).toBe('Corin’s edges come out needing more force: tip 45 %, heel 12 %.')
     expect(handWords({ ...hand, zones: [], whole: effect('less', 0.9) }, say)).toContain('keener than the house’s usual ones, by 10 %')
     expect(handWords({ ...hand, zones: [], whole: effect('nothing') }, say)).toContain('do not say yet')
   })

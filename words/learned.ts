@@ -82,7 +82,8 @@ export function wearFactorWords(name: string, effect: LearnedFactor, say: Say): 
 export function handWords(hand: HouseLearning['hands'][number], say: Say): string {
   const odd = hand.zones.filter(({ effect }) => effect.says === 'more').sort((a, b) => b.effect.factor - a.effect.factor)
   const spots = odd.map(({ zone, effect }) => say('house-learned.hand.spot', { zone: say(`zone.${zone}`), percent: offBy(effect.factor) }))
-  if (spots.length > 0) return say('house-learned.hand.more', { name: hand.name, spots: spots.join(', '), hours: offBy(hand.life.factor) })
+  const key = hand.life.says !== 'nothing' && hand.life.factor < 1 ? 'house-learned.hand.more' : 'house-learned.hand.moreForce'
+  if (spots.length > 0) return say(key, { name: hand.name, spots: spots.join(', '), hours: offBy(hand.life.factor) })
   return say(`house-learned.hand.${hand.whole.says}`, { name: hand.name, percent: offBy(hand.whole.factor) })
 }
 

@@ -48,7 +48,7 @@ describe('what the fleet teaches', () => {
     const lessons = learnFleet(unread, stations)
     expect(stationFactor(lessons, 'eater', stations)).toMatchObject({ factor: 1, says: 'nothing' })
     expect(toolEfficiency(lessons, 'smooth-steel').says).toBe('nothing')
-    expect(lessons.hands.observations.size).toBe(0)
+    expect(lessons.hands.offStone.observations.size).toBe(0)
   })
 
   it('a new knife borrows from its kin, and a well-read one hardly moves', () => {
@@ -76,10 +76,12 @@ describe('what the fleet teaches', () => {
         newKnifeState(nature, 0, 'new').lessons,
       )
     const lessons = learnFleet([worker('a', 'fair', 0, { lessons: judged('good', 0) }), worker('b', 'fair', 0, { lessons: judged('dull-tips', 0.4) })], stations)
-    expect(handFactor(lessons, 'dull-tips', 'tip').says).toBe('more')
-    expect(handFactor(lessons, 'dull-tips', 'heel').says).not.toBe('more')
-    expect(handFactor(lessons, 'good', 'tip').says).not.toBe('more')
-    expect(handLife(handFactor(lessons, 'dull-tips', 'tip')).factor).toBeLessThan(0.8)
+    expect(handFactor(lessons, 'dull-tips', 'tip', 'offStone').says).toBe('more')
+    expect(handFactor(lessons, 'dull-tips', 'heel', 'offStone').says).not.toBe('more')
+    expect(handFactor(lessons, 'good', 'tip', 'offStone').says).not.toBe('more')
+    expect(handLife(handFactor(lessons, 'dull-tips', 'tip', 'offStone')).factor).toBeLessThan(0.8)
+    // nobody looked again after hours of use, so nothing is said of how long the edges last
+    expect(handFactor(lessons, 'dull-tips', 'tip', 'afterUse')).toMatchObject({ factor: 1, says: 'nothing' })
   })
 })
 

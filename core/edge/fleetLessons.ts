@@ -23,7 +23,8 @@ export interface FleetLessons {
   readonly wear: Regression
   readonly shape: Regression
   readonly hone: Regression
-  readonly hands: Regression
+  /** force of edges off the stone, and the same after five to six hours of use: the second is the verdict */
+  readonly hands: Readonly<Record<keyof HandLessons, Regression>>
   readonly readings: {
     readonly byStation: ReadonlyMap<string, number>
     readonly byTool: ReadonlyMap<string, number>
@@ -149,7 +150,7 @@ function handTallies(kin: readonly Kinsman[]): Map<string, HandLessons> {
 const tallied = (id: string, terms: Terms, tally: Tally): Observation[] =>
   tally.count > 0 ? [{ id, terms, value: tally.sum / tally.weight, variance: 1 / tally.weight }] : []
 
-function handRegression(hands: ReadonlyMap<string, HandLessons>): Regression {
+function handRegression(hands: ReadonlyMap<string, HandLessons>, when: keyof HandLessons): Regression {
   const people = [...hands.keys()].sort()
   const sd = SPREAD.hand
   const priors = spread(
@@ -161,8 +162,7 @@ function handRegression(hands: ReadonlyMap<string, HandLessons>): Regression {
     ZONES.flatMap((zone): Observation[] => {
       const hand = hands.get(personId)
       const terms: Terms = [[HOUSE, 1], [personTerm(personId), 1], [personZoneTerm(personId, zone), 1]]
-      const both = hand ? addedUp(hand.offStone[zone], hand.afterUse[zone]) : NO_TALLY
-      return tallied(`${personId} ${zone}`, terms, both)
+      return tallied(`${personId} ${zone}`, terms, hand?.[when][zone] ?? NO_TALLY)
     }),
   )
   return regress(priors, observations)
@@ -189,7 +189,7 @@ export function learnFleet(kin: readonly Kinsman[], stations: Stations): FleetLe
     wear: wearRegression(kin, stations),
     shape: shapeRegression(kin),
     hone: honeRegression(kin),
-    hands: handRegression(hands),
+    hands: { offStone: handRegression(hands, 'offStone'), afterUse: handRegression(hands, 'afterUse') },
     readings: { byStation, byTool, byHand: new Map([...hands].map(([personId, hand]) => [personId, handCount(hand)])) },
   }
 }
@@ -269,8 +269,11 @@ export function toolEfficiency(
   return { tableEfficiency, efficiency: at(mean), low: at(mean - Z_80 * sd), high: at(mean + Z_80 * sd), says: factorOf(lessons.hone, terms).says }
 }
 
-/** Force that a person's edges need against the house's others, at one zone or over the whole edge. */
-export const handFactor = (lessons: FleetLessons, personId: string, zone: Zone | 'whole'): LearnedFactor =>
+/**
+ * Force that a person's edges need against the house's others, at one zone or over the whole edge: off
+ * the stone, or after five to six hours of use, when a sharpening is judged (common practice).
+ */
+export const handFactor = (lessons: FleetLessons, personId: string, zone: Zone | 'whole', when: keyof HandLessons): LearnedFactor =>
   zone === 'whole'
-    ? factorOf(lessons.hands, [[personTerm(personId), 1], ...ZONES.map((one) => [personZoneTerm(personId, one), 1 / 3] as const)])
-    : factorOf(lessons.hands, [[personTerm(personId), 1], [personZoneTerm(personId, zone), 1]])
+    ? factorOf(lessons.hands[when], [[personTerm(personId), 1], ...ZONES.map((one) => [personZoneTerm(personId, one), 1 / 3] as const)])
+    : factorOf(lessons.hands[when], [[personTerm(personId), 1], [personZoneTerm(personId, zone), 1]])

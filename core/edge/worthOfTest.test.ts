@@ -19,7 +19,7 @@ describe('the worth of a test', () => {
     fc.assert(fc.property(fc.double({ min: 150, max: 800, noNaN: true }), fc.double({ min: 0.01, max: 0.6, noNaN: true }), (forceGf, logSd) => {
       const { lossUntested, lossTested } = worth(forceGf, logSd)
       expect(lossTested).toBeGreaterThanOrEqual(stakes.test - 1e-9)
-      // the quadrature is coarse in the tails, so a hundredth of a minute is allowed
+      // the quadrature is coarse in the tails, so a quarter of a minute is allowed
       expect(lossTested - stakes.test).toBeLessThanOrEqual(lossUntested + 0.25)
     }))
   })

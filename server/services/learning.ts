@@ -14,14 +14,14 @@ function handsOf({ people }: FleetReading, lessons: FleetLessons): HouseLearning
   return people.flatMap((person) => {
     const readings = lessons.readings.byHand.get(person.id) ?? 0
     if (readings === 0) return []
-    const whole = handFactor(lessons, person.id, 'whole')
+    const whole = handFactor(lessons, person.id, 'whole', 'offStone')
     return [{
       personId: person.id,
       name: person.name,
       readings,
       whole,
-      zones: ZONES.map((zone) => ({ zone, effect: handFactor(lessons, person.id, zone) })),
-      life: handLife(whole),
+      zones: ZONES.map((zone) => ({ zone, effect: handFactor(lessons, person.id, zone, 'offStone') })),
+      life: handLife(handFactor(lessons, person.id, 'whole', 'afterUse')),
     }]
   })
 }

@@ -4,7 +4,7 @@ import { openAsManager } from './kitchen'
 test('the board that eats edges and the hand with dull tips are found and said in words', async ({ page }) => {
   await openAsManager(page, '/learned')
   await expect(page.getByText(/Banquet prep eats edges: [\d.]+ times as fast as it should/)).toBeVisible()
-  await expect(page.getByText(/Corin Hale’s edges come out needing more force: tip \d+ %; they last \d+ % shorter/)).toBeVisible()
+  await expect(page.getByText(/Corin Hale’s edges come out needing more force: tip \d+ %; judged after five to six hours of use, they last \d+ % shorter/)).toBeVisible()
   await expect(page.getByText(/Oda Finch’s edges come out as the house’s usual ones/)).toBeVisible()
   await expect(page.getByText('the readings do not say yet').first()).toBeVisible()
   await expect(page.locator('.main-svg').first()).toBeVisible()
