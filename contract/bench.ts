@@ -2,7 +2,9 @@ import { z } from 'zod'
 import { BATHS, GEAR_KINDS, GEAR_WARNINGS } from '../core/abrasive/gear'
 import { STROKE_SCHEMES } from '../core/abrasive/strokeLadder'
 import { CAUTIONS, CHECKS, STEP_KINDS } from '../core/hand/recipe'
+import type { SessionAction, SessionPlan } from '../core/hand/session'
 import { GRINDS, KNIFE_TYPES } from '../core/house/knifeTypes'
+import { SavedJob, WorkshopResult } from './workshop'
 import { ActionName, Id, Instant, KnifeRoleName, Measure, Name, Text, ZoneName } from './scalars'
 
 export const GearKindName = z.enum(GEAR_KINDS)
@@ -23,6 +25,8 @@ export const Gear = z.object({
   flattenedAt: Instant.nullable(),
   knivesSince: z.number().int().min(0),
   compound: z.string().trim().max(80),
+  /** the bench it stays at; null for one that goes where it is wanted */
+  benchId: Id.nullable(),
   active: z.boolean(),
 })
 export type Gear = z.infer<typeof Gear>
@@ -48,6 +52,7 @@ export const RecipeStep = z.object({
   each: z.enum(['once', 'stone']),
   side: z.enum(['first', 'second']).optional(),
   scheme: z.enum(STROKE_SCHEMES).optional(),
+  newtons: z.number().min(1).max(40).optional(),
   checks: z.array(z.enum(CHECKS)).max(8),
   cautions: z.array(z.enum(CAUTIONS)).max(8),
   words: z.object({ what: Text, why: z.string().trim().max(500) }).optional(),
@@ -86,12 +91,14 @@ const Note = z.object({ code: z.enum(['rounded-bevel', 'nothing-coarse-enough', 
 
 const StepOfSession = z.object({
   id: z.string(), kind: z.enum(STEP_KINDS), recipeStep: z.string(), side: z.enum(['first', 'second']).nullable(), stage: z.number().nullable(), stoneId: z.string().nullable(),
-  minutes: z.number(), rungs: z.array(z.object({ strokes: z.number(), newtons: z.number() })), strokes: z.number(),
+  minutes: z.number(), rungs: z.array(z.object({ strokes: z.number(), newtons: z.number() })), strokes: z.number(), newtons: z.number().nullable().default(null), dps: z.number().nullable().default(null), liftMm: z.number().nullable().default(null),
   checks: z.array(z.enum(CHECKS)), cautions: z.array(z.enum(CAUTIONS)), words: z.object({ what: z.string(), why: z.string() }).nullable(),
 })
 export const BenchPlan = z.object({
   recipeId: z.string(), minutes: z.number(), finishMicron: z.number(), choices: z.record(z.string(), z.string()),
   stages: z.array(StageView), notes: z.array(Note), steps: z.array(StepOfSession),
+  /** what the section is to be afterwards, where this is workshop work */
+  workshop: WorkshopResult.nullable().default(null),
 })
 export type BenchPlan = z.infer<typeof BenchPlan>
 
@@ -104,6 +111,8 @@ export const BenchOffer = z.object({
   soak: z.array(z.object({ stoneId: Id, stoneName: z.string(), minutes: z.number(), bath: z.enum(BATHS) })),
   flatten: z.array(z.object({ stoneId: Id, stoneName: z.string(), because: z.enum(['dish', 'knives']) })),
   warnings: z.array(z.enum(GEAR_WARNINGS)),
+  /** workshop work saved for this knife */
+  saved: SavedJob.nullable(),
   carriedOver: z.array(z.object({ zone: ZoneName, what: z.string() })),
   /** somebody is at this knife already */
   open: z.object({ sessionId: Id, personName: z.string(), startedAt: Instant }).nullable(),
@@ -138,3 +147,20 @@ export const BenchSession = z.object({
   actions: z.array(z.object({ personId: Id.nullable(), action: BenchAction })),
 })
 export type BenchSession = z.infer<typeof BenchSession>
+
+/** A session in a knife's list of sessions. */
+export const SessionLine = z.object({
+  id: Id, recipeId: z.string(), startedAt: Instant, endedAt: Instant.nullable(), outcome: z.enum(['finished', 'abandoned']).nullable(), startedBy: Id,
+})
+export type SessionLine = z.infer<typeof SessionLine>
+
+/** A plan that has crossed the wire, as the core folds it; what was shown and what is folded are one. */
+export const foldable = ({ workshop: _, ...plan }: BenchPlan): SessionPlan => ({
+  ...plan,
+  notes: [],
+  stages: plan.stages.map(({ stoneId, micron, ...stage }) => ({ ...stage, stone: { id: stoneId, micron }, removesMm3: 0 })),
+})
+
+/** What was done, with its moment as the core counts time. */
+export const asSessionAction = ({ personId, action }: { readonly personId: string | null; readonly action: BenchAction }): SessionAction =>
+  ({ ...action, personId, atMs: new Date(action.at).getTime() })

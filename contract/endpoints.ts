@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Right } from '../core/house/rights'
-import { BenchAction, BenchOffer, BenchSession, GearPatch, GearView, NewGear, Recipe, RecipeView, Schools, StackPieces } from './bench'
+import { BenchAction, BenchOffer, BenchSession, GearPatch, GearView, NewGear, Recipe, RecipeView, Schools, SessionLine, StackPieces } from './bench'
 import { NewEvent, TimelineEvent } from './events'
 import { ExchangeOutcome, TableName } from './exchange'
 import type { Endpoint, Method } from './endpoint'
@@ -9,7 +9,9 @@ import {
 } from './house'
 import { EdgeStory, KnifePatch, KnifeView, NewKnife } from './knives'
 import { HouseLearning, Job } from './learning'
-import { Id, Instant, Name, Pin } from './scalars'
+import { Day, Id, Instant, Name, Pin } from './scalars'
+import { AcceptedPlan, BenchPlace, Crew, ImproveAsk, Improvement, NewPlan, PersonDays, PersonShifts, PlanView, SkillName, SpecialDay } from './week'
+import { Operation, WorkshopView } from './workshop'
 
 const nothing = z.object({})
 type Nothing = typeof nothing
@@ -44,6 +46,8 @@ export const Fleet = z.object({
   knives: z.array(KnifeView),
   people: z.array(Person),
   stations: z.array(Station),
+  /** sessions of the accepted plan that are still ahead */
+  planned: z.array(z.object({ knifeId: Id, personId: Id, startsAt: Instant, endsAt: Instant })),
   day: z.object({
     startsAt: Instant,
     services: z.array(z.object({ name: z.string(), startsAt: Instant, endsAt: Instant })),
@@ -115,8 +119,14 @@ export const endpoints = {
   benchOffer: endpoint('post', '/api/knives/{id}/bench', 'see', 'What could be done to a knife at the bench, and how', {
     params: byId, body: z.object(wish), answer: BenchOffer,
   }),
+  workshop: endpoint('get', '/api/knives/{id}/workshop', 'see', 'A knife’s section as it is, and what its life is reckoned from', { params: byId, answer: WorkshopView }),
+  saveJob: endpoint('put', '/api/knives/{id}/workshop-job', 'log-sharpening', 'Save workshop work for a knife’s time at the bench', { params: byId, body: z.object({ operation: Operation }), answer: WorkshopView }),
+  dropJob: endpoint('delete', '/api/knives/{id}/workshop-job', 'log-sharpening', 'Drop the work saved for a knife', { params: byId, answer: WorkshopView }),
+  knifeSessions: endpoint('get', '/api/knives/{id}/bench-sessions', 'see', 'Sessions a knife has been through, newest first', {
+    params: byId, answer: z.array(SessionLine),
+  }),
   startSession: endpoint('post', '/api/bench-sessions', 'log-hone', 'Begin a session on a knife', {
-    body: z.object({ id: Id, knifeId: Id, ...wish }), answer: BenchSession,
+    body: z.object({ id: Id, knifeId: Id, ...wish, operation: Operation.optional() }), answer: BenchSession,
   }),
   openSessions: endpoint('get', '/api/bench-sessions', 'see', 'Sessions nobody has ended', {
     answer: z.array(z.object({ id: Id, knifeId: Id, startedBy: Id, startedAt: Instant })),
@@ -130,6 +140,28 @@ export const endpoints = {
   rebuild: endpoint('post', '/api/jobs/rebuild', 'manage-house', 'Reckon every knife anew from its log', { answer: Job }),
   jobs: endpoint('get', '/api/jobs', 'manage-house', 'Long work of the house, newest first', { answer: z.array(Job) }),
   cancelJob: endpoint('delete', '/api/jobs/{id}', 'manage-house', 'Ask long work to stop; what is done stays done', { params: byId, answer: Job }),
+
+  crew: endpoint('get', '/api/crew', 'see', 'Who is in the house when, and what each may do', { answer: Crew }),
+  setShifts: endpoint('put', '/api/people/{id}/shifts', 'manage-house', 'Replace a person’s weekly shifts', { params: byId, body: z.object({ shifts: PersonShifts }), answer: Crew }),
+  setShiftDays: endpoint('put', '/api/people/{id}/shift-days', 'manage-house', 'Replace single days of a person', {
+    params: byId, body: z.object({ days: z.array(Day).max(100), entries: PersonDays }), answer: Crew,
+  }),
+  importCalendar: endpoint('post', '/api/people/{id}/shift-days/calendar', 'manage-house', 'Read single days of a person from an iCalendar file', {
+    params: byId, body: z.object({ calendar: z.string().max(400_000), apply: z.boolean() }), answer: z.object({ entries: PersonDays, applied: z.boolean() }),
+  }),
+  setSkills: endpoint('put', '/api/people/{id}/skills', 'manage-house', 'Sign a person off for skills', { params: byId, body: z.object({ skills: z.array(SkillName).max(7) }), answer: Crew }),
+  setBench: endpoint('put', '/api/benches', 'manage-gear', 'Add or change a bench', { body: BenchPlace, answer: Crew }),
+  setSpecialDay: endpoint('put', '/api/special-days/{day}', 'manage-house', 'Make a day unlike its weekday', {
+    params: z.object({ day: Day }), body: SpecialDay, answer: Crew,
+  }),
+  dropSpecialDay: endpoint('delete', '/api/special-days/{day}', 'manage-house', 'Make a day like its weekday again', { params: z.object({ day: Day }), answer: Crew }),
+  plan: endpoint('get', '/api/plan', 'see', 'The days ahead: what to plan, the plan that holds, what has moved', { answer: PlanView }),
+  acceptPlan: endpoint('put', '/api/plan', 'manage-house', 'Make a plan the one the house goes by', { body: NewPlan, answer: AcceptedPlan }),
+  improvePlan: endpoint('post', '/api/plan/improvements', 'manage-house', 'Ask for a better plan and a proven bound', { body: ImproveAsk, answer: z.object({ id: Id }) }),
+  improvement: endpoint('get', '/api/plan/improvements/{id}', 'manage-house', 'How far an improvement has come', { params: byId, answer: Improvement }),
+  calendarLink: endpoint('get', '/api/people/{id}/calendar-link', 'see', 'Whether a person has a calendar address', { params: byId, answer: z.object({ standing: z.number() }) }),
+  makeCalendarLink: endpoint('post', '/api/people/{id}/calendar-link', 'see', 'Make a private calendar address; the old one ends', { params: byId, answer: z.object({ path: z.string() }) }),
+  revokeCalendarLink: endpoint('delete', '/api/people/{id}/calendar-link', 'see', 'End a person’s calendar address', { params: byId, answer: z.object({ standing: z.number() }) }),
 
   importTable: endpoint('post', '/api/exchange/{table}', 'import', 'Read a CSV file: a dry run, or all of it', {
     params: z.object({ table: TableName }),

@@ -1,11 +1,13 @@
 import { z } from 'zod'
+import { SectionMeasure, ThicknessAt } from './workshop'
 import type { EventPayloads } from '../core/edge/events'
 import { HoneToolName, Id, Instant, LadderRungName, Measure, Text, ZoneName } from './scalars'
 
 export const Defects = z.object({
-  chip: z.object({ zone: ZoneName, depthMm: Measure.chipMm }).nullable(),
+  chip: z.object({ zone: ZoneName, depthMm: Measure.chipMm, rests: z.boolean().optional() }).nullable(),
   glint: z.array(ZoneName).max(3),
   burrLeft: z.boolean(),
+  wedges: z.boolean().optional(),
   tipBent: z.boolean(),
   tipGone: z.boolean(),
   handleLoose: z.boolean(),
@@ -35,6 +37,10 @@ const payloads = {
     finishMicron: Measure.micron,
     minutes: Measure.minutes.optional(),
     recessionMm: z.number().min(0).max(20).optional(),
+    bteMm: Measure.bteMm.optional(),
+    chipLeftMm: Measure.chipMm.optional(),
+    lengthLossMm: z.number().min(0).max(200).optional(),
+    thicknessAt: ThicknessAt.optional(),
     strokes: z.object({ left: z.number().int().min(0).max(20_000), right: z.number().int().min(0).max(20_000) }).optional(),
   }),
   measured: z
@@ -42,6 +48,7 @@ const payloads = {
       heelHeightMm: Measure.heelHeightMm.optional(),
       spineMm: Measure.spineMm.optional(),
       bteMm: Measure.bteMm.optional(),
+      sections: z.array(SectionMeasure).max(3).optional(),
     })
     .refine((found) => Object.values(found).some((value) => value !== undefined), { params: { fault: 'empty-measure' } }),
   moved: z

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 
-export const TABLES = ['fleet', 'people', 'gear', 'readings', 'events'] as const
+export const TABLES = ['fleet', 'people', 'gear', 'shifts', 'readings', 'events'] as const
 export const TableName = z.enum(TABLES)
 export type TableName = z.infer<typeof TableName>
 

@@ -40,9 +40,11 @@ export const Station = z.object({
   product: ProductName,
   hoursPerService: Measure.hours,
   active: z.boolean(),
+  /** how much a dull service here counts against another station's; 1 is usual */
+  weight: z.number().min(0).max(5).default(1),
 })
 export type Station = z.infer<typeof Station>
-export const StationPatch = Station.omit({ id: true }).partial()
+export const StationPatch = Station.omit({ id: true }).extend({ weight: z.number().min(0).max(5) }).partial()
 
 export const WeeklySpan = z.object({
   id: Id,

@@ -42,7 +42,9 @@ const StepView = z.object({
   action: ActionName,
   reasons: z.array(Reason),
   cost: z.object({ minutes: z.number(), strokesPerSide: z.number(), steelUm: z.number() }),
+  /** JIS grit the trade would begin with, and the stone of this house that comes first */
   startGrit: z.number().nullable(),
+  startStone: z.string().nullable(),
   tool: HoneToolName.nullable(),
   dps: z.number(),
 })

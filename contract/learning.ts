@@ -31,7 +31,7 @@ export type HouseLearning = z.infer<typeof HouseLearning>
 /** Long work of a house and how far it has come. */
 export const Job = z.object({
   id: Id,
-  kind: z.enum(['rebuild']),
+  kind: z.enum(['rebuild', 'improve-plan']),
   status: z.enum(['waiting', 'running', 'done', 'cancelled', 'failed']),
   done: z.number(),
   total: z.number(),

@@ -21,9 +21,11 @@ export const Pin = z.string().regex(/^\d{4,8}$/)
 export const Password = z.string().min(10).max(200)
 export const SignInName = z.string().trim().toLowerCase().regex(/^[a-z0-9][a-z0-9._@-]{1,59}$/)
 
-const knownZones = new Set(Intl.supportedValuesOf('timeZone').concat('UTC'))
+let knownZones: ReadonlySet<string> | null = null
+/** Asked for once, and only where a zone is checked. */
+const zones = (): ReadonlySet<string> => (knownZones ??= new Set(Intl.supportedValuesOf('timeZone').concat('UTC')))
 /** IANA time zone that this server knows. */
-export const TimeZone = z.string().refine((zone) => knownZones.has(zone), { params: { fault: 'unknown-zone' } })
+export const TimeZone = z.string().refine((zone) => zones().has(zone), { params: { fault: 'unknown-zone' } })
 
 export const ZoneName = z.enum(ZONES)
 export const KnifeTypeName = z.enum(KNIFE_TYPES)

@@ -18,7 +18,10 @@ import { describeKnife } from '../server/services/knives'
 import { loadContext } from '../server/services/surroundings'
 import { replacePieces, saveGear } from '../server/db/queries/gear'
 import { describeGear } from '../server/services/gear'
+import { BANQUET, BENCHES, DAYS_OFF, SHIFTS, SKILLS_OF, STAYS } from './crew'
 import { GEAR, PIECES } from './gear'
+import { startOfDay } from '../core/house/serviceClock'
+import { replaceShiftDays, replaceShifts, replaceSkills, saveBench, saveSpecialDay } from '../server/db/queries/crew'
 import { DEMO_SIGN_IN, HOUSE_NAME, HOUSE_ZONE, KNIVES, PEOPLE, QUIET, SERVICES, STATIONS, type SampleKnife } from './house'
 import { liveThrough, type Hand, type LifeEvent } from './life'
 import { chance } from './random'
@@ -128,7 +131,7 @@ function toWrites(code: string, knifeId: string, events: readonly LifeEvent[]): 
 
 const BATCH = 2000
 
-async function loadHouse(db: Queryable): Promise<void> {
+async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
   const [passwordHash, pinHash] = await Promise.all([hashSecret(DEMO_SIGN_IN.password), hashSecret(DEMO_SIGN_IN.pin)])
   await insertHouse(db, { id: SAMPLE_HOUSE_ID, name: HOUSE_NAME, zone: HOUSE_ZONE, units: 'mm', serviceLimits: { ...DEFAULT_SERVICE_LIMITS }, isDemo: true })
   for (const [index, person] of PEOPLE.entries()) {
@@ -140,13 +143,34 @@ async function loadHouse(db: Queryable): Promise<void> {
     })
   }
   for (const { trueFactor: _, ...station } of STATIONS) {
-    const made: Station = { id: stationId(station.name), ...station, active: true }
+    const made: Station = { id: stationId(station.name), ...station, active: true, weight: station.name === 'Fish counter' ? 2 : 1 }
     await insertStation(db, SAMPLE_HOUSE_ID, made)
     await insertStationPeriod(db, SAMPLE_HOUSE_ID, made, new Date(0))
   }
   await insertSpans(db, SAMPLE_HOUSE_ID, WEEK, new Date(0))
-  for (const { knivesSince, ...gear } of GEAR) await saveGear(db, SAMPLE_HOUSE_ID, { ...describeGear({ id: id('gear', gear.name), ...gear }), knivesSince })
+  for (const name of BENCHES) await saveBench(db, SAMPLE_HOUSE_ID, { id: id('bench', name), name, active: true })
+  for (const { knivesSince, flattenedDaysAgo, ...gear } of GEAR) {
+    const flattenedAt = flattenedDaysAgo === undefined ? null : new Date(nowMs - flattenedDaysAgo * DAY_MS).toISOString()
+    await saveGear(db, SAMPLE_HOUSE_ID, { ...describeGear({ id: id('gear', gear.name), ...gear }), knivesSince, flattenedAt, benchId: STAYS[gear.name] ? id('bench', STAYS[gear.name] ?? '') : null })
+  }
   await replacePieces(db, SAMPLE_HOUSE_ID, PIECES)
+  await loadCrew(db, nowMs)
+}
+
+const dayAfter = (nowMs: number, days: number): string => new Date(startOfDay(nowMs, HOUSE_ZONE) + (days + 0.5) * DAY_MS).toISOString().slice(0, 10)
+
+/** Shifts, skills and days unlike others. */
+async function loadCrew(db: Queryable, nowMs: number): Promise<void> {
+  for (const { name } of PEOPLE) {
+    const shifts = (SHIFTS[name] ?? []).flatMap(({ weekdays, starts, ends }) => weekdays.map((weekday) => ({ id: id('shift', name, weekday, starts), personId: personId(name), weekday, starts, ends })))
+    await replaceShifts(db, SAMPLE_HOUSE_ID, personId(name), shifts)
+    await replaceSkills(db, SAMPLE_HOUSE_ID, personId(name), SKILLS_OF[name] ?? ['hone'], personId('Maren Voss'), new Date(nowMs - 7 * WEEKS * DAY_MS))
+  }
+  for (const { name, inDays, note } of DAYS_OFF) {
+    const day = dayAfter(nowMs, inDays)
+    await replaceShiftDays(db, SAMPLE_HOUSE_ID, personId(name), [day], [{ id: id('day off', name), personId: personId(name), day, starts: null, ends: null, note }])
+  }
+  await saveSpecialDay(db, SAMPLE_HOUSE_ID, { day: dayAfter(nowMs, BANQUET.inDays), name: BANQUET.name, spans: [...BANQUET.spans] })
 }
 
 /**
@@ -159,7 +183,7 @@ export async function loadSampleHouse(databaseUrl: string, now: Date): Promise<{
   try {
     return await db.transaction(async (client) => {
       if (await anyHouse(client)) return null
-      await loadHouse(client)
+      await loadHouse(client, now.getTime())
       const house = await findHouse(client, SAMPLE_HOUSE_ID)
       if (!house) throw new Error('the sample house was not stored')
       const context = await loadContext(client, house)

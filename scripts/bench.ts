@@ -15,6 +15,8 @@ import { migrate } from '../server/db/migrate'
 import type { Job } from '../contract/learning'
 import { contest, type ContestResult } from '../synthetic/contest'
 import { STATED } from '../synthetic/fleet'
+import { addBigCrew, benchPlanner } from './benchPlanner'
+import { benchWorkshop } from './benchWorkshop'
 import { BIG_SIGN_IN, loadBigHouse } from './bigHouse'
 import { buildWeb, WEB_ROOT } from './build'
 import { startCluster } from './cluster'
@@ -105,6 +107,8 @@ async function benchRebuild(base: string, cookie: string, db: Database): Promise
 
 async function main(): Promise<void> {
   benchEstimator()
+  await benchPlanner(note)
+  benchWorkshop(note)
   await buildWeb()
   rmSync('.data/bench', { recursive: true, force: true })
   const cluster = await startCluster(join(process.cwd(), '.data', 'bench'))
@@ -116,6 +120,7 @@ async function main(): Promise<void> {
   const made = await loadBigHouse(db, PICTURE_MOMENT)
   note('Events in the house', made.events.toLocaleString('en'))
   note('Folding every log anew, 150 knives', ms(made.foldMs))
+  await addBigCrew(db, made.houseId)
   await db.close()
   const app = makeApp({ databaseUrl, log: pino({ level: 'error' }), clock: clockFrom(PICTURE_MOMENT), webRoot: WEB_ROOT, doorRequestsPerMinute: 10_000 })
   await new Promise<void>((settle) => { app.server.listen(0, '127.0.0.1', () => { settle() }) })
@@ -137,6 +142,8 @@ async function main(): Promise<void> {
     note('A logged check with its new verdict, server, p95', ms(percentile(writes, 0.95)), '300 ms with the screen')
     const changed = await timed(20, async () => { await check(); await (await fetch(`${base}/api/fleet`, { headers: { cookie } })).json() })
     note('A check and the whole fleet read afresh after it, median', ms(percentile(changed, 0.5)))
+    const weeks = await timed(5, async () => { await (await fetch(`${base}/api/plan`, { headers: { cookie } })).json() })
+    note('The week of the big house read for planning, median of 5', ms(percentile(weeks, 0.5)))
     for (const path of ['/api/fleet', `/api/knives/${knives[0] ?? ''}/events`, '/api/week']) {
       const { p50, p95, failures } = await load(base, cookie, path)
       note(`${path.replace(/knives\/[^/]+/, 'knives/{id}')} at 50 requests/s, p95`, `${ms(p95)} (median ${ms(p50)}), ${failures} failed`, '50 ms')

@@ -37,7 +37,7 @@ const WEEK: readonly WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday): Wee
 ])
 
 /** The largest house the design has to hold: 150 knives, 30 people, three years, about 400 000 events. */
-export async function loadBigHouse(db: Database, now: Date): Promise<{ events: number; generateMs: number; insertMs: number; foldMs: number }> {
+export async function loadBigHouse(db: Database, now: Date): Promise<{ houseId: string; events: number; generateMs: number; insertMs: number; foldMs: number }> {
   const houseId = id('house')
   const nowMs = now.getTime()
   const passwordHash = await hashSecret(BIG_SIGN_IN.password)
@@ -48,7 +48,7 @@ export async function loadBigHouse(db: Database, now: Date): Promise<{ events: n
     await insertPerson(db, houseId, { id: personId, name: `Person ${index + 1}`, role: manager ? 'chef' : index < 4 ? 'sharpener' : 'cook', active: true, pinHash: null, signInName: manager ? BIG_SIGN_IN.signInName : null, passwordHash: manager ? passwordHash : null })
   }
   const stations = Array.from({ length: STATIONS }, (_, index): Station => ({
-    id: id('station', index), name: `Station ${index + 1}`, board: BOARDS[index % 5] ?? 'rubber', product: PRODUCTS[index % PRODUCTS.length] ?? 'mixed', hoursPerService: 1.5, active: true,
+    id: id('station', index), name: `Station ${index + 1}`, board: BOARDS[index % 5] ?? 'rubber', product: PRODUCTS[index % PRODUCTS.length] ?? 'mixed', hoursPerService: 1.5, active: true, weight: 1,
   }))
   for (const station of stations) {
     await insertStation(db, houseId, station)
@@ -96,5 +96,5 @@ export async function loadBigHouse(db: Database, now: Date): Promise<{ events: n
     events += writes.length
   }
   await db.query('analyze')
-  return { events, ...spent }
+  return { houseId, events, ...spent }
 }

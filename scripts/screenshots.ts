@@ -34,22 +34,28 @@ const PICTURES: readonly Picture[] = [
   { name: 'today-phone', path: '/today', size: PHONE },
   { name: 'rack', path: '/rack' },
   { name: 'knife', path: '/knife/CH-07', prepare: (page) => page.locator('.main-svg').first().waitFor() },
-  { name: 'knife-unmeasured', path: '/knife/SA-03' },
   { name: 'bench-start', path: '/bench/CH-07', prepare: (page) => page.getByText('Fetch and soak').waitFor() },
+  { name: 'week', path: '/week', prepare: async (page) => {
+    await page.getByRole('button', { name: 'Look for a better one' }).click()
+    await page.getByText(/At most [\d.]+ %|As good as can be/).first().waitFor({ timeout: 40_000 })
+    await page.getByRole('progressbar').waitFor({ state: 'hidden', timeout: 40_000 })
+    await page.getByRole('button', { name: 'Go by this plan' }).click()
+    await page.getByText(/The plan the house goes by/).waitFor()
+    await page.locator('.session').nth(1).click()
+    await page.evaluate(() => { window.scrollTo(0, 0) })
+    await page.getByRole('button', { name: 'Close' }).click({ timeout: 2000 }).catch(() => undefined)
+  } },
+  { name: 'my-day-phone', path: '/my-day', size: PHONE, prepare: (page) => page.getByRole('link', { name: 'To the bench' }).first().waitFor() },
+  { name: 'crew', path: '/crew' },
+  { name: 'workshop', path: '/workshop/CH-07', prepare: (page) => page.getByText(/min on the stones/).waitFor() },
   { name: 'learned', path: '/learned', prepare: (page) => page.locator('.main-svg').first().waitFor() },
-  { name: 'add-knife', path: '/rack', prepare: (page) => page.getByRole('button', { name: 'Add knife' }).click() },
   { name: 'check', path: '/check/CH-07' },
   { name: 'check-phone', path: '/check/CH-07', size: PHONE },
-  { name: 'check-result', path: '/check/SA-03', prepare: async (page) => {
-    await page.getByRole('button', { name: 'Silent through paper' }).click()
-    await page.getByText('Before this check').waitFor()
-  } },
   { name: 'exchange', path: '/exchange', prepare: async (page) => {
     await page.getByLabel('or paste it').fill(SHEET)
     await page.getByRole('button', { name: 'Dry run' }).click()
     await page.getByText('1 to add').scrollIntoViewIfNeeded()
   } },
-  { name: 'house-people', path: '/house?part=people' },
   { name: 'house-gear', path: '/house?part=gear' },
   { name: 'house-week', path: '/house?part=week' },
   { name: 'bench', path: '/bench/CH-07', prepare: atTheStone },

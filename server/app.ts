@@ -29,6 +29,7 @@ import { doorRoutes } from './routes/door'
 import { fleetRoutes } from './routes/fleet'
 import { houseRoutes } from './routes/house'
 import { learningRoutes } from './routes/learning'
+import { weekRoutes } from './routes/week'
 import type { DemoSignIn } from './services/door'
 
 export interface AppOptions {
@@ -109,7 +110,7 @@ export function makeApp(options: AppOptions): RunningApp {
   const app = express()
   const server = createServer(app)
   const hub = openHub(server, db, clock, listener)
-  const queue = openQueue(databaseUrl, db, log)
+  const queue = openQueue(databaseUrl, db, clock, log)
 
   app.use(
     pinoHttp({
@@ -149,6 +150,7 @@ export function makeApp(options: AppOptions): RunningApp {
   houseRoutes(mount, db, clock, tries)
   learningRoutes(mount, db, clock, queue)
   benchRoutes(mount, db, clock)
+  weekRoutes(app, mount, db, clock, queue, say)
   exchangeRoutes(app, mount, db, clock, say)
   mountChanges(app, db, clock, listener)
   app.use('/api', (_request, _response, next) => { next(new Fault('not-found', 'no-address')) })

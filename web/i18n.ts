@@ -12,10 +12,11 @@ export const say: Say = (key, values = {}) => {
   return typeof n === 'number' ? i18n.global.t(key, { ...values }, n) : i18n.global.t(key, { ...values })
 }
 
-const here = Intl.DateTimeFormat().resolvedOptions().timeZone
+/** The device's own zone, until the house has said its; finding it takes the browser a while. */
+const here = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone
 
 /** Numbers and dates as this house writes them. */
 export function useFormats(): ComputedRef<Formats> {
   const session = useSession()
-  return computed(() => formats('en-GB', session.house?.zone ?? here, session.house?.units ?? 'mm'))
+  return computed(() => formats('en-GB', session.house?.zone ?? here(), session.house?.units ?? 'mm'))
 }

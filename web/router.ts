@@ -1,4 +1,4 @@
-import { createRouter, createWebHistory, type Router } from 'vue-router'
+import { createRouter, createWebHistory, type Router, START_LOCATION } from 'vue-router'
 import type { useFleet } from './stores/fleet'
 import type { useSession } from './stores/session'
 import TodayScreen from './today/TodayScreen.vue'
@@ -7,7 +7,8 @@ import TodayScreen from './today/TodayScreen.vue'
 export function makeRouter(session: ReturnType<typeof useSession>, fleet: ReturnType<typeof useFleet>): Router {
   const router = createRouter({
     history: createWebHistory(),
-    scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+    // the first page is at its top already, and asking would lay it out before it is painted
+    scrollBehavior: (_to, from, saved) => saved ?? (from === START_LOCATION ? false : { top: 0 }),
     routes: [
       { path: '/', redirect: '/today' },
       { path: '/sign-in', name: 'sign-in', component: () => import('./signin/SignInScreen.vue'), meta: { open: true } },
@@ -16,6 +17,12 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/knife/:code', name: 'knife', component: () => import('./knife/KnifeScreen.vue'), props: true },
       { path: '/check/:code', name: 'check', component: () => import('./check/CheckScreen.vue'), props: true, meta: { bare: true } },
       { path: '/bench/:code', name: 'bench', component: () => import('./bench/BenchScreen.vue'), props: true, meta: { bare: true } },
+      { path: '/knife/:code/session/:id', name: 'session', component: () => import('./knife/SessionScreen.vue'), props: true },
+      { path: '/workshop', name: 'what-if', component: () => import('./workshop/WorkshopScreen.vue') },
+      { path: '/workshop/:code', name: 'workshop', component: () => import('./workshop/WorkshopScreen.vue'), props: true },
+      { path: '/week', name: 'week', component: () => import('./week/WeekScreen.vue') },
+      { path: '/crew', name: 'crew', component: () => import('./crew/CrewScreen.vue') },
+      { path: '/my-day', name: 'my-day', component: () => import('./myday/MyDayScreen.vue') },
       { path: '/learned', name: 'learned', component: () => import('./learning/LearningScreen.vue') },
       { path: '/exchange', name: 'exchange', component: () => import('./exchange/ExchangeScreen.vue') },
       { path: '/house', name: 'house', component: () => import('./house/HouseScreen.vue') },

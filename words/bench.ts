@@ -1,4 +1,4 @@
-import type { BenchOffer, BenchPlan } from '../contract/bench'
+import type { BenchOffer, BenchPlan, Recipe } from '../contract/bench'
 import type { Formats } from './format'
 import type { Say } from './say'
 
@@ -10,18 +10,26 @@ const sideWord = (step: Step, say: Say): string => (step.side === null ? '' : sa
 const values = (plan: BenchPlan, step: Step, stone: string, formats: Formats, say: Say): Record<string, string | number> => ({
   stone, side: sideWord(step, say), strokes: step.strokes, minutes: formats.minutes(Math.max(1, Math.round(step.minutes))),
   rungs: step.rungs.map((rung) => rung.strokes).join(', '), newtons: plan.stages[step.stage ?? -1]?.newtons ?? step.rungs[0]?.newtons ?? '',
+  angle: step.dps === null ? '' : formats.angle(step.dps), lift: step.liftMm === null ? '' : formats.length(step.liftMm),
 })
 
 /** Key of the catalogue's words for a step: the recipe's own where it has them, the kind's otherwise. */
-function keyOf(plan: BenchPlan, step: Step, part: 'what' | 'why', say: Say): string {
-  const own = `bench.recipeStep.${plan.recipeId}.${step.recipeStep}.${part}`
+function keyOf(recipeId: string, step: { readonly kind: Step['kind']; readonly recipeStep: string }, part: 'what' | 'why', say: Say): string {
+  const own = `bench.recipeStep.${recipeId}.${step.recipeStep}.${part}`
   return say(own) === own ? `bench.step.${step.kind}.${part}` : own
 }
 
 /** The one instruction of a step, and why it is done. */
 export function stepWords(plan: BenchPlan, step: Step, stone: string, say: Say, formats: Formats): { readonly what: string; readonly why: string } {
   if (step.words) return step.words
-  return { what: say(keyOf(plan, step, 'what', say), values(plan, step, stone, formats, say)), why: say(keyOf(plan, step, 'why', say), values(plan, step, stone, formats, say)) }
+  return { what: say(keyOf(plan.recipeId, step, 'what', say), values(plan, step, stone, formats, say)), why: say(keyOf(plan.recipeId, step, 'why', say), values(plan, step, stone, formats, say)) }
+}
+
+/** The catalogue's words for a recipe's step before there is a knife: counts and minutes are left as dots. */
+export function usualWords(recipeId: string, step: Recipe['steps'][number], side: string, say: Say): { readonly what: string; readonly why: string } {
+  const blank = { stone: say('bench.theStone'), side, strokes: '…', minutes: '…', rungs: '…', newtons: '…', angle: '…', lift: '…' }
+  const from = { kind: step.kind, recipeStep: step.id }
+  return { what: say(keyOf(recipeId, from, 'what', say), blank), why: say(keyOf(recipeId, from, 'why', say), blank) }
 }
 
 /** A step's place in the line of steps. */

@@ -1,4 +1,5 @@
 import type { TimelineEvent } from '../contract/events'
+import type { SectionMeasure } from '../contract/workshop'
 import type { EventPayloads } from '../core/edge/events'
 import type { Formats } from './format'
 import type { Say } from './say'
@@ -18,10 +19,19 @@ function checkedWords(payload: EventPayloads['checked'], say: Say, formats: Form
     ? [
         ...(defects.chip ? [say('event.chip', { zone: say(`zone.${defects.chip.zone}`), depth: formats.thickness(defects.chip.depthMm) })] : []),
         ...defects.glint.map((zone) => say('event.glint', { zone: say(`zone.${zone}`) })),
-        ...(['burrLeft', 'tipBent', 'tipGone', 'handleLoose', 'cracked'] as const).flatMap((defect) => (defects[defect] ? [say(`defect.${defect}`)] : [])),
+        ...(['burrLeft', 'wedges', 'tipBent', 'tipGone', 'handleLoose', 'cracked'] as const).flatMap((defect) => (defects[defect] ? [say(`defect.${defect}`)] : [])),
       ]
     : []
   return say('event.checked', { found: [...readings, ...rungs, ...found].join(', ') || say('event.noDefect') })
+}
+
+/** What workshop work left of a blade, for the line of its session. */
+function leftWords({ bteMm, lengthLossMm, chipLeftMm }: EventPayloads['sharpened'], say: Say, formats: Formats): string[] {
+  return [
+    bteMm === undefined ? '' : say('event.leftThick', { thickness: formats.thickness(bteMm) }),
+    lengthLossMm === undefined ? '' : say('event.leftShorter', { length: formats.length(lengthLossMm) }),
+    chipLeftMm === undefined ? '' : say('event.leftChip', { depth: formats.thickness(chipLeftMm) }),
+  ]
 }
 
 /** One line of a knife's history. The payload was checked by the server's schema when it was written. */
@@ -40,14 +50,15 @@ export function eventSentence(event: TimelineEvent, say: Say, formats: Formats, 
       const sharpened = payload as EventPayloads['sharpened']
       const from = sharpened.startGrit ? say('event.from', { grit: formats.grit(sharpened.startGrit) }) : ''
       const time = sharpened.minutes ? formats.minutes(sharpened.minutes) : ''
-      return [say('event.sharpened', { micron: sharpened.finishMicron }), from, time].filter((part) => part !== '').join(', ')
+      return [say('event.sharpened', { micron: sharpened.finishMicron }), from, time, ...leftWords(sharpened, say, formats)].filter((part) => part !== '').join(', ')
     }
     case 'measured': {
-      const measured = payload as EventPayloads['measured']
+      const measured = payload as EventPayloads['measured'] & { readonly sections?: readonly SectionMeasure[] }
       const parts = [
         measured.heelHeightMm === undefined ? '' : `${say('field.heelHeightMm')} ${formats.length(measured.heelHeightMm)}`,
         measured.spineMm === undefined ? '' : `${say('field.spineMm')} ${formats.length(measured.spineMm)}`,
         measured.bteMm === undefined ? '' : `${say('field.bteMm')} ${formats.thickness(measured.bteMm)}`,
+        ...(measured.sections ?? []).map(({ zone }) => say('event.section', { zone: say(`zone.${zone}`) })),
       ]
       return say('event.measured', { found: parts.filter((part) => part !== '').join(', ') })
     }

@@ -6,7 +6,7 @@ import type { KnifeView, StepView } from '../contract/knives'
 
 const say = speaker()
 const format = formats('en-GB', 'Europe/Dublin', 'mm')
-const step = (more: Partial<StepView>): StepView => ({ action: 'none', reasons: [], cost: { minutes: 1, strokesPerSide: 8, steelUm: 0 }, startGrit: null, tool: null, dps: 17, ...more })
+const step = (more: Partial<StepView>): StepView => ({ action: 'none', reasons: [], cost: { minutes: 1, strokesPerSide: 8, steelUm: 0 }, startGrit: null, startStone: null, tool: null, dps: 17, ...more })
 const knife = (verdict: Partial<KnifeView['verdict']>, more: Partial<KnifeView> = {}): KnifeView =>
   ({ status: 'in-service', statusReason: null, statusSince: '2026-11-22T10:00:00Z', worstZone: 'tip', dullAhead: null, verdict: { ...step({}), runnerUp: null, ...verdict }, ...more }) as KnifeView
 
@@ -21,8 +21,13 @@ describe('a verdict in a cook’s words', () => {
       knife({ action: 'stone', startGrit: 320, cost: { minutes: 22, strokesPerSide: 0, steelUm: 60 }, reasons: [{ code: 'hone-failed', values: {} }, { code: 'worn', values: { zone: 'tip', forceGf: 402, limitGf: 350 } }] }),
       say, format,
     )
-    expect(words.what).toBe('Stone it, start at #320, about 22 min.')
+    expect(words.what).toBe('Stone it, start on #320, about 22 min.')
     expect(words.why).toBe('Honing no longer helps. The tip is worn: 402 gf, limit 350 gf.')
+  })
+
+  it('names the stone of this house where it has one', () => {
+    const stone = { action: 'stone', startGrit: 320, startStone: 'Diamond 400', cost: { minutes: 17, strokesPerSide: 0, steelUm: 60 } } as const
+    expect(verdictWords(knife(stone), say, format).what).toBe('Stone it, start on Diamond 400, about 17 min.')
   })
 
   it('says when, in the house’s own day', () => {

@@ -38,7 +38,7 @@ export function stepSentence(step: StepView, say: Say, formats: Formats, worstZo
     zone: say(`zone.${worstZone}`),
     strokes: step.cost.strokesPerSide,
     angle: formats.angle(step.dps),
-    grit: step.startGrit === null ? '' : formats.grit(step.startGrit),
+    grit: step.startStone ?? (step.startGrit === null ? '' : formats.grit(step.startGrit)),
     tool: step.tool === null ? '' : say(`tool.${step.tool}`),
     minutes: formats.minutes(step.cost.minutes),
   })
@@ -86,4 +86,13 @@ export function riskWords(knife: KnifeView, say: Say): string {
   const [next] = knife.servicesAhead
   if (!next || knife.word === 'dull' || knife.word === 'out' || next.chanceDull < TOLD_FROM) return ''
   return say('verdict.dullRisk', { percent: Math.round(100 * next.chanceDull), service: next.serviceName })
+}
+
+/** When and by whom a knife is to be sharpened by the plan the house goes by, or nothing. */
+export function plannedSentence(
+  session: { readonly personId: string; readonly startsAt: string } | undefined, now: string, person: (id: string) => string, say: Say, formats: Formats,
+): string {
+  if (!session) return ''
+  const today = formats.dayKey(session.startsAt) === formats.dayKey(now)
+  return say(today ? 'verdict.plannedToday' : 'verdict.planned', { day: formats.weekday(session.startsAt), time: formats.clock(session.startsAt), name: person(session.personId) })
 }

@@ -16,6 +16,8 @@ const DIAMOND: ReadonlySet<GearKind> = new Set<GearKind>(['diamond-plate', 'diam
 const DISHES: ReadonlySet<GearKind> = new Set<GearKind>(['soaking-stone', 'splash-stone', 'oil-stone', 'diamond-resin'])
 
 export const isStone = (kind: GearKind): boolean => STONES.has(kind)
+/** Whether a stone hollows in use and has to be flattened. */
+export const flattens = (kind: GearKind): boolean => DISHES.has(kind)
 export const isDiamond = (kind: GearKind): boolean => DIAMOND.has(kind)
 
 /** Usual minutes under water by grain, µm (common practice: 10–15 small, 15–20, up to 30–40 for coarse). */
@@ -78,7 +80,7 @@ export function gearWarnings(use: GearUse): GearWarning[] {
 }
 
 /** When a stone should be flattened, by how many knives and by how deep a dish (common practice: between knives, at the latest every few). */
-const KNIVES_BETWEEN_FLATTENING = 3
+export const KNIVES_BETWEEN_FLATTENING = 3
 const DISH_LIMIT_MM = 0.15
 
 export interface FlatteningState {

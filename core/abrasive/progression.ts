@@ -1,7 +1,7 @@
 import { recede } from '../geometry/recession'
 import { faceAngle } from '../geometry/stack'
 import { assertPositive, assertWithin, MeasureError } from '../measure'
-import { removalRate } from './removal'
+import { BURR_ALLOWANCE_UM, removalRate, STROKES_PER_MINUTE } from './removal'
 
 /** A stone as the planner sees it. */
 export interface ProgressionStone {
@@ -28,6 +28,8 @@ export interface ProgressionWork {
   readonly recessionMm?: number
   readonly chip?: { readonly depthMm: number }
   readonly thinning?: { readonly byMm: number }
+  /** worked out from the section: area that goes and width of what is scratched, per mm of edge, and whether it is face work */
+  readonly section?: { readonly areaMm2: number; readonly workedMm: number; readonly onFace: boolean }
 }
 
 export interface ProgressionStage {
@@ -67,19 +69,17 @@ export interface ProgressionInput extends ProgressionWork {
 export const LONGEST_FIRST_STAGE_MINUTES = 20
 /** Depth of scratches a grain leaves, as a share of its size (assumed). */
 const SCRATCH_SHARE = 0.25
-/** Burr taken beyond a chip's deepest point, mm (assumed). */
-const BURR_ALLOWANCE_MM = 0.02
 /** Deburring, rinsing and setting the next stone, minutes (assumed). */
 const CHANGE_MINUTES = 1.5
 /** No stage is done before each side was seen and felt once, minutes (assumed). */
 const SHORTEST_STAGE_MINUTES = 1
-/** Full strokes a minute, both sides together (assumed). */
-const STROKES_PER_MINUTE = 40
 /** A last stone this much coarser than wanted still counts as that finish. */
 const FINISH_TOLERANCE = 1.2
 /** Thinning works the lowest third of the face (assumed). */
 const THINNED_FACE_SHARE = 1 / 3
 const THINNING_NEWTONS = 20
+/** Never heavy on diamond (common practice). */
+const DIAMOND_NEWTONS = 12
 
 /** Pressing force by grain, N: 4–6 lbf coarse, falling to almost nothing on the finish (common practice). */
 export function pressing(micron: number): number {
@@ -93,38 +93,52 @@ interface Job {
   /** face or bevel that is scratched and has to be refined, mm² both sides */
   readonly workedMm2: number
   readonly thinning: boolean
+  /** both hands press on a whole face, on every stone */
+  readonly wholeFace: boolean
 }
 
-function jobOf({ blade, recessionMm, chip, thinning }: ProgressionInput): Job {
+function jobOf({ blade, recessionMm, chip, thinning, section }: ProgressionInput): Job {
   assertPositive('lengthMm', blade.lengthMm)
+  if (section) {
+    assertPositive('areaMm2', section.areaMm2)
+    return { metalMm3: section.areaMm2 * blade.lengthMm, workedMm2: section.workedMm * blade.lengthMm, thinning: section.onFace, wholeFace: section.onFace }
+  }
   if (thinning) {
     assertPositive('thinning', thinning.byMm)
     if (thinning.byMm >= blade.bteMm) throw new MeasureError('out-of-range', 'thinning', { value: thinning.byMm, low: 0, high: blade.bteMm })
     const heightMm = blade.heelHeightMm * THINNED_FACE_SHARE
-    return { metalMm3: (thinning.byMm * heightMm * blade.lengthMm) / 2, workedMm2: 2 * heightMm * blade.lengthMm, thinning: true }
+    return { metalMm3: (thinning.byMm * heightMm * blade.lengthMm) / 2, workedMm2: 2 * heightMm * blade.lengthMm, thinning: true, wholeFace: false }
   }
-  const lossMm = chip ? chip.depthMm + BURR_ALLOWANCE_MM : (recessionMm ?? 0)
+  const lossMm = chip ? chip.depthMm + BURR_ALLOWANCE_UM / 1000 : (recessionMm ?? 0)
   assertWithin('recessionMm', lossMm, 0, blade.heelHeightMm / 2)
   const gone = recede({ bteMm: blade.bteMm, dps: blade.dps, faceDps: Math.min(faceAngle(blade), 0.9 * blade.dps), recessionMm: lossMm })
-  return { metalMm3: gone.removedAreaMm2 * blade.lengthMm, workedMm2: 2 * gone.bevelWidthMm * blade.lengthMm, thinning: false }
+  return { metalMm3: gone.removedAreaMm2 * blade.lengthMm, workedMm2: 2 * gone.bevelWidthMm * blade.lengthMm, thinning: false, wholeFace: false }
 }
 
+/** Steel a stone takes a minute at a pressing force, mm³, as learned for it. */
+export const rateOn = (stone: ProgressionStone, newtons: number, hrc: number): number =>
+  removalRate({ micron: stone.micron, newtons, hrc, ...(stone.diamond === undefined ? {} : { diamond: stone.diamond }) }) * (stone.rate ?? 1)
+
 function stage(stone: ProgressionStone, removesMm3: number, job: Job, hrc: number, takes: ProgressionStage['takes']): ProgressionStage {
-  const newtons = takes === 'metal' && job.thinning ? THINNING_NEWTONS : pressing(stone.micron)
-  const rate = removalRate({ micron: stone.micron, newtons, hrc, ...(stone.diamond === undefined ? {} : { diamond: stone.diamond }) }) * (stone.rate ?? 1)
-  const minutes = Math.max(SHORTEST_STAGE_MINUTES, removesMm3 / rate)
+  const onFace = job.thinning && (takes === 'metal' || job.wholeFace)
+  const newtons = onFace ? (stone.diamond ? DIAMOND_NEWTONS : THINNING_NEWTONS) : pressing(stone.micron)
+  const minutes = Math.max(SHORTEST_STAGE_MINUTES, removesMm3 / rateOn(stone, newtons, hrc))
   return { stone, minutes, newtons, takes, removesMm3, strokesPerSide: Math.ceil((minutes * STROKES_PER_MINUTE) / 2) }
 }
 
-/** A path through given stones, coarse to fine, with everything it costs. */
-export function pathThrough(input: ProgressionInput, path: readonly ProgressionStone[]): readonly ProgressionStage[] {
-  const job = jobOf(input)
-  return path.map((stone, index) => {
+const firstStage = (stone: ProgressionStone, job: Job, hrc: number): ProgressionStage => stage(stone, job.metalMm3, job, hrc, 'metal')
+/** A later stage: what the stone before has scratched. */
+const nextStage = (before: ProgressionStone, stone: ProgressionStone, job: Job, hrc: number): ProgressionStage =>
+  stage(stone, SCRATCH_SHARE * (before.micron / 1000) * job.workedMm2, job, hrc, 'scratches')
+
+const stagesAlong = (path: readonly ProgressionStone[], job: Job, hrc: number): ProgressionStage[] =>
+  path.map((stone, index) => {
     const before = path[index - 1]
-    if (!before) return stage(stone, job.metalMm3, job, input.blade.hrc, 'metal')
-    return stage(stone, SCRATCH_SHARE * (before.micron / 1000) * job.workedMm2, job, input.blade.hrc, 'scratches')
+    return before ? nextStage(before, stone, job, hrc) : firstStage(stone, job, hrc)
   })
-}
+
+/** A path through given stones, coarse to fine, with everything it costs. */
+export const pathThrough = (input: ProgressionInput, path: readonly ProgressionStone[]): readonly ProgressionStage[] => stagesAlong(path, jobOf(input), input.blade.hrc)
 
 export const pathMinutes = (stages: readonly ProgressionStage[]): number =>
   stages.reduce((sum, one) => sum + one.minutes, 0) + CHANGE_MINUTES * Math.max(0, stages.length - 1)
@@ -138,29 +152,35 @@ export function finishers(stones: readonly ProgressionStone[], finishMicron: num
 
 /** Stones the path may begin on: none that would take over twenty minutes while a coarser one lies on the shelf. */
 export function starters(input: ProgressionInput): ProgressionStone[] {
-  const inTime = input.stones.filter((stone) => (pathThrough(input, [stone])[0]?.minutes ?? Infinity) <= LONGEST_FIRST_STAGE_MINUTES)
+  const job = jobOf(input)
+  const inTime = input.stones.filter((stone) => firstStage(stone, job, input.blade.hrc).minutes <= LONGEST_FIRST_STAGE_MINUTES)
   if (inTime.length > 0) return inTime
   const coarsest = Math.max(...input.stones.map((stone) => stone.micron))
   return input.stones.filter((stone) => stone.micron === coarsest)
 }
 
-/** The cheapest path that begins on one stone and ends on a finisher: backwards from the finest (Bellman 1957). */
-function cheapestFrom(start: ProgressionStone, input: ProgressionInput, ends: readonly ProgressionStone[]): readonly ProgressionStone[] | null {
-  const fineFirst = [...input.stones].filter((stone) => stone.micron <= start.micron).sort((a, b) => a.micron - b.micron)
-  const best = new Map<string, { readonly minutes: number; readonly path: readonly ProgressionStone[] }>()
+/** A way on from a stone to a finish, in minutes after that stone is done. */
+interface WayOn {
+  readonly minutes: number
+  readonly path: readonly ProgressionStone[]
+}
+
+/** The cheapest ways from every stone to a finisher, worked out from the finest stone back (Bellman 1957). */
+function waysOn(stones: readonly ProgressionStone[], ends: readonly ProgressionStone[], job: Job, hrc: number): ReadonlyMap<string, WayOn> {
+  const fineFirst = [...stones].sort((a, b) => a.micron - b.micron)
+  const best = new Map<string, WayOn>()
   for (const stone of fineFirst) {
-    const ending = ends.includes(stone) ? { minutes: 0, path: [stone] } : null
-    const onward = fineFirst
-      .filter((next) => next.micron < stone.micron)
-      .flatMap((next) => {
-        const rest = best.get(next.id)
-        const refine = pathThrough(input, [stone, next])[1]
-        return rest && refine ? [{ minutes: CHANGE_MINUTES + refine.minutes + rest.minutes, path: [stone, ...rest.path] }] : []
-      })
-    const [cheapest] = [...(ending ? [ending] : []), ...onward].sort((a, b) => a.minutes - b.minutes)
+    let cheapest: WayOn | null = ends.includes(stone) ? { minutes: 0, path: [stone] } : null
+    for (const next of fineFirst) {
+      if (next.micron >= stone.micron) break
+      const rest = best.get(next.id)
+      if (!rest) continue
+      const minutes = CHANGE_MINUTES + nextStage(stone, next, job, hrc).minutes + rest.minutes
+      if (!cheapest || minutes < cheapest.minutes) cheapest = { minutes, path: [stone, ...rest.path] }
+    }
     if (cheapest) best.set(stone.id, cheapest)
   }
-  return best.get(start.id)?.path ?? null
+  return best
 }
 
 function notesOf(input: ProgressionInput, stages: readonly ProgressionStage[]): ProgressionNote[] {
@@ -192,15 +212,16 @@ export function planProgression(input: ProgressionInput): Progression {
   for (const stone of input.stones) assertPositive('micron', stone.micron)
   const ends = finishers(input.stones, input.finishMicron)
   const begins = input.startWith === undefined ? starters(input) : input.stones.filter(({ id }) => id === input.startWith)
-  const paths = begins.flatMap((start) => {
+  const job = jobOf(input)
+  const ways = waysOn(input.stones, ends, job, input.blade.hrc)
+  const paths = begins.map((start) => {
     // a start finer than the finish asked for is its own finish
-    const path = cheapestFrom(start, input, ends) ?? [start]
-    const stages = pathThrough(input, path)
-    return [{ stages, minutes: pathMinutes(stages) }]
+    const stages = stagesAlong(ways.get(start.id)?.path ?? [start], job, input.blade.hrc)
+    return { stages, minutes: pathMinutes(stages) }
   })
   const [best] = paths.sort((a, b) => a.minutes - b.minutes || a.stages.length - b.stages.length)
   if (!best) throw new MeasureError('no-stones', 'stones')
-  return { ...best, removesMm3: jobOf(input).metalMm3, notes: notesOf(input, best.stages) }
+  return { ...best, removesMm3: job.metalMm3, notes: notesOf(input, best.stages) }
 }
 
 /** What beginning on another stone would cost, beside the plan. */

@@ -8,6 +8,11 @@ const REFERENCE_NEWTONS = 10
 const HARD_STEEL_HRC = 61
 const HARD_STEEL_SLOWDOWN = 2.5
 
+/** Full strokes a minute, both sides together, looking and wetting included (assumed). */
+export const STROKES_PER_MINUTE = 40
+/** Steel taken past a blunt apex or a chip's deepest point to get a clean burr all along, µm (assumed). */
+export const BURR_ALLOWANCE_UM = 20
+
 /**
  * Steel removed a minute, after Preston (1927): proportional to pressing force and grain.
  *

@@ -42,6 +42,30 @@ export function strokeLadder(scheme: StrokeScheme, condition: EdgeCondition): Ru
   return counts.map((strokes, index) => ({ strokes, newtons: Math.max(LAST_NEWTONS, Math.round(heaviest - step * index)) }))
 }
 
+/**
+ * Where pressing starts on a stone, N: 18–27 N where a first stone takes metal off (common practice), never
+ * heavy on diamond, and on every later stone no more than that stone takes.
+ */
+export const heaviestPress = (stage: { readonly newtons: number; readonly takes: 'metal' | 'scratches' }, onDiamond: boolean): number =>
+  stage.takes === 'metal' && !onDiamond ? Math.max(stage.newtons, FIRST_NEWTONS) : stage.newtons
+
+/**
+ * Pressing force of the next stroke, N: heaviest on the first rung, falling rung by rung to a few newtons.
+ *
+ * @param rungs the ladder of this side
+ * @param heaviest what this stone takes at the start, N
+ * @param done share of the side's strokes already made, 0–1; beyond 1 it stays on the last rung
+ * @example pressingAt(strokeLadder('falling', 'dull'), 20, 0) // 20
+ */
+export function pressingAt(rungs: readonly Rung[], heaviest: number, done: number): number {
+  const [first] = rungs
+  if (!first) return heaviest
+  const total = rungs.reduce((sum, { strokes }) => sum + strokes, 0)
+  let reached = 0
+  const rung = rungs.find(({ strokes }) => done * total < (reached += strokes)) ?? rungs.at(-1) ?? first
+  return Math.round(Math.min(heaviest, Math.max(LAST_NEWTONS, (rung.newtons * heaviest) / first.newtons)))
+}
+
 /** Strokes a side shared out by the bevel ratio of an asymmetric edge, the sum kept. */
 export function strokesBySide(strokesPerSide: number, ratioRight: number): { readonly left: number; readonly right: number } {
   const total = 2 * strokesPerSide

@@ -1,5 +1,5 @@
 import { grainMicrons } from '../abrasive/grain'
-import { removalRate } from '../abrasive/removal'
+import { BURR_ALLOWANCE_UM, removalRate, STROKES_PER_MINUTE } from '../abrasive/removal'
 import { recede } from '../geometry/recession'
 import { faceAngle } from '../geometry/stack'
 import { radians } from '../measure'
@@ -33,12 +33,8 @@ const SETUP_MINUTES = 3
 const STAGE_MINUTES = 5
 const CLOSING_MINUTES = 3
 const PRESSING_NEWTONS = 10
-/** Full strokes a minute, both sides together, looking and wetting included (assumed). */
-const STROKES_PER_MINUTE = 40
 /** Falling counts on each later stone, a side (common practice: ten a side). */
 const LATER_STROKES_PER_SIDE = 10
-/** Steel taken beyond the blunt apex to get a clean burr all along, µm (assumed). */
-export const BURR_ALLOWANCE_UM = 20
 
 /** Minutes and steel of taking the edge down by `recessionUm`, from a first grit on. */
 export function stoneCost(blade: BladeGeometry, recessionUm: number, startGrit: number): Cost {

@@ -2,11 +2,20 @@ import type { HoneTool } from './hone'
 import type { LadderRung } from './ladder'
 import type { Zone } from './zones'
 
+/** A nick in the edge, and how deep; `rests` where it was ground half out and the rest waits for the next sessions. */
+export interface Chip {
+  readonly zone: Zone
+  readonly depthMm: number
+  readonly rests?: boolean | undefined
+}
+
 /** What can be wrong with a knife apart from being dull. */
 export interface Defects {
-  readonly chip: { readonly zone: Zone; readonly depthMm: number } | null
+  readonly chip: Chip | null
   readonly glint: readonly Zone[]
   readonly burrLeft: boolean
+  /** it cracks a carrot or stalls in a cabbage, however keen it is */
+  readonly wedges?: boolean | undefined
   readonly tipBent: boolean
   readonly tipGone: boolean
   readonly handleLoose: boolean
@@ -22,6 +31,17 @@ export const NO_DEFECTS: Defects = {
   handleLoose: false,
   cracked: false,
 }
+
+/** What of a knife's description workshop work can change. */
+export interface Description {
+  readonly dpsLeft: number
+  readonly dpsRight: number
+  readonly ratioRight: number
+  readonly lengthMm: number
+}
+
+/** Names of a description, for going through it. */
+export const DESCRIBED = ['dpsLeft', 'dpsRight', 'ratioRight', 'lengthMm'] as const satisfies readonly (keyof Description)[]
 
 /** Payload of every kind of thing that can happen to a knife. */
 export interface EventPayloads {
@@ -48,6 +68,16 @@ export interface EventPayloads {
     readonly minutes?: number | undefined
     /** height taken off the edge, mm; estimated when not measured */
     readonly recessionMm?: number | undefined
+    /** thickness behind the edge that workshop work left, mm */
+    readonly bteMm?: number | undefined
+    /** how deep the chip still is that this session left for the next, mm */
+    readonly chipLeftMm?: number | undefined
+    /** length a new tip cost, mm */
+    readonly lengthLossMm?: number | undefined
+    /** thickness of the faces that workshop work left, at heights above the edge, mm */
+    readonly thicknessAt?: readonly { readonly heightMm: number; readonly thicknessMm: number }[] | undefined
+    /** how the knife was described before and after, where the session changed that; written by the server alone */
+    readonly described?: { readonly before: Description; readonly after: Description } | undefined
     /** strokes each side really got, where they were counted */
     readonly strokes?: { readonly left: number; readonly right: number } | undefined
   }

@@ -1,6 +1,8 @@
 import { normalCdf, normalQuantile, Z_80 } from '../statistics/normal'
 import type { Moments } from '../statistics/gaussian'
-import { freshened, honed, logForce, worked } from './belief'
+import { freshened } from './belief'
+import { logForce } from './beliefForce'
+import { honed, worked } from './beliefWork'
 import { honeEffect, usualHoneTool, type HoneTool } from './hone'
 import { workAt, type StationPeriod } from './history'
 import { BOARD_FACTOR, PRODUCT_FACTOR } from '../house/stations'
@@ -180,6 +182,13 @@ export function rotaAhead(
 export const usualUse = (nature: BladeNature, limitGf: number, services: readonly PlannedService[]): PlannedUse =>
   ({ nature, limitGf, services, hone: { tool: usualHoneTool(nature.hrc) } })
 
+/** A knife as it would be, had it just been stoned as it was last time. */
+export const stonedAfresh = (state: KnifeState, nature: BladeNature): KnifeState => ({
+  ...state,
+  belief: freshened(state.belief, nature.dps, state.sharpening.finishMicron),
+  sharpening: { ...state.sharpening, hours: 0, work: 0 },
+})
+
 /** Services enough to see almost any edge to its end. */
 const LONGEST_LIFE_SERVICES = 240
 
@@ -192,11 +201,7 @@ const LONGEST_LIFE_SERVICES = 240
 export function lifeFromFresh(
   state: KnifeState, nature: BladeNature, limitGf: number, use: { readonly hours: number; readonly factor: number },
 ): { readonly early: number | null; readonly middle: number | null; readonly late: number | null } {
-  const fresh: KnifeState = {
-    ...state,
-    belief: freshened(state.belief, nature.dps, state.sharpening.finishMicron),
-    sharpening: { ...state.sharpening, hours: 0, work: 0 },
-  }
+  const fresh = stonedAfresh(state, nature)
   const services = Array.from({ length: LONGEST_LIFE_SERVICES }, (_, index): PlannedService => ({ name: '', startMs: state.atMs + index, endMs: state.atMs + index + 1, ...use }))
   const { early, middle, late } = forecastEdge(fresh, { ...usualUse(nature, limitGf, services), untilSure: 'knife' }).toLimit
   return { early: early?.hours ?? null, middle: middle?.hours ?? null, late: late?.hours ?? null }

@@ -1,7 +1,9 @@
 import type { Occurrence } from '../house/serviceClock'
 import { BOARD_FACTOR, PRODUCT_FACTOR, type Board, type Product } from '../house/stations'
-import { DEFAULT_PRIOR, freshened, honed, toldByHoning, worked, type EdgePrior } from './belief'
-import { NO_DEFECTS, standingEvents, type KnifeEvent } from './events'
+import { DEFAULT_PRIOR, freshened, type EdgePrior } from './belief'
+import { toldByHoning } from './beliefForce'
+import { honed, worked } from './beliefWork'
+import { NO_DEFECTS, standingEvents, type Chip, type KnifeEvent } from './events'
 import { wornForce } from './force'
 import { judgedHand } from './hands'
 import { honeEffect } from './hone'
@@ -9,7 +11,7 @@ import { counted } from './lessons'
 import { glintsAfter, observeCheck } from './observe'
 import type { BladeNature } from './nature'
 import { believing, newKnifeState, type KnifeState } from './state'
-import { ground, measuredSteel } from './steelLeft'
+import { ground, thinned, measuredSteel } from './steelLeft'
 import { bluntWidth } from './wear'
 
 type Happened<K extends KnifeEvent['kind']> = Extract<KnifeEvent, { kind: K }>
@@ -169,16 +171,28 @@ function afterCheck(state: KnifeState, nature: BladeNature, event: Happened<'che
   return { ...next, lastHone: honeShown(state, next, nature, limitGf) }
 }
 
+/** Shallower than this nobody finds a chip any more, mm. */
+const CHIP_GONE_MM = 0.02
+
+/** A chip is gone with any session that does not leave it on purpose; one that waits gets shallower with each. */
+function chipAfter({ defects, steel }: KnifeState, after: KnifeState['steel'], leftMm: number | undefined): Chip | null {
+  const chip = defects.chip
+  const depthMm = leftMm ?? (chip?.rests ? chip.depthMm - (steel.heightMm.mean - after.heightMm.mean) : 0)
+  return depthMm > CHIP_GONE_MM ? { zone: chip?.zone ?? 'belly', depthMm, rests: true } : null
+}
+
 function afterSharpening(state: KnifeState, nature: BladeNature, event: Happened<'sharpened'>): KnifeState {
-  const { finishMicron, recessionMm, strokes = { left: 0, right: 0 } } = event.payload
+  const { finishMicron, recessionMm, bteMm, strokes = { left: 0, right: 0 } } = event.payload
   const bluntUm = Math.max(...Object.values(state.zones).map((zone) => bluntWidth({ wornAreaUm2: zone.wornAreaUm2, dps: nature.dps })))
+  const steel = thinned(ground(state.steel, nature, bluntUm, recessionMm), bteMm)
   return {
     ...believing(state, freshened(state.belief, nature.dps, finishMicron), nature.dps),
     doubted: { heel: 0, belly: 0, tip: 0 },
-    steel: ground(state.steel, nature, bluntUm, recessionMm),
+    steel,
     strokes: { left: state.strokes.left + strokes.left, right: state.strokes.right + strokes.right },
     sharpening: { atMs: event.atMs, personId: event.personId, finishMicron, hours: 0, work: 0, tested: false, judged: false },
-    defects: { ...NO_DEFECTS, handleLoose: state.defects.handleLoose, cracked: state.defects.cracked },
+    // a keener edge wedges as much as before: only thinner steel behind it helps
+    defects: { ...NO_DEFECTS, chip: chipAfter(state, steel, event.payload.chipLeftMm), handleLoose: state.defects.handleLoose, cracked: state.defects.cracked, ...(state.defects.wedges && bteMm === undefined ? { wedges: true } : {}) },
     sharpenedMs: event.atMs,
     hoursSinceSharpening: 0,
     lastHone: null,

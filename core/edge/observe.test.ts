@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { firstBelief, logForce, DEFAULT_PRIOR, zoneWear, type EdgeBelief } from './belief'
+import { firstBelief, DEFAULT_PRIOR, zoneWear, type EdgeBelief } from './belief'
+import { logForce } from './beliefForce'
 import { edgeForce } from './force'
 import { LADDER, LADDER_FORCE, ladderInterval } from './ladder'
 import { observeCheck, observeForce, sightingsOf, type Sighting } from './observe'

@@ -1,6 +1,7 @@
 import { afterReading, afterSign } from '../statistics/evidence'
 import type { Moments } from '../statistics/gaussian'
-import { given, heard, logForce, type EdgeBelief } from './belief'
+import { given, type EdgeBelief } from './belief'
+import { heard, logForce } from './beliefForce'
 import type { EventPayloads } from './events'
 import { LADDER_FORCE, ladderInterval, type LadderRung } from './ladder'
 import type { BladeNature } from './nature'

@@ -1,5 +1,6 @@
 import { normalCdf, Z_80 } from '../statistics/normal'
-import { DEFAULT_PRIOR, firstBelief, logForce, wornForceLogSd, zoneWear, type EdgeBelief, type EdgePrior } from './belief'
+import { DEFAULT_PRIOR, firstBelief, zoneWear, type EdgeBelief, type EdgePrior } from './belief'
+import { logForce, wornForceLogSd } from './beliefForce'
 import { newSteel, type SteelLeft } from './steelLeft'
 import { NO_DEFECTS, type Defects } from './events'
 import { edgeForce } from './force'

@@ -24,6 +24,8 @@ export interface SteelLeft {
 /** Blades of one type and length differ by so much when new, and again by what years of use did to them (assumed). */
 const NEW_SHARE_SD = { height: 0.02, bte: 0.1 }
 const USED_SHARE_SD = { height: 0.06, bte: 0.2 }
+/** How near to its target a thinned edge comes out (assumed). */
+const THINNED_SHARE_SD = 0.08
 /** A caliper in a kitchen (assumed). */
 const CALIPER_SD_MM = { height: 0.1, bte: 0.012 }
 /** How far what a session takes differs from person to person, and from session to session (assumed). */
@@ -74,6 +76,10 @@ export function ground(steel: SteelLeft, nature: BladeNature, bluntUm: number, w
     sessionsMm: steel.sessionsMm + lossMm,
   }
 }
+
+/** The blade after workshop work that was to leave it a certain thickness: as sure as a hand at a stone is, not as a caliper. */
+export const thinned = (steel: SteelLeft, bteMm: number | undefined): SteelLeft =>
+  bteMm === undefined ? steel : { ...steel, bteMm: { mean: bteMm, sd: Math.max(CALIPER_SD_MM.bte, THINNED_SHARE_SD * bteMm) } }
 
 /** The blade after a caliper was laid on it: a measured height also tells what the sessions since the last one took. */
 export function measuredSteel(steel: SteelLeft, found: EventPayloads['measured']): SteelLeft {

@@ -70,6 +70,11 @@ describe('the next action', () => {
     expect(codes({ ...unsure, readingCount: 0 })).toEqual(['never-read'])
   })
 
+  it('is thinning when it wedges in a carrot, whatever the caliper says', () => {
+    const wedging = { ...edge(0, 1), defects: { ...edge(0, 1).defects, wedges: true } }
+    expect(codes(wedging)).toEqual(['wedges'])
+  })
+
   it('is thinning when the steel behind the edge is too thick or half as thick again', () => {
     expect(codes(edge(0, 1), { bteMm: 0.6 })).toEqual(['thick'])
     expect(codes(edge(0, 1), { bteMm: 0.46, bteWhenNewMm: 0.3 })).toEqual(['thickened'])

@@ -1,6 +1,7 @@
+import { BURR_ALLOWANCE_UM } from '../abrasive/removal'
 import type { KnifeRole } from '../house/knifeTypes'
 import {
-  BURR_ALLOWANCE_UM, COARSE_GRIT, COARSEST_USUAL_GRIT, FINE_GRIT, MIDDLE_GRIT, recessionToApexUm, stoneCost, THINNING_GRIT, thinningCost,
+  COARSE_GRIT, COARSEST_USUAL_GRIT, FINE_GRIT, MIDDLE_GRIT, recessionToApexUm, stoneCost, THINNING_GRIT, thinningCost,
   type BladeGeometry, type Cost,
 } from './cost'
 import { edgeForce, wornForce } from './force'
@@ -21,7 +22,7 @@ export interface Reason {
   readonly code:
     | 'handle-loose' | 'cracked' | 'tip-gone' | 'tip-bent' | 'burr-left'
     | 'chip' | 'bent' | 'worn' | 'hone-failed' | 'glint'
-    | 'thick' | 'thickened' | 'short' | 'straddles' | 'never-read'
+    | 'thick' | 'thickened' | 'wedges' | 'short' | 'straddles' | 'never-read'
     | 'tiring' | 'daily' | 'keen' | 'brittle'
   readonly values: Readonly<Record<string, number | string>>
 }
@@ -146,7 +147,7 @@ function candidates(state: KnifeState, blade: BladeGeometry, role: KnifeRole, ru
     ...unsafe(state, blade),
     ...chipped(state, blade, rules),
     ...dull(state, blade, worst, rules),
-    ...thick(blade, rules),
+    ...thick(state, blade, rules),
     ...short(blade, role),
     ...tiring(state, blade, worst, rules),
     ...daily(state, blade, worst, rules),
@@ -164,7 +165,8 @@ function unsafe({ defects }: KnifeState, blade: BladeGeometry): Step[] {
 
 function chipped({ defects }: KnifeState, blade: BladeGeometry, rules: VerdictRules): Step[] {
   const steps: Step[] = []
-  if (defects.chip) {
+  // what was left on purpose goes with the next sessions
+  if (defects.chip && !defects.chip.rests) {
     const { zone, depthMm } = defects.chip
     const startGrit = depthMm >= rules.coarseChipMm ? COARSEST_USUAL_GRIT : COARSE_GRIT
     steps.push({
@@ -247,19 +249,21 @@ function checkStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: 
   }
 }
 
-function thick(blade: BladeGeometry, rules: VerdictRules): Step[] {
+function thick({ defects }: KnifeState, blade: BladeGeometry, rules: VerdictRules): Step[] {
   const overLimit = blade.bteMm > rules.thicknessLimitMm
   const grown = blade.bteMm > blade.bteWhenNewMm * (1 + rules.thicknessGrowth)
-  if (!overLimit && !grown) return []
+  const wedges = defects.wedges === true
+  if (!overLimit && !grown && !wedges) return []
   const reason: Reason = {
-    code: overLimit ? 'thick' : 'thickened',
+    code: overLimit ? 'thick' : grown ? 'thickened' : 'wedges',
     values: { bteMm: blade.bteMm, limitMm: rules.thicknessLimitMm, newMm: blade.bteWhenNewMm },
   }
   return [
     {
       action: 'thin',
       reasons: [reason],
-      cost: thinningCost(blade),
+      // what wedges without being thick by the table is thinned by a tenth
+      cost: thinningCost(overLimit || grown ? blade : { ...blade, bteWhenNewMm: 0.9 * blade.bteMm }),
       startGrit: THINNING_GRIT,
       tool: null,
       dps: blade.dps,

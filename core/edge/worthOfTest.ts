@@ -1,3 +1,4 @@
+import { bivariateNormalCdf } from '../statistics/bivariateNormal'
 import { normalCdf, normalQuantile } from '../statistics/normal'
 
 /** What is at stake at a knife whose edge nobody knows for certain, in minutes of somebody's work. */
@@ -18,16 +19,18 @@ export interface WorthOfTest {
   readonly worthMinutes: number
 }
 
-/** An even number, so that no point sits on the fence between the two choices. */
-const POINTS = 60
+/** Nothing is known better than this, as log standard deviation. */
+const SUREST = 1e-6
 
-/** Loss of the better choice when the chance of being past the limit is `over`. */
+/** Minutes lost by the better choice when the chance of being past the limit is `over`. */
 const betterLoss = (over: number, stakes: Stakes): number => Math.min((1 - over) * stakes.needlessSession, over * stakes.dullService)
 
 /**
  * Expected value of a force test before deciding between the stone and another service (preposterior
  * analysis, Raiffa and Schlaifer 1961): what the better choice is expected to lose now, against what
- * it would lose on average once a reading has narrowed the force down.
+ * it would lose on average once a reading has narrowed the force down. After a reading the stone is chosen
+ * above a certain value of it; what is lost then are the two ways of being wrong, each the chance that two
+ * correlated normals, the force and its reading, lie on different sides of their bounds.
  *
  * @param input.forceGf median force, gf
  * @param input.logSd standard deviation of its logarithm
@@ -41,17 +44,21 @@ export function worthOfTest(input: {
   readonly testLogSd: number
   readonly stakes: Stakes
 }): WorthOfTest {
-  const { logSd, testLogSd, stakes } = input
+  const { stakes } = input
+  const logSd = Math.max(SUREST, input.logSd)
+  const testLogSd = Math.max(SUREST, input.testLogSd)
   const distance = Math.log(input.forceGf / input.limitGf)
-  const lossUntested = betterLoss(normalCdf(distance / Math.max(1e-6, logSd)), stakes)
+  const lossUntested = betterLoss(normalCdf(distance / logSd), stakes)
   const both = Math.hypot(logSd, testLogSd)
+  // the mean after a reading is spread by so much, and leaves so much doubt
   const moves = logSd ** 2 / both
-  const left = Math.max(1e-6, (logSd * testLogSd) / both)
-  let sum = 0
-  for (let point = 0; point < POINTS; point++) {
-    const seen = distance + moves * normalQuantile((point + 0.5) / POINTS)
-    sum += betterLoss(normalCdf(seen / left), stakes)
-  }
-  const lossTested = stakes.test + sum / POINTS
+  const left = (logSd * testLogSd) / both
+  const even = stakes.needlessSession / (stakes.needlessSession + stakes.dullService)
+  const stoneFrom = (left * normalQuantile(even) - distance) / moves
+  const fit = -distance / logSd
+  const fitAndLeft = bivariateNormalCdf(fit, stoneFrom, logSd / both)
+  const needless = normalCdf(fit) - fitAndLeft
+  const missed = normalCdf(stoneFrom) - fitAndLeft
+  const lossTested = stakes.test + stakes.needlessSession * Math.max(0, needless) + stakes.dullService * Math.max(0, missed)
   return { lossUntested, lossTested, worthMinutes: lossUntested - lossTested }
 }

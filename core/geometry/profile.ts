@@ -50,7 +50,8 @@ const FORMS: Readonly<Record<KnifeType, Form>> = {
 }
 
 const SAMPLES = 60
-const HANDLE_SAMPLES = 40
+/** A handle is simpler than a blade. */
+const HANDLE_SHARE = 2 / 3
 const BUTT_FROM = 0.82
 /** Where one zone ends and the next begins, as a share of the arc length. */
 const ZONE_ENDS: ByZone<number> = { heel: 0.33, belly: 0.7, tip: 1 }
@@ -73,12 +74,12 @@ function spineHeight(form: Form, share: number): number {
 /** Sample places that crowd towards the end, where outlines turn sharply. */
 const crowded = (share: number): number => 1 - (1 - share) ** 2.5
 
-function handleOutline(lengthMm: number, heightMm: number): Point[] {
+function handleOutline(lengthMm: number, heightMm: number, samples: number): Point[] {
   const reach = Math.min(118, Math.max(82, 0.45 * lengthMm))
   const thick = Math.min(27, Math.max(15, heightMm * 0.62))
   const top = heightMm * 0.97
   const gap = -3
-  const steps = Array.from({ length: HANDLE_SAMPLES + 1 }, (_, index) => crowded(index / HANDLE_SAMPLES))
+  const steps = Array.from({ length: samples + 1 }, (_, index) => crowded(index / samples))
   // waisted behind the blade, swelling under the palm, rounded at the butt
   const half = (along: number): number => {
     const round = along <= BUTT_FROM ? 1 : (1 - ((along - BUTT_FROM) / (1 - BUTT_FROM)) ** 2.4) ** (1 / 2.4)
@@ -100,6 +101,7 @@ function distance(a: Point, b: Point): number {
  * @param input.lengthMm edge length heel to tip in a straight line, mm, above 0
  * @param input.heelHeightMm blade height at the heel, mm, above 0
  * @param input.serrated draws teeth; arc length stays that of the smooth line
+ * @param input.samples places along edge and spine, 60 unless the drawing is small
  * @throws MeasureError for dimensions that are not positive
  */
 export function profile(input: {
@@ -107,12 +109,13 @@ export function profile(input: {
   readonly lengthMm: number
   readonly heelHeightMm: number
   readonly serrated?: boolean
+  readonly samples?: number
 }): Profile {
-  const { type, lengthMm, heelHeightMm } = input
+  const { type, lengthMm, heelHeightMm, samples = SAMPLES } = input
   assertPositive('lengthMm', lengthMm)
   assertPositive('heelHeightMm', heelHeightMm)
   const form = FORMS[type]
-  const shares = Array.from({ length: SAMPLES + 1 }, (_, index) => index / SAMPLES)
+  const shares = Array.from({ length: samples + 1 }, (_, index) => index / samples)
   const edge = shares.map((share) => ({ x: share * lengthMm, y: edgeHeight(form, share) * heelHeightMm }))
   const squared = form.spineStraight === 1
   const spine = shares.map(crowded).map((share) => ({
@@ -123,7 +126,7 @@ export function profile(input: {
   const toothed = input.serrated ? { ...zones, ...mapZones(zones, teeth) } : zones
   const drawnEdge = ZONES.flatMap((zone) => toothed[zone])
   const blade = [...drawnEdge, ...[...spine].reverse()]
-  const handle = handleOutline(lengthMm, heelHeightMm)
+  const handle = handleOutline(lengthMm, heelHeightMm, Math.round(HANDLE_SHARE * samples))
   const all = [...blade, ...handle]
   return {
     blade,

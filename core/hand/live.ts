@@ -1,5 +1,5 @@
 /** A steady hand holds the angle within this, degrees per side (assumed). */
-const STEADY_DPS = 1.5
+export const STEADY_DPS = 1.5
 /** Pressing within this share of what is wanted is as it should be (assumed). */
 const PRESS_SHARE = 0.35
 /** Over this many readings a slow change counts as drift when it goes further than a steady hand. */

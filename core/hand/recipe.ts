@@ -7,6 +7,8 @@ export const STEP_KINDS = [
   'look', 'fetch', 'soak', 'flatten', 'angle', 'side', 'ends', 'deburr', 'hone', 'teeth', 'strop', 'test', 'clean', 'stow',
 ] as const
 export type StepKind = (typeof STEP_KINDS)[number]
+/** Kinds of step that are done in counted strokes. */
+export const COUNTED_KINDS: ReadonlySet<StepKind> = new Set(['side', 'deburr', 'hone', 'teeth', 'strop'])
 
 /** Things to see or feel before going on. */
 export const CHECKS = [
@@ -30,6 +32,8 @@ export interface RecipeStep {
   readonly each: 'once' | 'stone'
   readonly side?: 'first' | 'second' | undefined
   readonly scheme?: StrokeScheme | undefined
+  /** where pressing starts, N, in place of what ladder and stone would say */
+  readonly newtons?: number | undefined
   readonly checks: readonly Check[]
   readonly cautions: readonly Caution[]
   /** the house's own words in place of the catalogue's */

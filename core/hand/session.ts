@@ -14,6 +14,11 @@ export interface SessionStep {
   readonly stoneId: string | null
   readonly minutes: number
   readonly rungs: readonly Rung[]
+  /** where pressing starts by the recipe, N; null leaves it to ladder and stone */
+  readonly newtons: number | null
+  /** angle and spine lift of this step where they are not the edge's own, degrees per side and mm */
+  readonly dps: number | null
+  readonly liftMm: number | null
   /** strokes for the side being worked, in all */
   readonly strokes: number
   readonly checks: readonly Check[]
@@ -72,6 +77,9 @@ function sessionStep(step: RecipeStep, ask: SessionAsk, stages: readonly Progres
     stoneId: stage?.stone.id ?? null,
     minutes: step.kind === 'side' && stage ? stage.minutes / 2 : (MINUTES[step.kind] ?? 0),
     rungs,
+    newtons: step.newtons ?? null,
+    dps: null,
+    liftMm: null,
     strokes: strokesOf(rungs, stage, step, ask.ratioRight),
     checks: step.checks,
     cautions: step.cautions,

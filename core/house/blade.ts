@@ -24,7 +24,7 @@ export const MEASURABLE = ['heelHeightMm', 'spineMm', 'bteMm', 'bteNewMm', 'dpsL
 export type Measurable = (typeof MEASURABLE)[number]
 
 /** Hardness taken where neither the knife nor its steel says (assumed: a mid kitchen stainless). */
-const USUAL_HRC = 57
+export const USUAL_HRC = 57
 
 export interface KnownBlade {
   readonly role: KnifeRole

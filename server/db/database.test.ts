@@ -60,7 +60,7 @@ describe('the database', () => {
   it('is brought up to date once, and again without harm', async () => {
     await migrate(url)
     const { rows } = await db.query<{ name: string }>('select name from migrations order by id')
-    expect(rows.map((row) => row.name)).toEqual(['0001_house', '0002_fleet', '0003_learning', '0004_bench', '0005_burr_times', '0006_schools'])
+    expect(rows.map((row) => row.name)).toEqual(['0001_house', '0002_fleet', '0003_learning', '0004_bench', '0005_burr_times', '0006_schools', '0007_week', '0008_saved_jobs', '0009_repairs_in_parts'])
   })
 
   it('refuses by its own constraints what no screen would send', async () => {
@@ -73,5 +73,28 @@ describe('the database', () => {
     await expect(knife('hrc', 200)).rejects.toThrow(/hrc|overflow/)
     await expect(db.query(`insert into weekly_spans (house_id, id, kind, weekday, name, starts, ends) values ($1, gen_random_uuid(), 'service', 9, 'x', '10:00', '11:00')`, [house])).rejects.toThrow(/weekday/)
     await expect(db.query(`insert into houses (id, name, zone, service_limits) values (gen_random_uuid(), '', 'UTC', '{}')`)).rejects.toThrow(/name/)
+  })
+})
+
+describe('repairs in parts', () => {
+  const RELEASE_BEFORE = 8
+  const chip = (half: boolean): object => ({ kind: 'chip', depthMm: 0.4, half })
+
+  it('are read out of what was saved before there were parts: all at once, or half now', async () => {
+    const old = await newDatabase(RELEASE_BEFORE)
+    const before = openDatabase(old, () => undefined)
+    await before.query('alter table saved_jobs drop constraint saved_jobs_house_id_knife_id_fkey')
+    const [house, one, two, three] = ['1', '2', '3', '4'].map((digit) => `00000000-0000-4000-8000-00000000000${digit}`)
+    for (const [knife, operation] of [[one, chip(true)], [two, chip(false)], [three, { kind: 'thin', targetBteMm: 0.3 }]] as const) {
+      await before.query('insert into saved_jobs (house_id, knife_id, operation, saved_at) values ($1, $2, $3, now())', [house, knife, JSON.stringify(operation)])
+    }
+    await migrate(old)
+    const { rows } = await before.query<{ operation: object; waits: boolean; kind: string }>('select operation, waits, kind from saved_jobs order by knife_id')
+    expect(rows).toEqual([
+      { operation: { kind: 'chip', depthMm: 0.4, sessions: 2 }, waits: false, kind: 'chip' },
+      { operation: { kind: 'chip', depthMm: 0.4, sessions: 1 }, waits: false, kind: 'chip' },
+      { operation: { kind: 'thin', targetBteMm: 0.3 }, waits: false, kind: 'thin' },
+    ])
+    await before.close()
   })
 })

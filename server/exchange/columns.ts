@@ -91,5 +91,22 @@ export const GEAR_COLUMNS = {
   thickness: column(length(0, 120), ['thickness left']),
   dish: column(length(0, 10), ['hollow']),
   compound: column(text(80), ['paste']),
+  bench: column(text(80), ['stays at']),
   active: column(yesNo),
+} satisfies Record<string, Column<unknown>>
+
+export const WEEKDAY_NAMES = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'] as const
+const WEEKDAY_SPELLINGS = {
+  mon: 'monday', tue: 'tuesday', tues: 'tuesday', wed: 'wednesday', thu: 'thursday', thurs: 'thursday', fri: 'friday', sat: 'saturday', sun: 'sunday',
+  '1': 'monday', '2': 'tuesday', '3': 'wednesday', '4': 'thursday', '5': 'friday', '6': 'saturday', '7': 'sunday',
+} as const
+const wallTime = pattern(/^([01]\d|2[0-3]):[0-5]\d$/, (raw) => raw.trim().replace('.', ':').replace(/^(\d):/, '0$1:'), 'not-a-time')
+
+export const SHIFT_COLUMNS = {
+  person: column(text(80), ['name', 'who', 'cook'], true),
+  weekday: column(choice(WEEKDAY_NAMES, WEEKDAY_SPELLINGS), ['week day']),
+  day: column(day, ['date']),
+  starts: column(wallTime, ['start', 'from', 'begins']),
+  ends: column(wallTime, ['end', 'to', 'until']),
+  note: column(text(80), ['remark']),
 } satisfies Record<string, Column<unknown>>

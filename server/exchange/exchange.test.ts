@@ -134,3 +134,24 @@ describe('people, readings and events', () => {
     expect((await bring('events', bent, true)).body.problems[0]).toMatchObject({ column: 'details' })
   })
 })
+
+describe('shifts', () => {
+  it('come in by weekday and by day, twice without a change, and go out as they came', async () => {
+    const csv = 'Name,Weekday,Date,From,To,Note\nThe cook,Tue,,10:00,18:30,\nThe cook,3,,9.30,15:00,\nThe cook,,2026-03-17,,,wedding\n'
+    expect((await bring('shifts', csv, true)).body).toMatchObject({ applied: true, counts: { add: 3, problem: 0 } })
+    expect((await bring('shifts', csv, true)).body.counts).toMatchObject({ add: 0, same: 3 })
+    const out = (await house.manager.get('/api/exchange/shifts.csv')).body as string
+    expect(out).toContain('The cook,tuesday,,10:00,18:30,')
+    expect(out).toContain('The cook,wednesday,,09:30,15:00,')
+    expect(out).toContain('The cook,,2026-03-17,,,wedding')
+  })
+
+  it('are refused for nobody, for no time, at both a weekday and a date, and where they overlap', async () => {
+    const csv = 'person,weekday,day,starts,ends\nNobody Here,mon,,10:00,12:00\nThe cook,mon,,25:00,12:00\nThe cook,mon,2026-03-16,10:00,12:00\nThe cook,mon,,10:00,\nThe cook,tue,,18:00,20:00\n'
+    await bring('shifts', 'person,weekday,starts,ends\nThe cook,tue,10:00,18:30\n', true)
+    const { body } = await bring('shifts', csv, true)
+    expect(body.applied).toBe(false)
+    expect([...new Set(body.problems.map(({ row }: { row: number }) => row))].sort()).toEqual([2, 3, 4, 5, 6])
+    expect(body.problems.find(({ row }: { row: number }) => row === 6).sentence).toBe('10:00–18:30 and 18:00–20:00 overlap.')
+  })
+})

@@ -10,7 +10,8 @@ import { insertKnives, listKnives, updateKnife, type StoredKnife } from '../db/q
 import { insertStation, insertStationPeriod } from '../db/queries/stations'
 import { Fault } from '../faults'
 import { foldKnife, refold } from '../services/knifeState'
-import { assertPlausible, describeKnife, patched } from '../services/knives'
+import { assertPlausible, describeKnife } from '../services/knives'
+import { patched } from '../services/patched'
 import { loadContext } from '../services/surroundings'
 import { plain } from './cells'
 import { FLEET_COLUMNS } from './columns'
@@ -129,7 +130,7 @@ export function planFleet(csv: string, present: Present): ExchangePlan & { delim
 
 /** A station a file names and the house does not know yet starts as the commonest kind. */
 const newStation = (name: string): Station => ({
-  id: newId(), name, board: 'soft-plastic', product: 'mixed', hoursPerService: 2.5, active: true,
+  id: newId(), name, board: 'soft-plastic', product: 'mixed', hoursPerService: 2.5, active: true, weight: 1,
 })
 
 /** State a file gives a knife, where it differs from what the knife is. */

@@ -1,5 +1,6 @@
 import { v4 as newId } from 'uuid'
 import type { Gear } from '../../contract/bench'
+import { listBenches } from '../db/queries/crew'
 import { listGear, saveGear } from '../db/queries/gear'
 import type { Queryable } from '../db/database'
 import { describeGear, micronOf } from '../services/gear'
@@ -8,7 +9,7 @@ import { GEAR_COLUMNS } from './columns'
 import { problemList, type ExchangePlan, type Present } from './plan'
 import { readTable } from './readTable'
 
-const COMPARED = ['kind', 'scale', 'grit', 'soakMinutes', 'bath', 'thicknessMm', 'dishMm', 'compound', 'active'] as const
+const COMPARED = ['kind', 'scale', 'grit', 'soakMinutes', 'bath', 'thicknessMm', 'dishMm', 'compound', 'benchId', 'active'] as const
 
 const written = (value: Gear[(typeof COMPARED)[number]]): string => (value === null ? '' : typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value))
 
@@ -17,6 +18,7 @@ export async function planGear(csv: string, present: Present, db: Queryable): Pr
   const table = readTable(csv, GEAR_COLUMNS, present.caller.house.zone, present.say)
   const problems = problemList(table.problems, present.say)
   const shelf = await listGear(db, present.caller.house.id)
+  const benches = await listBenches(db, present.caller.house.id)
   const seen = new Map<string, number>()
   const decisions = table.rows.flatMap(({ row, values }) => {
     const { name, kind } = values
@@ -28,6 +30,11 @@ export async function planGear(csv: string, present: Present, db: Queryable): Pr
     }
     seen.set(plain(name), row)
     const before = shelf.find((gear) => plain(gear.name) === plain(name))
+    const bench = values.bench === undefined ? undefined : benches.find((one) => plain(one.name) === plain(values.bench ?? ''))
+    if (values.bench !== undefined && !bench) {
+      problems.add(row, 'bench', 'unknown-bench', { name: values.bench })
+      return []
+    }
     const given = {
       name, kind,
       ...(values.grit === undefined ? {} : { scale: values.scale ?? before?.scale ?? ('JIS' as const), grit: values.grit }),
@@ -36,6 +43,7 @@ export async function planGear(csv: string, present: Present, db: Queryable): Pr
       ...(values.thickness === undefined ? {} : { thicknessMm: values.thickness }),
       ...(values.dish === undefined ? {} : { dishMm: values.dish }),
       ...(values.compound === undefined ? {} : { compound: values.compound }),
+      ...(bench === undefined ? {} : { benchId: bench.id }),
       ...(values.active === undefined ? {} : { active: values.active }),
     }
     try {

@@ -3,11 +3,12 @@ import type { TableName } from '../../contract/exchange'
 import type { Caller } from '../access/sessions'
 import type { Database } from '../db/database'
 import { houseLog } from '../db/queries/events'
+import { listBenches, listShiftDays, listShifts } from '../db/queries/crew'
 import { listGear } from '../db/queries/gear'
 import { listKnives, listStates } from '../db/queries/knives'
 import { listPeople } from '../db/queries/people'
 import { listStations } from '../db/queries/stations'
-import { EVENT_COLUMNS, FLEET_COLUMNS, GEAR_COLUMNS, PEOPLE_COLUMNS, READING_COLUMNS } from './columns'
+import { EVENT_COLUMNS, FLEET_COLUMNS, GEAR_COLUMNS, PEOPLE_COLUMNS, READING_COLUMNS, SHIFT_COLUMNS, WEEKDAY_NAMES } from './columns'
 
 type Cell = string | number | boolean | null
 
@@ -42,9 +43,17 @@ async function writePeople(db: Database, caller: Caller): Promise<string> {
 
 async function writeGear(db: Database, caller: Caller): Promise<string> {
   const gear = await listGear(db, caller.house.id)
+  const benches = new Map((await listBenches(db, caller.house.id)).map(({ id, name }) => [id, name]))
   return write(Object.keys(GEAR_COLUMNS), gear.map((one) => [
-    one.name, one.kind, one.scale, one.grit, one.soakMinutes, one.bath, one.thicknessMm, one.dishMm, one.compound, one.active ? 'yes' : 'no',
+    one.name, one.kind, one.scale, one.grit, one.soakMinutes, one.bath, one.thicknessMm, one.dishMm, one.compound, benches.get(one.benchId ?? '') ?? '', one.active ? 'yes' : 'no',
   ]))
+}
+
+async function writeShifts(db: Database, caller: Caller): Promise<string> {
+  const people = new Map((await listPeople(db, caller.house.id)).map((person) => [person.id, person.name]))
+  const pattern = (await listShifts(db, caller.house.id)).map(({ personId, weekday, starts, ends }) => [people.get(personId) ?? '', WEEKDAY_NAMES[weekday - 1] ?? '', '', starts, ends, ''])
+  const days = (await listShiftDays(db, caller.house.id, '1970-01-01')).map(({ personId, day, starts, ends, note }) => [people.get(personId) ?? '', '', day, starts, ends, note])
+  return write(Object.keys(SHIFT_COLUMNS), [...pattern, ...days])
 }
 
 async function writeReadings(db: Database, caller: Caller): Promise<string> {
@@ -73,6 +82,7 @@ const WRITERS: Readonly<Record<TableName, (db: Database, caller: Caller) => Prom
   fleet: writeFleet,
   people: writePeople,
   gear: writeGear,
+  shifts: writeShifts,
   readings: writeReadings,
   events: writeEvents,
 }

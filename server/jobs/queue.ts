@@ -2,8 +2,10 @@ import { availableParallelism } from 'node:os'
 import { Worker } from 'node:worker_threads'
 import PgBoss from 'pg-boss'
 import type { Logger } from 'pino'
+import type { Clock } from '../clock'
 import type { Database } from '../db/database'
-import { endJob, openJobs, startJob } from '../db/queries/jobs'
+import { endJob, findJob, openJobs, startJob } from '../db/queries/jobs'
+import { improveInThread } from './improve'
 import { listKnives } from '../db/queries/knives'
 import type { Share } from '../services/rebuild'
 
@@ -46,10 +48,16 @@ const THREADS = Math.max(1, Math.min(4, availableParallelism()))
  * Long work of all houses, queued in PostgreSQL (pg-boss) so that any server may take it, and done in a
  * worker thread. The queue is opened when there is something in it: most houses need it twice a year.
  */
-export function openQueue(databaseUrl: string, db: Database, log: Logger): Queue {
+export function openQueue(databaseUrl: string, db: Database, clock: Clock, log: Logger): Queue {
   let boss: Promise<PgBoss> | null = null
   const work = async (task: Task): Promise<void> => {
     try {
+      const job = await findJob(db, task.houseId, task.jobId)
+      if (job?.kind === 'improve-plan') {
+        await startJob(db, task.houseId, task.jobId, 1)
+        await endJob(db, task.houseId, task.jobId, (await improveInThread({ ...task, databaseUrl, nowMs: clock().getTime() }, db)) ? 'done' : 'cancelled')
+        return
+      }
       await startJob(db, task.houseId, task.jobId, (await listKnives(db, task.houseId)).length)
       const parts = Array.from({ length: THREADS }, (_, part) => runThread({ ...task, databaseUrl, share: { part, parts: THREADS } }))
       const finished = await Promise.all(parts)

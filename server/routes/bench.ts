@@ -4,8 +4,9 @@ import type { Database } from '../db/database'
 import { listSchools, openSessions } from '../db/queries/bench'
 import { listGear, listPieces } from '../db/queries/gear'
 import type { Mount } from '../mount'
-import { actInSession, benchOffer, readSession, startSession } from '../services/bench'
+import { actInSession, benchOffer, knifeSessions, readSession, startSession } from '../services/bench'
 import { recipeViews, restoreRecipe, setRecipe, setSchools } from '../services/recipes'
+import { keepJob, workshopView } from '../services/workshop'
 import { addGear, editGear, gearView, setPieces } from '../services/gear'
 
 export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
@@ -20,6 +21,10 @@ export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
   mount(endpoints.schools, ({ caller }) => listSchools(db, caller.house.id))
   mount(endpoints.setSchools, ({ caller, body }) => setSchools(db, caller, body))
   mount(endpoints.benchOffer, ({ caller, params, body }) => benchOffer(db, clock, caller, params.id, body))
+  mount(endpoints.workshop, ({ caller, params }) => workshopView(db, clock, caller, params.id))
+  mount(endpoints.saveJob, ({ caller, params, body }) => keepJob(db, clock, caller, params.id, body.operation))
+  mount(endpoints.dropJob, ({ caller, params }) => keepJob(db, clock, caller, params.id, null))
+  mount(endpoints.knifeSessions, ({ caller, params }) => knifeSessions(db, caller, params.id))
   mount(endpoints.startSession, ({ caller, body }) => startSession(db, clock, caller, body))
   mount(endpoints.benchSession, ({ caller, params }) => readSession(db, caller, params.id))
   mount(endpoints.openSessions, async ({ caller }) =>

@@ -1,5 +1,6 @@
 import type { NewEvent } from '../../contract/events'
 import type { KnifeView } from '../../contract/knives'
+import { DESCRIBED, type Description, type EventPayloads } from '../../core/edge/events'
 import { knownBlade } from '../../core/house/blade'
 import type { Right } from '../../core/house/rights'
 import { assertMay, type Caller } from '../access/sessions'
@@ -7,7 +8,7 @@ import type { Clock } from '../clock'
 import type { Database, Queryable } from '../db/database'
 import { asKnifeEvent, findEvent, insertEvents, knownEventIds, type EventWrite } from '../db/queries/events'
 import { touchHouse } from '../db/queries/houses'
-import { lockKnife, type StoredKnife } from '../db/queries/knives'
+import { lockKnife, updateKnife, type StoredKnife } from '../db/queries/knives'
 import { findPerson } from '../db/queries/people'
 import { Fault, notFound } from '../faults'
 import { viewKnives } from './fleet'
@@ -47,6 +48,20 @@ async function assertVoidable(db: Queryable, caller: Caller, event: Extract<NewE
   if (target.kind === 'voided' || target.kind === 'added') throw new Fault('conflict', 'cannot-void')
   if (target.voided) throw new Fault('conflict', 'voided-already')
   if (target.personId !== caller.person.id) assertMay(caller, 'void-any')
+}
+
+/** A knife as it was described before a session that is taken back, as far as nobody has changed that since. */
+async function describedBefore(db: Queryable, houseId: string, knife: StoredKnife, events: readonly NewEvent[]): Promise<StoredKnife> {
+  let now = knife
+  for (const event of events) {
+    const target = event.kind === 'voided' ? await findEvent(db, houseId, event.payload.eventId) : null
+    const described = target?.kind === 'sharpened' ? (target.payload as EventPayloads['sharpened']).described : undefined
+    if (!described) continue
+    const still = DESCRIBED.filter((name) => now[name] === described.after[name])
+    now = { ...now, ...Object.fromEntries(still.map((name) => [name, described.before[name]])) as Partial<Description> }
+  }
+  if (now !== knife) await updateKnife(db, houseId, now)
+  return now
 }
 
 async function assertMove(db: Queryable, caller: Caller, event: Extract<NewEvent, { kind: 'moved' }>, stationIds: ReadonlySet<string>): Promise<void> {
@@ -112,8 +127,9 @@ export async function recordEvents(db: Database, clock: Clock, caller: Caller, e
         assertChipFits(event, knife)
       }
       const writes = fresh.map(toWrite(caller, knife, workingDps))
+      const described = await describedBefore(client, caller.house.id, knife, fresh)
       await insertEvents(client, caller.house.id, writes)
-      pairs.push({ knife, state: await foldOn(client, context, knife, writes.map(asKnifeEvent)) })
+      pairs.push({ knife: described, state: await foldOn(client, context, described, writes.map(asKnifeEvent)) })
     }
     if (known.size < events.length) await touchHouse(client, caller.house.id)
     return await viewKnives(client, caller.house, now, pairs)

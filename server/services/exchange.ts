@@ -8,6 +8,7 @@ import { planEvents, planReadings } from '../exchange/eventTables'
 import { planFleet } from '../exchange/fleetTable'
 import { planGear } from '../exchange/gearTable'
 import { planPeople } from '../exchange/peopleTable'
+import { planShifts } from '../exchange/shiftTable'
 import { lookAround, type ExchangePlan, type Present } from '../exchange/plan'
 
 type TablePlan = ExchangePlan & { delimiter: string; unknownColumns: readonly string[] }
@@ -17,6 +18,7 @@ const PLANNERS: Readonly<Record<TableName, Planner>> = {
   fleet: (csv, present) => Promise.resolve(planFleet(csv, present)),
   people: (csv, present) => Promise.resolve(planPeople(csv, present)),
   gear: planGear,
+  shifts: planShifts,
   readings: planReadings,
   events: planEvents,
 }

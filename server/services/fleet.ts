@@ -1,19 +1,22 @@
 import { setImmediate } from 'node:timers/promises'
 import { endpoints, type Fleet } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
-import { occurrencesOfDay, startOfDay, type Occurrence } from '../../core/house/serviceClock'
+import { startOfDay, type Occurrence } from '../../core/house/serviceClock'
 import type { Clock } from '../clock'
 import type { Database, Queryable } from '../db/database'
 import type { StoredHouse } from '../db/queries/houses'
 import { listKnives, listStates, type StoredKnife } from '../db/queries/knives'
 import { listPeople, publicPerson, type StoredPerson } from '../db/queries/people'
+import { currentPlan } from '../db/queries/plans'
 import { prepare, type Prepared } from '../mount'
+import { loadBench } from './benchPlan'
 import { kinOf } from './kin'
 import { knifeView, OUTLOOK_MS, type Reading } from './knifeView'
-import { loadContext, surroundings, type HouseContext } from './surroundings'
+import { houseOccurrences, loadContext, surroundings, type HouseContext } from './surroundings'
 import type { KnifeState } from '../../core/edge/state'
 
 const MINUTE_MS = 60_000
+const DAY_MS = 86_400_000
 
 /** Everything that reading the knives of a house takes. */
 export interface FleetReading extends Reading {
@@ -33,6 +36,7 @@ export async function loadReading(db: Queryable, house: StoredHouse, now: Date):
     house, context, knives, states, people, nowMs,
     around: surroundings(context, oldest, nowMs + OUTLOOK_MS),
     kin: kinOf(context, knives, states),
+    bench: await loadBench(db, house.id),
     workingDps: new Map(people.flatMap(({ id, workingDps }): [string, number][] => (workingDps === null ? [] : [[id, workingDps]]))),
   }
 }
@@ -55,15 +59,20 @@ async function allViews(reading: FleetReading): Promise<KnifeView[]> {
 export async function readFleet(db: Queryable, house: StoredHouse, now: Date): Promise<Fleet> {
   const reading = await loadReading(db, house, now)
   const { context, nowMs } = reading
+  const dayFrom = startOfDay(nowMs, house.zone)
+  const dayTo = startOfDay(dayFrom + 1.5 * DAY_MS, house.zone)
   const ofDay = (kind: 'service' | 'quiet'): Fleet['day']['services'] =>
-    occurrencesOfDay(context.spans.filter((span) => span.kind === kind), house.zone, nowMs).map(toSpan)
+    houseOccurrences(context, kind, dayFrom, dayTo).filter(({ startMs }) => startMs >= dayFrom).map(toSpan)
   return {
     now: now.toISOString(),
     knives: await allViews(reading),
     people: reading.people.map(publicPerson),
     stations: [...context.stations],
+    planned: ((await currentPlan(db, house.id))?.sessions ?? [])
+      .filter(({ endsAt }) => Date.parse(endsAt) > nowMs)
+      .map(({ knifeId, personId, startsAt, endsAt }) => ({ knifeId, personId, startsAt, endsAt })),
     day: {
-      startsAt: new Date(startOfDay(nowMs, house.zone)).toISOString(),
+      startsAt: new Date(dayFrom).toISOString(),
       services: ofDay('service'),
       quiet: ofDay('quiet'),
     },

@@ -8,7 +8,7 @@ import type { Database } from '../db/database'
 import { listGear, replacePieces, saveGear } from '../db/queries/gear'
 import { touchHouse } from '../db/queries/houses'
 import { Fault, notFound } from '../faults'
-import { patched } from './knives'
+import { patched } from './patched'
 
 /** Median grain of gear, µm; null for gear without one. */
 export function micronOf({ scale, grit }: Pick<Gear, 'scale' | 'grit'>): number | null {
@@ -59,7 +59,7 @@ export function describeGear(input: z.infer<typeof NewGear>): Gear {
     soakMinutes: input.soakMinutes ?? usualSoakMinutes(input.kind, micron),
     bath: input.bath ?? bathFor(input.kind, micron),
     thicknessMm: input.thicknessMm ?? null, dishMm: input.dishMm ?? null, flattenedAt: null, knivesSince: 0,
-    compound: input.compound ?? '', active: input.active ?? true,
+    compound: input.compound ?? '', benchId: input.benchId ?? null, active: input.active ?? true,
   }
 }
 

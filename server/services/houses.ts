@@ -2,18 +2,20 @@ import { v4 as newId } from 'uuid'
 import type { z } from 'zod'
 import type { FirstRun, HousePatch, House, NewPerson, Person, PersonPatch, Station, StationPatch, WeeklySpan } from '../../contract/house'
 import { DEFAULT_SERVICE_LIMITS } from '../../core/edge/limits'
+import { SKILLS } from '../../core/house/skills'
 import { speaker } from '../../words/say'
 import { hashSecret } from '../access/secrets'
 import type { Caller } from '../access/sessions'
 import type { Clock } from '../clock'
 import type { Database, Queryable } from '../db/database'
 import { deleteSessionsOf } from '../db/queries/access'
+import { replaceSkills, saveBench } from '../db/queries/crew'
 import { anyHouse, insertHouse, touchHouse, updateHouse } from '../db/queries/houses'
 import { findPerson, insertPerson, publicPerson, updatePerson, listPeople, type PersonWrite } from '../db/queries/people'
 import { insertStation, insertStationPeriod, listStations, updateStation } from '../db/queries/stations'
 import { closeSpans, currentSpans, insertSpans, listAllSpans } from '../db/queries/weeklySpans'
 import { Fault, notFound } from '../faults'
-import { patched } from './knives'
+import { patched } from './patched'
 
 /** A new house's week and stations count for all time before too. */
 const ALWAYS = new Date(0)
@@ -28,7 +30,7 @@ function usualWeek(): WeeklySpan[] {
 }
 
 /** A knife needs somewhere to lie: one ordinary station to begin with, to be renamed. */
-const firstStation = (): Station => ({ id: newId(), name: speaker()('house.firstStation'), board: 'soft-plastic', product: 'mixed', hoursPerService: 2, active: true })
+const firstStation = (): Station => ({ id: newId(), name: speaker()('house.firstStation'), board: 'soft-plastic', product: 'mixed', hoursPerService: 2, active: true, weight: 1 })
 
 /** Makes the first house of an empty database, with its manager, the usual week and one station. */
 export async function makeFirstHouse(db: Database, input: z.infer<typeof FirstRun>): Promise<{ houseId: string; personId: string }> {
@@ -54,6 +56,9 @@ export async function makeFirstHouse(db: Database, input: z.infer<typeof FirstRu
     const station = firstStation()
     await insertStation(client, house.id, station)
     await insertStationPeriod(client, house.id, station, ALWAYS)
+    await saveBench(client, house.id, { id: newId(), name: speaker()('house.firstBench'), active: true })
+    // who runs the house is trusted with its steel until they say otherwise
+    await replaceSkills(client, house.id, personId, SKILLS, personId, new Date())
   })
   return { houseId: house.id, personId }
 }

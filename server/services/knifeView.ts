@@ -1,4 +1,4 @@
-import { defaultRules, verdict, type VerdictRules } from '../../core/edge/verdict'
+import { defaultRules, verdict, type Action, type Step, type VerdictRules } from '../../core/edge/verdict'
 import { advance, type Surroundings } from '../../core/edge/history'
 import { firstDull, forecastEdge, rotaAhead, usualUse, type EdgeForecast } from '../../core/edge/forecast'
 import { angleMismatch } from '../../core/edge/hone'
@@ -10,9 +10,10 @@ import { bluntWidth } from '../../core/edge/wear'
 import { ZONES, type Zone } from '../../core/edge/zones'
 import { symmetry } from '../../core/hand/symmetry'
 import { knownBlade, presentBlade, type KnownBlade } from '../../core/house/blade'
-import type { KnifeView } from '../../contract/knives'
+import type { KnifeView, StepView } from '../../contract/knives'
 import type { StoredKnife } from '../db/queries/knives'
 import type { StoredHouse } from '../db/queries/houses'
+import { usualSession, type Bench } from './benchPlan'
 import type { Kin } from './kin'
 
 /** What reading a knife needs beside the knife itself. */
@@ -20,6 +21,8 @@ export interface Reading {
   readonly house: StoredHouse
   readonly around: Surroundings
   readonly kin: Kin
+  /** what stands at the bench, and how this house uses it */
+  readonly bench: Bench
   /** angles people really work at, degrees per side, by person */
   readonly workingDps: ReadonlyMap<string, number>
   readonly nowMs: number
@@ -74,6 +77,21 @@ function mismatchOf({ state, blade }: PresentKnife, workingDps: ReadonlyMap<stri
   return does === 'nothing' ? null : { workingDps: working, mismatchDps: tenth(mismatchDps), does, reach: hundredth(reach) }
 }
 
+/** Actions done on stones: which first, and how long, the shelf of the house decides. */
+const ON_STONES: ReadonlySet<Action> = new Set(['stone', 'touch-up', 'repair', 'thin'])
+
+function stepView(knife: StoredKnife, present: PresentKnife, bench: Bench, step: Step): StepView {
+  const { action, cost, startGrit, tool, dps } = step
+  const session = ON_STONES.has(action) ? usualSession(bench, { knife, present, action }) : null
+  const first = bench.gear.find(({ id }) => id === session?.stages[0]?.stone.id)
+  return {
+    action, startGrit, tool, dps,
+    reasons: step.reasons.map(({ code, values }) => ({ code, values: { ...values } })),
+    startStone: first?.name ?? null,
+    cost: session ? { ...cost, minutes: session.minutes } : cost,
+  }
+}
+
 function aheadView({ forecast }: PresentKnife): Pick<KnifeView, 'dullAhead' | 'servicesAhead' | 'toLimit'> {
   const dull = firstDull(forecast)
   const { early, middle, late } = forecast.toLimit
@@ -109,11 +127,7 @@ export function knifeView(knife: StoredKnife, stored: KnifeState, reading: Readi
   }
   const zones = { heel: condition('heel'), belly: condition('belly'), tip: condition('tip') }
   const { runnerUp, worstZone, ...step } = verdict(state, blade.geometry, blade.role, rules)
-  const copy = (one: typeof step): KnifeView['verdict'] => ({
-    ...one,
-    reasons: one.reasons.map((reason) => ({ code: reason.code, values: { ...reason.values } })),
-    runnerUp: null,
-  })
+  const view = (one: Step): StepView => stepView(knife, present, reading.bench, one)
   return {
     ...knife,
     ...blade.measures,
@@ -137,7 +151,7 @@ export function knifeView(knife: StoredKnife, stored: KnifeState, reading: Readi
     hoursSinceHone: tenth(state.hoursSinceHone),
     hoursSinceSharpening: tenth(state.hoursSinceSharpening),
     readingCount: state.readingCount,
-    verdict: { ...copy(step), runnerUp: runnerUp ? copy(runnerUp) : null },
+    verdict: { ...view(step), runnerUp: runnerUp && view(runnerUp) },
     ...aheadView(present),
     knownFrom: state.readingCount >= OWN_READINGS ? 'own' : 'kin',
     mismatch: mismatchOf(present, reading.workingDps),

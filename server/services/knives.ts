@@ -16,6 +16,7 @@ import { findPerson } from '../db/queries/people'
 import { Fault, notFound } from '../faults'
 import { viewKnives } from './fleet'
 import { refold } from './knifeState'
+import { patched } from './patched'
 import { loadContext, type HouseContext } from './surroundings'
 
 /** Fills a new knife with the usual figures of its type; measurements stay open until measured. */
@@ -123,11 +124,6 @@ export async function addKnife(db: Database, clock: Clock, caller: Caller, input
   } catch (error) {
     throw isDuplicateCode(error) ? duplicateCode(code) : error
   }
-}
-
-/** Drops the fields a patch leaves out, so that `undefined` never overwrites. */
-export function patched<T extends object>(before: T, patch: { readonly [K in keyof T]?: T[K] | undefined }): T {
-  return { ...before, ...Object.fromEntries(Object.entries(patch).filter(([, value]) => value !== undefined)) }
 }
 
 export async function editKnife(db: Database, clock: Clock, caller: Caller, knifeId: string, patch: KnifePatch): Promise<KnifeView> {

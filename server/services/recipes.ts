@@ -4,7 +4,7 @@ import type { Caller } from '../access/sessions'
 import type { Database, Queryable } from '../db/database'
 import { deleteRecipe, listRecipes, listSchools, replaceSchools, saveRecipe } from '../db/queries/bench'
 import { Fault, notFound } from '../faults'
-import { houseRecipes } from './bench'
+import { houseRecipes } from './benchPlan'
 
 const copy = (recipe: Awaited<ReturnType<typeof houseRecipes>>[number]): Recipe => JSON.parse(JSON.stringify(recipe)) as Recipe
 

@@ -1,7 +1,9 @@
 import type { StationPeriod, Surroundings } from '../../core/edge/history'
-import { occurrences, type Occurrence } from '../../core/house/serviceClock'
+import { occurrencesWith, type SpecialDay } from '../../core/house/rota'
+import type { Occurrence } from '../../core/house/serviceClock'
 import type { Queryable } from '../db/database'
 import type { StoredHouse } from '../db/queries/houses'
+import { listSpecialDays } from '../db/queries/crew'
 import { listAllSpans, type DatedSpan } from '../db/queries/weeklySpans'
 import { listStations, listStationPeriods } from '../db/queries/stations'
 import type { Station } from '../../contract/house'
@@ -13,7 +15,18 @@ export interface HouseContext {
   readonly periods: ReadonlyMap<string, readonly StationPeriod[]>
   /** services and quiet windows, past weeks' ones included */
   readonly spans: readonly DatedSpan[]
+  /** days that were, or will be, unlike their weekday */
+  readonly special: readonly SpecialDay[]
 }
+
+/** Special days as the core reads them; a span is named by its day and place in it. */
+export async function specialDays(db: Queryable, houseId: string): Promise<SpecialDay[]> {
+  return (await listSpecialDays(db, houseId)).map(({ day, spans }) => ({ day, spans: spans.map((span, at) => ({ ...span, id: `${day}/${at}` })) }))
+}
+
+/** Services or quiet windows of a house between two instants, special days in place of the week's. */
+export const houseOccurrences = ({ spans, special, house }: HouseContext, kind: 'service' | 'quiet', fromMs: number, toMs: number): Occurrence[] =>
+  occurrencesWith(spans.filter((span) => span.kind === kind), special, kind, house.zone, fromMs, toMs)
 
 export async function loadContext(db: Queryable, house: StoredHouse): Promise<HouseContext> {
   return {
@@ -21,6 +34,7 @@ export async function loadContext(db: Queryable, house: StoredHouse): Promise<Ho
     stations: await listStations(db, house.id),
     periods: await listStationPeriods(db, house.id),
     spans: await listAllSpans(db, house.id),
+    special: await specialDays(db, house.id),
   }
 }
 
@@ -40,8 +54,7 @@ function servicesBetween(context: HouseContext, fromMs: number, toMs: number): r
   if (had && had.fromMs <= fromMs && had.toMs >= toMs) return had.services
   // some days to spare on both sides: the next knife’s log begins a little earlier, and years of time-zone arithmetic are not done twice
   const range = { fromMs: Math.min(fromMs - SPARE_MS, had?.fromMs ?? Infinity), toMs: Math.max(toMs + SPARE_MS, had?.toMs ?? -Infinity) }
-  const spans = context.spans.filter((span) => span.kind === 'service')
-  const services = occurrences(spans, context.house.zone, range.fromMs, range.toMs)
+  const services = houseOccurrences(context, 'service', range.fromMs, range.toMs)
   known.set(context, { ...range, services })
   return services
 }

@@ -53,15 +53,15 @@ export interface TestApp {
   readonly close: () => Promise<void>
 }
 
-/** A database of its own on the test run's PostgreSQL. */
-export async function newDatabase(): Promise<string> {
+/** A database of its own on the test run's PostgreSQL, of an older release where a test asks for fewer steps. */
+export async function newDatabase(steps = Infinity): Promise<string> {
   const { template } = inject('databaseServer')
   const name = `t_${randomBytes(6).toString('hex')}`
   const admin = openDatabase(template.replace('__database__', 'postgres'), () => undefined)
   await admin.query(`create database ${name}`)
   await admin.close()
   const url = template.replace('__database__', name)
-  await migrate(url)
+  await migrate(url, steps)
   return url
 }
 
@@ -106,7 +106,7 @@ async function addHouse(app: RunningApp, client: () => Client, name = 'Test hous
   const [passwordHash, pinHash] = [await hashSecret(PASSWORD), await hashSecret(PIN)]
   const person = (role: PersonRole): { id: string; name: string } => ({ id: newId(), name: `The ${role}` })
   const people = { chef: person('chef'), sharpener: person('sharpener'), cook: person('cook'), apprentice: person('apprentice') }
-  const station: Station = { id: newId(), name: 'Sauté', board: 'soft-plastic', product: 'mixed', hoursPerService: 2, active: true }
+  const station: Station = { id: newId(), name: 'Sauté', board: 'soft-plastic', product: 'mixed', hoursPerService: 2, active: true, weight: 1 }
   await app.db.transaction(async (db) => {
     await insertHouse(db, { id: houseId, name, zone: 'Europe/Dublin', units: 'mm', serviceLimits: { ...DEFAULT_SERVICE_LIMITS }, isDemo: false })
     for (const [role, { id, name: personName }] of Object.entries(people) as [PersonRole, { id: string; name: string }][]) {

@@ -173,3 +173,91 @@ test('stones are put to soak from Today, in advance', async ({ page }) => {
   await page.getByRole('button', { name: 'Taken out' }).first().click()
   await expect(page.getByRole('timer')).toHaveCount(0)
 })
+
+/** Begins the named work on a knife and goes on to the first counted side. */
+async function toFirstSide(page: Page, code: string, recipe: string): Promise<void> {
+  await openAsManager(page, `/bench/${code}`)
+  await page.getByRole('combobox', { name: 'What to do' }).click()
+  await page.getByRole('option', { name: recipe, exact: true }).click()
+  await page.getByRole('button', { name: /Begin/ }).click()
+  await goToSide(page)
+}
+async function goToSide(page: Page): Promise<void> {
+  while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible())) await page.getByRole('button', { name: /^Next/ }).click()
+}
+/** Works on for some minutes; a silence of over five would be a pause. */
+async function workOn(page: Page, minutes: number): Promise<void> {
+  for (let spent = 0; spent < minutes; spent += 4) {
+    await page.clock.fastForward(Math.min(4, minutes - spent) * 60_000)
+    await page.keyboard.press('Space')
+  }
+}
+
+test('twenty minutes on the first stone, and a burr that comes late on a finer one, are said with what to do', async ({ page }) => {
+  await page.clock.install({ time: new Date('2026-11-24T14:42:00Z') })
+  await toFirstSide(page, 'CH-02', 'Full sharpening')
+  await expect(page.getByText(/it is too fine for this edge/)).toBeHidden()
+  await workOn(page, 21)
+  await expect(page.getByText(/Over twenty minutes on the first stone: it is too fine for this edge.*Go coarser/)).toBeVisible()
+  // on to the second stone, where the burr should show almost at once
+  await page.getByRole('button', { name: /^Next/ }).click()
+  await goToSide(page)
+  await page.getByRole('button', { name: /^Next/ }).click()
+  await goToSide(page)
+  await workOn(page, 4)
+  await expect(page.getByText(/If it does not, the angle has dropped: check it with the marker/)).toBeVisible()
+  for (const zone of [1, 2, 3]) { void zone; await page.keyboard.press('b') }
+  await expect(page.getByText(/the angle has dropped/)).toBeHidden()
+  await page.getByRole('button', { name: 'Break it off' }).click()
+  await expect(page.getByRole('heading', { name: 'CH-02' })).toBeVisible()
+})
+
+test('pressing falls along the ladder, and the rhythm counts and says the count aloud', async ({ page }) => {
+  await page.addInitScript(() => {
+    const said: string[] = []
+    Object.assign(window, { said })
+    window.speechSynthesis.speak = (words) => { said.push(words.text) }
+  })
+  await page.clock.install({ time: new Date('2026-11-24T14:42:00Z') })
+  await toFirstSide(page, 'CH-02', 'Full sharpening')
+  await expect(page.getByText(/about 20 N|about 8 N/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Say the count' }).click()
+  await page.getByRole('button', { name: 'Tick', exact: true }).click()
+  await page.clock.runFor(1300 * 10 + 100)
+  await expect(page.locator('.count .big')).toHaveText('10')
+  await page.getByRole('button', { name: 'Stop ticking' }).click()
+  expect(await page.evaluate('window.said')).toEqual(['5', '10'])
+  for (let stroke = 0; stroke < 110; stroke++) await page.keyboard.press('Space')
+  await expect(page.getByText(/about 3 N/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Say nothing' }).click()
+  await page.getByRole('button', { name: 'Break it off' }).click()
+  await expect(page.getByRole('heading', { name: 'CH-02' })).toBeVisible()
+})
+
+test('a soaked stone rings on whatever screen the person is', async ({ page }) => {
+  await page.addInitScript(() => {
+    const tones: number[] = []
+    Object.assign(window, { tones })
+    const start = OscillatorNode.prototype.start
+    OscillatorNode.prototype.start = function (when) { tones.push(this.frequency.value); start.call(this, when) }
+  })
+  await page.clock.install({ time: new Date('2026-11-24T14:42:00Z') })
+  await openAsManager(page, '/today')
+  await page.getByRole('button', { name: 'Start soaking' }).first().click()
+  await page.getByRole('link', { name: 'Rack' }).click()
+  await page.clock.runFor(9 * 60_000)
+  expect(await page.evaluate('window.tones')).toEqual([])
+  await page.clock.fastForward(40 * 60_000)
+  await expect(page.getByText(/has soaked long enough/).first()).toBeVisible()
+  await expect.poll(() => page.evaluate('window.tones')).toEqual([660, 880])
+  await page.goto(`${DEMO}/today`)
+  await page.getByRole('button', { name: 'Taken out' }).first().click()
+})
+
+test('a session that is over can be read again from the knife', async ({ page }) => {
+  await openAsManager(page, '/knife/SL-01')
+  await page.getByRole('link', { name: 'Asymmetric edge' }).click()
+  await expect(page.getByText('Before: heel 401 gf, belly 412 gf, tip 433 gf.')).toBeVisible()
+  await expect(page.getByText('After: heel 171 gf, belly 176 gf, tip 184 gf.')).toBeVisible()
+  await expect(page.getByRole('row', { name: /burr felt at heel, belly, tip/ }).first()).toContainText('(heel / belly / tip 2 / 2 / 2)')
+})

@@ -3,8 +3,8 @@ import { expect, test } from '@playwright/test'
 import { complaints, DEMO, openAsManager } from './kitchen'
 
 const SCREENS = [
-  '/today', '/rack', '/rack?view=table', '/knife/CH-07', '/knife/PE-04', '/check/CH-03', '/bench/CH-03', '/learned', '/exchange',
-  '/house?part=people', '/house?part=stations', '/house?part=week', '/house?part=gear', '/house?part=recipes', '/house?part=devices', '/house?part=house',
+  '/today', '/rack', '/rack?view=table', '/knife/PE-04', '/check/CH-03', '/bench/CH-03', '/learned', '/exchange',
+  '/week', '/crew', '/my-day', '/workshop/CH-07', '/workshop', '/knife/CH-07', '/house?part=people', '/house?part=stations', '/house?part=week', '/house?part=gear', '/house?part=recipes', '/house?part=devices', '/house?part=house',
 ] as const
 
 for (const theme of ['light', 'dark'] as const) {

@@ -29,7 +29,7 @@ test('a station and the week are changed from now on', async ({ page }) => {
   await dialog.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('row', { name: /Grill/ })).toContainText('1.8 h')
 
-  await page.getByRole('link', { name: 'Week', exact: true }).click()
+  await page.getByRole('link', { name: 'Services', exact: true }).click()
   const save = page.getByRole('button', { name: 'Save the week' })
   await expect(save).toBeDisabled()
   await page.getByRole('button', { name: 'Remove morning on Monday' }).click()

@@ -4,7 +4,10 @@ import { computed, ref, watch } from 'vue'
 import type { BenchSession, GearView, StackPiece } from '../../contract/bench'
 import type { KnifeView } from '../../contract/knives'
 import { paceNote } from '../../core/hand/session'
+import { isDiamond } from '../../core/abrasive/gear'
+import { heaviestPress, pressingAt } from '../../core/abrasive/strokeLadder'
 import { ZONES, type Zone } from '../../core/edge/zones'
+import { FACE_CUTS } from '../../core/workshop/operation'
 import { stepWords } from '../../words/bench'
 import { say, useFormats } from '../i18n'
 import { useSession } from '../stores/session'
@@ -40,20 +43,30 @@ const isAfter = computed(() => step.value?.kind === 'test' || plan.value.steps.s
 const { angle, press } = useInstruments((picture) => {
   act({ kind: 'picture', when: isAfter.value ? 'after' : 'before', zone: picture.zone, bluntUm: picture.bluntUm, roll: picture.roll })
 })
-const wantedNewtons = computed(() => stage.value?.newtons ?? step.value?.rungs[0]?.newtons ?? null)
+const strokesDone = computed(() => ZONES.reduce((sum, one) => sum + here.value.strokes[one], 0))
+/** What the next stroke wants: the ladder's pressure falls stroke by stroke. */
+const wantedNewtons = computed(() => {
+  const rungs = step.value?.rungs ?? []
+  const onDiamond = props.gear.some(({ id, kind }) => id === stage.value?.stoneId && isDiamond(kind))
+  const heaviest = step.value?.newtons ?? (stage.value ? heaviestPress(stage.value, onDiamond) : (rungs[0]?.newtons ?? null))
+  return heaviest === null ? null : pressingAt(rungs, heaviest, strokesDone.value / Math.max(1, step.value?.strokes ?? 1))
+})
 const live = computed(() => (angle.value?.trust === 'good' ? angle.value.value : null))
 
 const stage = computed(() => session.value.plan.stages[step.value?.stage ?? -1] ?? null)
 const stoneName = computed(() => stage.value?.stoneName ?? '')
 const shown = computed(() => session.value.plan.steps[at.value] ?? null)
 const words = computed(() => (shown.value ? stepWords(session.value.plan, shown.value, stoneName.value, say, formats.value) : { what: '', why: '' }))
-const dps = computed(() => (step.value?.side === 'second' ? props.knife.dpsLeft : props.knife.dpsRight))
+const dps = computed(() => step.value?.dps ?? (step.value?.side === 'second' ? props.knife.dpsLeft : props.knife.dpsRight))
 const stack = computed(() => angleStack(props.knife, dps.value, props.pieces))
 const counts = computed(() => step.value?.kind === 'side' || step.value?.kind === 'teeth')
 const isLast = computed(() => at.value === plan.value.steps.length - 1)
 /** Time since the last thing done counts on the clock at once; the core adds it when the next thing is done. */
 const spentMs = computed(() => here.value.spentMs + Math.max(0, Math.min(5 * 60_000, now.value.getTime() + signedIn.clockOffsetMs - state.value.lastMs)))
 const burrAll = computed(() => ZONES.every((one) => here.value.burr[one]))
+/** Work on the faces stops before a burr: one there is lost height. */
+const onFace = computed(() => FACE_CUTS.has(step.value?.recipeStep.replace(/^cut-/, '') ?? ''))
+const burrOnFace = computed(() => onFace.value && ZONES.some((one) => here.value.burr[one]))
 const pace = computed(() => (step.value ? paceNote(step.value, spentMs.value, burrAll.value) : null))
 const clock = computed(() => `${Math.floor(spentMs.value / 60_000)}:${String(Math.floor(spentMs.value / 1000) % 60).padStart(2, '0')}`)
 const elapsed = computed(() => say('bench.elapsed', { spent: clock.value, minutes: formats.value.minutes(Math.max(1, Math.round(step.value?.minutes ?? 1))) }))
@@ -119,7 +132,7 @@ useKeys({
   <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
   <div v-if="step" class="body">
     <div class="drawn">
-      <SectionDrawing v-if="stage || step.kind === 'hone'" :blade="knife" :stack="stack" :stone-name="stoneName" :live-dps="live" />
+      <SectionDrawing v-if="stage || step.kind === 'hone'" :blade="knife" :stack="stack" :stone-name="stoneName" :live-dps="live" :on-face="onFace" />
       <LiveLine v-if="stage || step.kind === 'hone' || step.kind === 'strop'" :angle="angle" :press="press" :wanted-dps="dps" :wanted-newtons="wantedNewtons" />
       <ApexDrawing v-if="step.kind === 'fetch' || step.kind === 'soak' || step.kind === 'clean' || step.kind === 'stow'" :knife="knife" />
       <p v-if="step.kind === 'angle'" class="soft halving">{{ $t('bench.halving') }}</p>
@@ -142,6 +155,7 @@ useKeys({
       <CheckTicks :checks="step.checks" :ticked="here.ticked" @tick="(check, done) => act({ kind: 'tick', stepId: state.stepId, check, done })" />
       <CarryOver v-if="step.kind === 'ends'" :carried="state.carryOver" @leave="(spot, what) => act({ kind: 'carry-over', zone: spot, what })" />
       <p v-if="pace" class="pace" role="status">{{ $t(`bench.pace.${pace}`) }}</p>
+      <p v-if="burrOnFace" class="pace" role="status">{{ $t('bench.burrOnFace') }}</p>
       <p class="ways">
         <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>
         <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="abandon">{{ $t('bench.abandon') }}</button>

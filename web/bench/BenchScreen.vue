@@ -2,7 +2,7 @@
 import { useWakeLock } from '@vueuse/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { v7 as newId } from 'uuid'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { endpoints } from '../../contract/endpoints'
 import type { BenchOffer, BenchSession, GearView, StackPiece } from '../../contract/bench'
 import { call } from '../api'
@@ -47,7 +47,13 @@ const ask = (): Promise<void> => attempt(async () => {
   gear.value = shelf
   pieces.value = owned
 })
-watch(() => knife.value?.id, (id) => { if (id && !running.value) void ask() }, { immediate: true })
+/** Who comes from the workshop has begun already. */
+const route = useRoute()
+watch(() => knife.value?.id, async (id) => {
+  if (!id || running.value) return
+  await ask()
+  if (route.query['go'] === 'on' && offer.value?.open) await resume()
+}, { immediate: true })
 
 function choose(change: { recipeId?: string; startWith?: string; choices?: Record<string, string> }): void {
   // another recipe has stones and ways of its own
@@ -58,6 +64,12 @@ function choose(change: { recipeId?: string; startWith?: string; choices?: Recor
   Object.assign(wish, change)
   void ask()
 }
+/** Begins the workshop work that was saved for this knife. */
+const beginSaved = (): Promise<void> => attempt(async () => {
+  const operation = offer.value?.saved?.operation
+  if (!knife.value || !operation) return
+  running.value = await call(endpoints.startSession, { body: { id: newId(), knifeId: knife.value.id, choices: {}, operation } })
+})
 const begin = (): Promise<void> => attempt(async () => {
   if (!knife.value) return
   const { recipeId, startWith, choices } = wish
@@ -88,7 +100,7 @@ function leave(): void {
   <div class="screen">
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <BenchRun v-if="running && knife" :key="running.id" :begun="running" :knife="knife" :gear="gear" :pieces="pieces" @ended="ended" @leave="leave" />
-    <BenchStart v-else-if="offer && knife" :offer="offer" :knife="knife" :busy="busy" @choose="choose" @begin="begin" @resume="resume" @leave="leave" />
+    <BenchStart v-else-if="offer && knife" :offer="offer" :knife="knife" :busy="busy" @choose="choose" @begin="begin" @begin-saved="beginSaved" @resume="resume" @leave="leave" />
     <div v-else class="page">
       <p class="lead">{{ knife || !fleet.fleet ? (refusal ? '' : $t('shell.loading')) : $t('knife.unknown', { code }) }}</p>
       <button v-if="refusal" class="button" type="button" @click="leave">{{ $t('bench.back') }}</button>

@@ -14,7 +14,7 @@ import BenchHead from './BenchHead.vue'
 import SoakList from './SoakList.vue'
 
 const props = defineProps<{ offer: BenchOffer; knife: KnifeView; busy: boolean }>()
-const emit = defineEmits<{ choose: [change: { recipeId?: string; startWith?: string; choices?: Record<string, string> }]; begin: []; resume: []; leave: [] }>()
+const emit = defineEmits<{ choose: [change: { recipeId?: string; startWith?: string; choices?: Record<string, string> }]; begin: []; beginSaved: []; resume: []; leave: [] }>()
 const formats = useFormats()
 const session = useSession()
 const words = computed(() => verdictWords(props.knife, say, formats.value))
@@ -44,6 +44,10 @@ useKeys({ Enter: goOn, Escape: () => { emit('leave') } })
       <p v-if="offer.open" class="open">
         {{ $t('bench.open', { name: offer.open.personName, time: formats.clock(offer.open.startedAt) }) }}
         <button class="button main" type="button" :disabled="busy" @click="emit('resume')">{{ $t(offer.open.personName === session.person?.name ? 'bench.resume' : 'bench.takeOver') }}</button>
+      </p>
+      <p v-if="offer.saved && !offer.open" class="open">
+        {{ $t(offer.saved.waits ? 'workshop.restWaits' : 'workshop.isSaved', { kind: $t(`workshop.kind.${offer.saved.operation.kind}`) }) }}
+        <button class="button main" type="button" :disabled="busy" @click="emit('beginSaved')">{{ $t('workshop.startSaved') }}</button>
       </p>
       <div class="fields">
         <ChoiceField :model-value="plan.recipeId" :label="$t('bench.recipeLabel')" :options="recipes" @update:model-value="emit('choose', { recipeId: String($event) })" />

@@ -20,7 +20,9 @@ const angleWords = computed(() => {
 })
 const pressWords = computed(() => {
   const live = props.press
-  if (!live || props.wantedNewtons === null) return ''
+  if (props.wantedNewtons === null) return ''
+  // without a scale on the line the number alone helps: a bottle of a litre weighs about 10 N
+  if (!live) return say('bench.live.pressWanted', { wanted: props.wantedNewtons })
   const doubt = untrusted(live)
   if (doubt || live.value === null) return doubt
   const judged = judgePress(live.value, props.wantedNewtons)

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { radians } from '../../core/measure'
 import { faceLength } from '../../core/geometry/stack'
+import { judgeAngle, STEADY_DPS } from '../../core/hand/live'
 import { useFormats } from '../i18n'
 import type { AngleStack } from './angleStack'
 
@@ -11,6 +12,8 @@ const props = defineProps<{
   stoneName: string
   /** an inclinometer's reading, degrees per side; null when none is on the line */
   liveDps?: number | null
+  /** face work: an angle at or below the face is what is wanted */
+  onFace?: boolean
 }>()
 const formats = useFormats()
 
@@ -44,6 +47,20 @@ const arc = computed(() => {
   const angle = radians(shownDps.value)
   return `M ${EDGE_X + radius} ${STONE_TOP} A ${radius} ${radius} 0 0 0 ${EDGE_X + radius * Math.cos(angle)} ${STONE_TOP - radius * Math.sin(angle)}`
 })
+/** Beyond the spine, where the blade does not cover it, the band a steady hand keeps to and the live angle in it. */
+const GAUGE = { inner: WIDTH - 2 * EDGE_X + 6, outer: WIDTH - 2 * EDGE_X + 44 }
+const onGauge = (radius: number, dps: number): string => {
+  const angle = radians(Math.max(0, dps))
+  return `${(EDGE_X + radius * Math.cos(angle)).toFixed(1)} ${(STONE_TOP - radius * Math.sin(angle)).toFixed(1)}`
+}
+const isLive = computed(() => props.liveDps !== null && props.liveDps !== undefined)
+const isOff = computed(() => judgeAngle(shownDps.value, props.stack.dps) !== 'within')
+const band = computed(() => {
+  const [low, high] = [props.stack.dps - STEADY_DPS, props.stack.dps + STEADY_DPS]
+  const { inner, outer } = GAUGE
+  return `M ${onGauge(inner, low)} L ${onGauge(outer, low)} A ${outer} ${outer} 0 0 0 ${onGauge(outer, high)} L ${onGauge(inner, high)} A ${inner} ${inner} 0 0 1 ${onGauge(inner, low)} Z`
+})
+const needle = computed(() => `M ${onGauge(GAUGE.inner, shownDps.value)} L ${onGauge(GAUGE.outer + 10, shownDps.value)}`)
 const recipe = computed(() => (props.stack.choice?.pieces ?? []).map(({ name, count }) => `${count} × ${name}`).join(' + '))
 </script>
 
@@ -54,12 +71,16 @@ const recipe = computed(() => (props.stack.choice?.pieces ?? []).map(({ name, co
       <rect class="stone-top" :x="10" :y="STONE_TOP" :width="WIDTH - 20" height="4" />
       <rect v-for="(piece, index) in pieces" :key="index" class="piece" :x="spineLow[0] - 42" :y="piece.y" width="66" :height="piece.height" rx="2" />
       <polygon class="blade" :points="path" />
+      <template v-if="isLive">
+        <path class="band" :class="{ off: isOff }" :d="band" />
+        <path class="needle" :class="{ off: isOff }" :d="needle" />
+      </template>
       <path class="arc" :d="arc" />
       <text class="angle" :x="EDGE_X + 162" :y="STONE_TOP - 14">{{ formats.angle(Math.round(shownDps * 10) / 10) }}</text>
       <text class="name" x="24" :y="STONE_TOP + 36">{{ stoneName }}</text>
     </svg>
     <figcaption v-if="stack.problem === 'too-tall'">{{ $t('bench.stackTooTall', { height: formats.length(stack.stackMm) }) }}</figcaption>
-    <figcaption v-else-if="stack.problem === 'flatter-than-face'">{{ $t('bench.flatterThanFace') }}</figcaption>
+    <figcaption v-else-if="stack.problem === 'flatter-than-face'">{{ $t(onFace ? 'bench.flatOnFace' : 'bench.flatterThanFace') }}</figcaption>
     <figcaption v-else-if="stack.problem === 'no-pieces'">{{ $t('bench.stackNoPieces', { height: formats.length(stack.stackMm) }) }}</figcaption>
     <figcaption v-else-if="stack.problem === 'too-coarse'">{{ $t('bench.stackTooCoarse', { height: formats.length(stack.stackMm), angle: formats.angle(Math.round((stack.choice?.dps ?? 0) * 10) / 10) }) }}</figcaption>
     <figcaption v-else>
@@ -92,6 +113,22 @@ svg {
   fill: var(--ember-wash);
   stroke: var(--ember);
   stroke-width: 1;
+}
+.band {
+  fill: none;
+  stroke: var(--keen);
+  stroke-width: 2;
+}
+.band.off {
+  stroke-dasharray: 5 4;
+  stroke: var(--ember);
+}
+.needle {
+  stroke: var(--keen);
+  stroke-width: 4;
+}
+.needle.off {
+  stroke: var(--ember);
 }
 .arc {
   fill: none;

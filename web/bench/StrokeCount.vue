@@ -13,8 +13,8 @@ const usual = computed(() => Math.max(1, Math.round(props.step.strokes / ZONES.l
     <span class="big num">{{ here.strokes[zone] }}</span>
     <span class="soft">{{ $t('bench.strokesHere', { zone: $t(`zone.${zone}`), usual }) }}</span>
   </p>
-  <div class="zones" role="group" :aria-label="$t('curve.zone')">
-    <button v-for="one in ZONES" :key="one" type="button" :aria-pressed="zone === one" :class="{ felt: here.burr[one] }" @click="zone = one">
+  <div class="zones spot-row" role="group" :aria-label="$t('curve.zone')">
+    <button v-for="one in ZONES" :key="one" class="spot-button" type="button" :aria-pressed="zone === one" :class="{ felt: here.burr[one] }" @click="zone = one">
       <b>{{ $t(`zone.${one}`) }}</b>
       <span class="num">{{ $t('bench.zoneLine', { strokes: here.strokes[one], burr: $t(here.burr[one] ? 'bench.burrYes' : 'bench.burrNo') }) }}</span>
     </button>
@@ -33,29 +33,11 @@ const usual = computed(() => Math.max(1, Math.round(props.step.strokes / ZONES.l
   line-height: 0.95;
   min-width: 1.2ch;
 }
-.zones {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 10px;
-}
 button {
-  display: grid;
-  gap: 2px;
   min-height: 72px;
-  padding: 8px 14px;
-  border: 2px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
 }
 button.felt {
   border-color: var(--keen);
-}
-button[aria-pressed='true'] {
-  border-color: var(--ember);
 }
 @media (max-width: 700px) {
   .big {

@@ -2,7 +2,7 @@ import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { v7 as newId } from 'uuid'
 import { computed, ref, type ComputedRef, type Ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
-import type { BenchAction, BenchSession } from '../../contract/bench'
+import { asSessionAction, foldable, type BenchAction, type BenchSession } from '../../contract/bench'
 import { sessionState, stepState, type SessionAction, type SessionPlan, type SessionState, type StepState } from '../../core/hand/session'
 import { call, Refusal } from '../api'
 import { useSession } from '../stores/session'
@@ -20,12 +20,6 @@ interface Kept {
 const SEND_EVERY_MS = 2500
 const LARGEST_BATCH = 500
 const keptAs = (sessionId: string): string => `yorvik.bench.${sessionId}`
-
-const corePlan = ({ plan }: BenchSession): SessionPlan => ({
-  ...plan,
-  notes: [],
-  stages: plan.stages.map(({ stoneId, micron, ...stage }) => ({ ...stage, stone: { id: stoneId, micron }, removesMm3: 0 })),
-})
 
 export interface RunningSession {
   readonly session: ComputedRef<BenchSession>
@@ -56,10 +50,10 @@ export function useBenchSession(begun: BenchSession): RunningSession {
   let sending = Promise.resolve()
   const unheard = ref(false)
   const session = computed(() => kept.value.session)
-  const plan = computed(() => corePlan(session.value))
+  const plan = computed(() => foldable(session.value.plan))
   const actions = computed((): SessionAction[] => [
-    ...session.value.actions.map(({ personId, action }) => ({ ...action, personId, atMs: new Date(action.at).getTime() })),
-    ...kept.value.waiting.map((action) => ({ ...action, personId: signedIn.person?.id ?? null, atMs: new Date(action.at).getTime() })),
+    ...session.value.actions.map(asSessionAction),
+    ...kept.value.waiting.map((action) => asSessionAction({ action, personId: signedIn.person?.id ?? null })),
   ])
   const state = computed(() => sessionState(plan.value, new Date(session.value.startedAt).getTime(), session.value.startedBy, actions.value))
   const at = computed(() => Math.max(0, plan.value.steps.findIndex(({ id }) => id === state.value.stepId)))

@@ -64,7 +64,7 @@ function leave(): void {
 
 <template>
   <div class="screen">
-    <header>
+    <header class="task-head">
       <b class="num">{{ code }}</b>
       <span v-if="knife">{{ $t(`type.${knife.type}`) }} · {{ $t('check.title') }} · {{ session.person?.name }}</span>
       <span class="end">{{ $t('check.escape') }}</span>
@@ -82,20 +82,7 @@ function leave(): void {
   display: flex;
   flex-direction: column;
 }
-header {
-  display: flex;
-  align-items: center;
-  gap: 18px;
-  min-height: 52px;
-  padding: 8px 26px;
-  background: var(--slate);
-  color: var(--on-slate);
-}
-header b {
-  font-size: 1.25rem;
-}
 .end {
-  margin-left: auto;
   color: var(--on-slate-soft);
 }
 .refusal {
@@ -107,9 +94,6 @@ header b {
 @media (max-width: 700px) {
   .end {
     display: none;
-  }
-  header {
-    padding-inline: 14px;
   }
 }
 </style>

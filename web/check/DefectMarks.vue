@@ -10,7 +10,7 @@ import { defectsOf, type CheckDraft } from './checkDraft'
 
 const props = defineProps<{ known: Defects; zones: readonly Zone[] }>()
 const draft = defineModel<CheckDraft>({ required: true })
-const MARKS = ['burrLeft', 'tipBent', 'tipGone', 'handleLoose', 'cracked'] as const
+const MARKS = ['burrLeft', 'wedges', 'tipBent', 'tipGone', 'handleLoose', 'cracked'] as const
 const now = computed(() => defectsOf(draft.value, props.known))
 const zoneOptions = computed(() => props.zones.map((zone) => ({ value: zone, label: say(`zone.${zone}`) })))
 
@@ -33,7 +33,7 @@ const isUnsafe = computed(() => now.value.handleLoose || now.value.cracked || no
     <div class="marks">
       <button class="button" type="button" :aria-pressed="now.chip !== null" @click="set({ chip: now.chip ? null : FIRST_CHIP })">{{ $t('defect.chip') }}</button>
       <button v-for="zone in zones" :key="zone" class="button" type="button" :aria-pressed="now.glint.includes(zone)" @click="toggleGlint(zone)">{{ $t('defect.glint', { zone: $t(`zone.${zone}`) }) }}</button>
-      <button v-for="mark in MARKS" :key="mark" class="button" type="button" :aria-pressed="now[mark]" @click="set({ [mark]: !now[mark] })">{{ capital($t(`defect.${mark}`)) }}</button>
+      <button v-for="mark in MARKS" :key="mark" class="button" type="button" :aria-pressed="now[mark] === true" @click="set({ [mark]: !now[mark] })">{{ capital($t(`defect.${mark}`)) }}</button>
     </div>
     <div v-if="now.chip" class="chip">
       <ChoiceField v-model="chipZone" :label="$t('check.chipWhere')" :options="zoneOptions" />

@@ -57,8 +57,11 @@ const { testers, chosen, zeroed, live, askZero } = useTester(
   grid-area: simulator;
   align-self: start;
 }
-.tester .button {
-  margin-left: 10px;
+.tester {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 10px;
 }
 .side {
   grid-area: side;

@@ -22,9 +22,9 @@ function repeats(zone: Zone): string {
 </script>
 
 <template>
-  <ul class="spots" :aria-label="$t('check.spots')">
+  <ul class="spots spot-row" :aria-label="$t('check.spots')">
     <li v-for="zone in ZONES" :key="zone">
-      <button type="button" :aria-pressed="draft.zone === zone" @click="emit('choose', zone)">
+      <button class="spot-button" type="button" :aria-pressed="draft.zone === zone" @click="emit('choose', zone)">
         <b>{{ $t(`zone.${zone}`) }}</b>
         <span class="value num" aria-live="polite">{{ found(zone) }}</span>
         <span class="soft small num">{{ repeats(zone) || $t('check.was', { force: formats.force(knife.zones[zone].forceGf), word: $t(`edge.${knife.zones[zone].word}`) }) }}</span>
@@ -34,26 +34,9 @@ function repeats(zone: Zone): string {
 </template>
 
 <style scoped>
-.spots {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 10px;
-}
 button {
-  display: grid;
   width: 100%;
   min-height: 92px;
-  padding: 8px 14px;
-  border: 2px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-button[aria-pressed='true'] {
-  border-color: var(--ember);
 }
 .value {
   font-size: 1.5rem;

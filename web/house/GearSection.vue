@@ -3,6 +3,7 @@ import { computed, reactive, ref, shallowRef } from 'vue'
 import { v7 as newId } from 'uuid'
 import { endpoints } from '../../contract/endpoints'
 import type { GearView } from '../../contract/bench'
+import type { Crew } from '../../contract/week'
 import { GEAR_KINDS, isStone, type GearKind } from '../../core/abrasive/gear'
 import { capital } from '../../words/format'
 import { call } from '../api'
@@ -23,16 +24,19 @@ const open = ref(false)
 const isNew = ref(true)
 const form = reactive({
   id: '', name: '', kind: 'soaking-stone' as GearKind, scale: 'JIS' as Scale | 'none', grit: null as number | null, soakMinutes: null as number | null,
-  thicknessMm: null as number | null, dishMm: null as number | null, compound: '', twoSidedWith: null as string | null,
+  thicknessMm: null as number | null, dishMm: null as number | null, compound: '', twoSidedWith: null as string | null, benchId: null as string | null,
 })
 const kinds = computed(() => GEAR_KINDS.map((value) => ({ value, label: capital(say(`gear.kind.${value}`)) })))
 const scales = computed(() => [...(['JIS', 'FEPA-F', 'FEPA-P', 'micron'] as const).map((value) => ({ value, label: say(`gear.scaleName.${value}`) })), { value: 'none' as const, label: say('gear.noScale') }])
 
 const partners = computed(() => [{ value: null, label: say('gear.alone') }, ...gear.value.filter(({ id, kind }) => id !== form.id && isStone(kind)).map(({ id, name }) => ({ value: id, label: name }))])
+const benches = shallowRef<Crew['benches']>([])
+const places = computed(() => [{ value: null, label: say('gear.anyBench') }, ...benches.value.filter(({ active }) => active).map(({ id, name }) => ({ value: id, label: name }))])
 const nameOf = (id: string): string => gear.value.find((one) => one.id === id)?.name ?? ''
 
 async function load(): Promise<void> {
   await change(async () => { gear.value = await call(endpoints.gear) })
+  await change(async () => { benches.value = (await call(endpoints.crew)).benches })
   loaded.value = true
 }
 void load()
@@ -41,7 +45,7 @@ function start(one: GearView | null): void {
   isNew.value = one === null
   Object.assign(form, one
     ? { ...one, scale: one.scale ?? 'none' }
-    : { id: newId(), name: '', kind: 'soaking-stone', scale: 'JIS', grit: null, soakMinutes: null, thicknessMm: null, dishMm: null, compound: '', twoSidedWith: null })
+    : { id: newId(), name: '', kind: 'soaking-stone', scale: 'JIS', grit: null, soakMinutes: null, thicknessMm: null, dishMm: null, compound: '', twoSidedWith: null, benchId: null })
   refusal.value = ''
   open.value = true
 }
@@ -72,7 +76,7 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
 </script>
 
 <template>
-  <section>
+  <section class="form-section">
     <p class="soft">{{ $t('gear.hint') }}</p>
     <p v-if="refusal && !open" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="loaded && gear.length === 0" class="lead">{{ $t('gear.none') }}</p>
@@ -87,7 +91,10 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
           <td>{{ $t(`gear.kind.${one.kind}`) }}<span v-if="one.twoSidedWith" class="soft small">, {{ $t('gear.twoSided').toLowerCase() }} {{ nameOf(one.twoSidedWith) }}</span></td>
           <td class="num">{{ gritText(one) }}</td>
           <td class="num">{{ one.soakMinutes > 0 ? `${formats.minutes(one.soakMinutes)}, ${$t(`gear.bathName.${one.bath}`)}` : '–' }}</td>
-          <td :class="{ due: one.flatten.due }">{{ flatText(one) || $t('gear.never') }}</td>
+          <td>
+            <span :class="{ due: one.flatten.due }">{{ flatText(one) || $t('gear.never') }}</span>
+            <span v-if="one.flattenedAt && dishes(one)" class="soft small last">{{ $t('gear.lastFlattened', { day: formats.shortDay(one.flattenedAt) }) }}</span>
+          </td>
           <td>
             <button v-if="dishes(one)" class="button" type="button" @click="flattened(one)">{{ $t('gear.flattened') }}</button>
             <button class="button quiet" type="button" @click="start(one)">{{ $t('house.change') }}</button>
@@ -105,10 +112,13 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
         <ChoiceField v-model="form.scale" :label="$t('gear.scale')" :options="scales" />
         <MeasureField v-if="form.scale !== 'none'" v-model="form.grit" :label="$t('gear.grit')" />
         <ChoiceField v-if="isStone(form.kind)" v-model="form.twoSidedWith" :label="$t('gear.twoSided')" :options="partners" />
+        <ChoiceField v-if="isStone(form.kind)" v-model="form.benchId" :label="$t('gear.bench')" :options="places" />
         <p class="soft small">{{ $t(`gear.liquid.${form.kind}`) }}</p>
-        <MeasureField v-model="form.soakMinutes" :label="$t('gear.soak')" unit="min" />
-        <MeasureField v-model="form.thicknessMm" :label="$t('gear.thickness')" unit="mm" />
-        <MeasureField v-model="form.dishMm" :label="$t('gear.dish')" unit="mm" />
+        <div v-if="isStone(form.kind)" class="stone">
+          <MeasureField v-model="form.soakMinutes" :label="$t('gear.soak')" unit="min" />
+          <MeasureField v-model="form.thicknessMm" :label="$t('gear.thickness')" unit="mm" />
+          <MeasureField v-model="form.dishMm" :label="$t('gear.dish')" unit="mm" />
+        </div>
         <TextField v-if="form.kind === 'strop'" v-model="form.compound" :label="$t('gear.compound')" />
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
         <div class="dialog-actions"><button class="button main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</button></div>
@@ -118,12 +128,9 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
 </template>
 
 <style scoped>
-section {
+.stone {
   display: grid;
-  gap: 14px;
-}
-form {
-  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 12px;
 }
 .warning {
@@ -132,5 +139,8 @@ form {
 }
 .due {
   font-weight: 700;
+}
+.last {
+  display: block;
 }
 </style>

@@ -40,7 +40,7 @@ const setActive = (person: Person, active: boolean): Promise<boolean> => change(
 </script>
 
 <template>
-  <section>
+  <section class="form-section">
     <p class="soft">{{ $t('house.peopleHint') }}</p>
     <p v-if="refusal && !open" class="refusal" role="alert">{{ refusal }}</p>
     <table class="plain">
@@ -72,13 +72,3 @@ const setActive = (person: Person, active: boolean): Promise<boolean> => change(
   </section>
 </template>
 
-<style scoped>
-section {
-  display: grid;
-  gap: 14px;
-}
-form {
-  display: grid;
-  gap: 12px;
-}
-</style>

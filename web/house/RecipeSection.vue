@@ -1,19 +1,19 @@
 <script setup lang="ts">
+import { v7 as newId } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Recipe, RecipeView } from '../../contract/bench'
-import { STROKE_SCHEMES, type StrokeScheme } from '../../core/abrasive/strokeLadder'
+import { STEP_KINDS, type StepKind } from '../../core/hand/recipe'
 import { capital } from '../../words/format'
 import { call } from '../api'
 import { say } from '../i18n'
 import { useNotices } from '../stores/notices'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
-import TextField from '../ui/TextField.vue'
+import RecipeStepFields from './RecipeStepFields.vue'
 import SchoolList from './SchoolList.vue'
 import { useChange } from './useChange'
 
-type Step = Recipe['steps'][number]
 const notices = useNotices()
 const { refusal, change } = useChange()
 const all = shallowRef<RecipeView[]>([])
@@ -23,7 +23,8 @@ const isOwn = computed(() => all.value.find(({ recipe }) => recipe.id === chosen
 const names = computed(() => all.value.map(({ recipe, own }) => ({
   value: recipe.id, label: capital(say(`bench.recipe.${recipe.id}`)) + (own ? ` (${say('recipes.own')})` : ''),
 })))
-const schemes = computed(() => [{ value: 'none', label: say('recipes.noCount') }, ...STROKE_SCHEMES.map((value) => ({ value, label: say(`recipes.scheme.${value}`) }))])
+const added = ref<StepKind>('look')
+const kinds = STEP_KINDS.map((value) => ({ value, label: capital(say(`bench.step.${value}.name`, { stone: '', side: '' }).trim()) }))
 
 function open(id: string): void {
   chosen.value = id
@@ -36,14 +37,12 @@ async function load(): Promise<void> {
 }
 void load()
 
-function setScheme(step: Step, scheme: string): void {
-  if (scheme === 'none') delete step.scheme
-  else step.scheme = scheme as StrokeScheme
-}
-function setWords(step: Step, part: 'what' | 'why', text: string): void {
-  const words = { what: step.words?.what ?? '', why: step.words?.why ?? '', [part]: text }
-  if (words.what.trim() === '') delete step.words
-  else step.words = words
+/** A step of the house's own goes before the closing test, where it can be moved from. */
+function add(): void {
+  const { value } = draft
+  if (!value) return
+  const at = Math.max(0, value.steps.findIndex(({ kind }) => kind === 'test' || kind === 'clean'))
+  value.steps.splice(at, 0, { id: `own-${newId().slice(-8)}`, kind: added.value, each: 'once', checks: [], cautions: [] })
 }
 function move(at: number, by: number): void {
   const { value } = draft
@@ -76,23 +75,15 @@ async function restore(): Promise<void> {
       <MeasureField v-if="draft" v-model="draft.finishMicron" :label="$t('recipes.finish')" unit="µm" />
     </div>
     <ol v-if="draft">
-      <li v-for="(step, at) in draft.steps" :key="step.id">
-        <div class="head">
-          <b>{{ capital($t(`bench.step.${step.kind}.name`, { stone: '', side: step.side ? $t(step.side === 'first' ? 'bench.right' : 'bench.left') : '' }).trim()) }}</b>
-          <span class="soft small">{{ $t(step.each === 'stone' ? 'recipes.each' : 'recipes.once') }}</span>
-          <span class="ways">
-            <button class="button quiet" type="button" :disabled="at === 0" @click="move(at, -1)">{{ $t('recipes.up') }}</button>
-            <button class="button quiet" type="button" :disabled="at === draft.steps.length - 1" @click="move(at, 1)">{{ $t('recipes.down') }}</button>
-            <button class="button quiet" type="button" @click="draft.steps.splice(at, 1)">{{ $t('recipes.drop') }}</button>
-          </span>
-        </div>
-        <div class="own">
-          <ChoiceField :model-value="step.scheme ?? 'none'" :label="$t('recipes.count')" :options="schemes" @update:model-value="setScheme(step, String($event))" />
-          <TextField :model-value="step.words?.what ?? ''" :label="$t('recipes.what')" :hint="$t('recipes.keep')" @update:model-value="setWords(step, 'what', $event)" />
-          <TextField :model-value="step.words?.why ?? ''" :label="$t('recipes.why')" @update:model-value="setWords(step, 'why', $event)" />
-        </div>
-      </li>
+      <RecipeStepFields
+        v-for="(step, at) in draft.steps" :key="step.id" :model-value="step" :recipe-id="draft.id"
+        :is-first="at === 0" :is-last="at === draft.steps.length - 1" @move="move(at, $event)" @drop="draft.steps.splice(at, 1)" @update:model-value="draft.steps[at] = $event"
+      />
     </ol>
+    <div v-if="draft" class="fields">
+      <ChoiceField v-model="added" :label="$t('recipes.another')" :options="kinds" />
+      <button class="button low" type="button" @click="add">{{ $t('recipes.add') }}</button>
+    </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p class="actions">
       <button class="button main" type="button" :disabled="!draft" @click="save">{{ $t('recipes.save') }}</button>
@@ -112,30 +103,14 @@ section {
   grid-template-columns: minmax(0, 320px) 140px;
   gap: 14px;
 }
-li {
-  border-top: 1px solid var(--rule);
-  padding: 8px 0 12px;
-}
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 14px;
-}
-.ways {
-  margin-left: auto;
-}
-.own {
-  display: grid;
-  grid-template-columns: 220px minmax(0, 1fr) minmax(0, 1fr);
-  gap: 12px;
+.low {
+  align-self: end;
 }
 .actions {
   display: flex;
   gap: 10px;
 }
 @media (max-width: 900px) {
-  .own,
   .fields {
     grid-template-columns: minmax(0, 1fr);
   }

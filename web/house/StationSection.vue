@@ -19,26 +19,26 @@ const { refusal, change } = useChange()
 const open = ref(false)
 const isNew = ref(true)
 const USUAL_HOURS = 2
-const form = reactive({ id: '', name: '', board: 'soft-plastic' as Station['board'], product: 'mixed' as Station['product'], hoursPerService: USUAL_HOURS as number | null, active: true })
+const form = reactive({ id: '', name: '', board: 'soft-plastic' as Station['board'], product: 'mixed' as Station['product'], hoursPerService: USUAL_HOURS as number | null, weight: 1 as number | null, active: true })
 const boards = computed(() => BOARDS.map((value) => ({ value, label: say(`board.${value}`) })))
 const products = computed(() => PRODUCTS.map((value) => ({ value, label: say(`product.${value}`) })))
 
 function start(station: Station | null): void {
   isNew.value = station === null
-  Object.assign(form, station ?? { id: newId(), name: '', board: 'soft-plastic', product: 'mixed', hoursPerService: USUAL_HOURS, active: true })
+  Object.assign(form, station ?? { id: newId(), name: '', board: 'soft-plastic', product: 'mixed', hoursPerService: USUAL_HOURS, weight: 1, active: true })
   refusal.value = ''
   open.value = true
 }
 async function save(): Promise<void> {
-  const { id, hoursPerService, ...rest } = form
-  const body = { ...rest, hoursPerService: hoursPerService ?? 0 }
+  const { id, hoursPerService, weight, ...rest } = form
+  const body = { ...rest, hoursPerService: hoursPerService ?? 0, weight: weight ?? 1 }
   const done = await change(() => (isNew.value ? call(endpoints.addStation, { body: { id, ...body } }) : call(endpoints.editStation, { params: { id }, body })))
   if (done) open.value = false
 }
 </script>
 
 <template>
-  <section>
+  <section class="form-section">
     <p class="soft">{{ $t('house.stationsHint') }}</p>
     <table v-if="fleet.stations.size > 0" class="plain">
       <thead><tr><th>{{ $t('field.name') }}</th><th>{{ $t('field.board') }}</th><th>{{ $t('field.product') }}</th><th>{{ $t('field.hoursPerService') }}</th><th /></tr></thead>
@@ -60,6 +60,7 @@ async function save(): Promise<void> {
         <ChoiceField v-model="form.board" :label="$t('field.board')" :options="boards" :hint="$t('house.boardHint')" />
         <ChoiceField v-model="form.product" :label="$t('field.product')" :options="products" />
         <MeasureField v-model="form.hoursPerService" :label="$t('field.hoursPerService')" unit="h" :hint="$t('house.hoursHint')" />
+        <MeasureField v-model="form.weight" :label="$t('field.weight')" :hint="$t('house.weightHint')" />
         <p v-if="!isNew" class="soft small">{{ $t('house.fromNow') }}</p>
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
         <div class="dialog-actions"><button class="button main" type="submit" :disabled="form.name.trim() === '' || form.hoursPerService === null">{{ $t('shell.save') }}</button></div>
@@ -68,13 +69,3 @@ async function save(): Promise<void> {
   </section>
 </template>
 
-<style scoped>
-section {
-  display: grid;
-  gap: 14px;
-}
-form {
-  display: grid;
-  gap: 12px;
-}
-</style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { dullAheadWords, runnerUpWords, verdictWords } from '../../words/verdict'
+import { dullAheadWords, plannedSentence, runnerUpWords, verdictWords } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../stores/fleet'
 import { useSession } from '../stores/session'
@@ -12,6 +12,7 @@ import EdgeCurve from './EdgeCurve.vue'
 import KnifeDialogs, { type KnifeDialog } from './KnifeDialogs.vue'
 import KnifeFacts from './KnifeFacts.vue'
 import KnifeLessons from './KnifeLessons.vue'
+import KnifeSessions from './KnifeSessions.vue'
 import KnifeTimeline from './KnifeTimeline.vue'
 import SteelLeft from './SteelLeft.vue'
 import { useEdgeStory } from './useEdgeStory'
@@ -27,6 +28,7 @@ const dialog = ref<KnifeDialog | null>(null)
 const knife = computed(() => fleet.byCode(props.code))
 const words = computed(() => (knife.value ? verdictWords(knife.value, say, formats.value) : null))
 const ahead = computed(() => (knife.value ? dullAheadWords(knife.value, say, formats.value, fleet.fleet?.now ?? '') : ''))
+const planned = computed(() => plannedSentence(fleet.planned.get(knife.value?.id ?? ''), fleet.fleet?.now ?? '', (id) => fleet.people.get(id)?.name ?? '', say, formats.value))
 const otherwise = computed(() => (knife.value ? runnerUpWords(knife.value, say, formats.value) : ''))
 const line = computed(() => {
   const one = knife.value
@@ -70,6 +72,7 @@ useKeys({
       <b>{{ words.what }}</b> {{ words.why }}
       <span v-if="knife.word !== 'dull' && knife.word !== 'out'">{{ ahead }}</span>
       <span v-if="otherwise && !isOut" class="soft"> {{ otherwise }}</span>
+      <span v-if="planned"> {{ planned }}</span>
     </p>
     <p v-if="knife.verdict.action === 'quarantine' || isOut" class="soft small">{{ $t('caution.unsafe') }}</p>
     <div class="actions no-print">
@@ -77,6 +80,7 @@ useKeys({
         <RouterLink class="button main" :to="{ name: 'check', params: { code: knife.code } }">{{ $t('next.check') }}</RouterLink>
         <HonedButton v-if="!isOut" :knife="knife" />
         <RouterLink v-if="!isOut" class="button" :to="{ name: 'bench', params: { code: knife.code } }">{{ $t('next.bench') }}</RouterLink>
+        <RouterLink v-if="!isOut" class="button" :to="{ name: 'workshop', params: { code: knife.code } }">{{ $t('workshop.open') }}</RouterLink>
         <button v-if="session.may('log-sharpening')" class="button" type="button" @click="dialog = 'sharpened'">{{ $t('next.sharpened') }}</button>
         <button class="button" type="button" @click="dialog = 'measure'">{{ $t('knife.measure') }}</button>
         <button v-if="session.may('move-knife')" class="button" type="button" @click="dialog = 'move'">{{ $t('knife.move') }}</button>
@@ -96,7 +100,10 @@ useKeys({
     <p v-else class="waiting soft">{{ failed ? $t('shell.offline') : $t('knife.storyLoading') }}</p>
     <div class="columns">
       <KnifeTimeline :knife="knife" />
-      <KnifeFacts :knife="knife" @measure="dialog = 'measure'" />
+      <div class="side">
+        <KnifeFacts :knife="knife" @measure="dialog = 'measure'" />
+        <KnifeSessions :knife="knife" />
+      </div>
     </div>
     <KnifeDialogs v-model="dialog" :knife="knife" />
   </div>
@@ -123,6 +130,11 @@ useKeys({
   display: grid;
   grid-template-columns: minmax(0, 1fr) 320px;
   gap: 28px;
+}
+.side {
+  display: grid;
+  gap: 20px;
+  align-content: start;
 }
 .told {
   margin: 20px 0 24px;

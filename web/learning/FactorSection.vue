@@ -22,9 +22,9 @@ const write = (factor: number): string => factor.toFixed(2)
 <template>
   <section class="heavy-rule">
     <h2>{{ title }}</h2>
-    <p class="soft hint">{{ hint }}</p>
-    <p v-for="row in found" :key="row.key" class="found">{{ row.words }}</p>
-    <div class="both">
+    <p class="soft learned-hint">{{ hint }}</p>
+    <p v-for="row in found" :key="row.key" class="learned-finding">{{ row.words }}</p>
+    <div class="chart-and-table">
       <WhiskerChart :what="title" :rows="whiskers" :reference="1" />
       <table class="plain">
         <thead><tr><th>{{ $t('house-learned.what') }}</th><th>{{ $t('house-learned.table') }}</th><th>{{ $t('house-learned.learnedColumn') }}</th><th>{{ $t('house-learned.readings') }}</th></tr></thead>
@@ -44,29 +44,3 @@ const write = (factor: number): string => factor.toFixed(2)
   </section>
 </template>
 
-<style scoped>
-.hint {
-  max-width: 60em;
-}
-.found {
-  margin: 6px 0;
-  font-size: 1.15rem;
-  max-width: 54em;
-}
-.both {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-  gap: 24px;
-  align-items: start;
-  margin-top: 8px;
-}
-td:last-child,
-th:last-child {
-  text-align: right;
-}
-@media (max-width: 980px) {
-  .both {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

@@ -18,9 +18,9 @@ const write = (factor: number): string => factor.toFixed(2)
 <template>
   <section class="heavy-rule">
     <h2>{{ $t('house-learned.hands') }}</h2>
-    <p class="soft hint">{{ $t('house-learned.handsHint') }}</p>
-    <p v-for="{ hand, words: sentence } in told" :key="hand.personId" :class="hand.zones.some(({ effect }) => effect.says === 'more') ? 'found' : 'other soft'">{{ sentence }}</p>
-    <div class="both">
+    <p class="soft learned-hint">{{ $t('house-learned.handsHint') }}</p>
+    <p v-for="{ hand, words: sentence } in told" :key="hand.personId" :class="hand.zones.some(({ effect }) => effect.says === 'more') ? 'learned-finding' : 'other soft'">{{ sentence }}</p>
+    <div class="chart-and-table">
       <WhiskerChart :what="$t('house-learned.hands')" :rows="whiskers" :reference="1" />
       <table class="plain">
         <thead><tr><th>{{ $t('house-learned.what') }}</th><th v-for="zone in ['heel', 'belly', 'tip']" :key="zone">{{ $t(`zone.${zone}`) }}</th><th>{{ $t('house-learned.life') }}</th><th>{{ $t('house-learned.readings') }}</th></tr></thead>
@@ -40,31 +40,7 @@ const write = (factor: number): string => factor.toFixed(2)
 </template>
 
 <style scoped>
-.hint {
-  max-width: 60em;
-}
-.found {
-  margin: 6px 0;
-  font-size: 1.15rem;
-  max-width: 54em;
-}
-.both {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.35fr);
-  gap: 24px;
-  align-items: start;
-  margin-top: 8px;
-}
 .band {
   display: block;
-}
-td:last-child,
-th:last-child {
-  text-align: right;
-}
-@media (max-width: 980px) {
-  .both {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

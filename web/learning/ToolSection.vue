@@ -19,7 +19,7 @@ const reference = computed(() => percent(props.tools[0]?.tableEfficiency ?? 0.5)
     <h2>{{ $t('house-learned.tools') }}</h2>
     <p class="soft">{{ $t('house-learned.toolsHint') }}</p>
     <p v-for="sentence in words" :key="sentence" class="word">{{ sentence }}</p>
-    <div class="both">
+    <div class="chart-and-table">
       <WhiskerChart :what="$t('house-learned.tools')" :rows="whiskers" :reference="reference" suffix=" %" />
       <table class="plain">
         <thead><tr><th>{{ $t('house-learned.what') }}</th><th>{{ $t('house-learned.table') }}</th><th>{{ $t('house-learned.learnedColumn') }}</th><th>{{ $t('house-learned.honings') }}</th></tr></thead>
@@ -39,21 +39,5 @@ const reference = computed(() => percent(props.tools[0]?.tableEfficiency ?? 0.5)
 <style scoped>
 .word {
   margin: 4px 0;
-}
-.both {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-  gap: 24px;
-  align-items: start;
-  margin-top: 8px;
-}
-td:last-child,
-th:last-child {
-  text-align: right;
-}
-@media (max-width: 980px) {
-  .both {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

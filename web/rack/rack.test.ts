@@ -30,8 +30,8 @@ beforeEach(() => {
   setActivePinia(createPinia())
   fleet = useFleet()
   fleet.fleet = {
-    now: '2026-11-24T14:42:00Z', knives, people: [person('ilse', 'Ilse Brandt'), person('noor', 'Noël Aster')],
-    stations: [{ id: 'hot', name: 'Sauté', board: 'rubber', product: 'mixed', hoursPerService: 2, active: true }, { id: 'bread', name: 'Bread', board: 'edge-grain', product: 'bread', hoursPerService: 1, active: true }],
+    now: '2026-11-24T14:42:00Z', knives, planned: [], people: [person('ilse', 'Ilse Brandt'), person('noor', 'Noël Aster')],
+    stations: [{ id: 'hot', name: 'Sauté', board: 'rubber', product: 'mixed', hoursPerService: 2, active: true, weight: 1 }, { id: 'bread', name: 'Bread', board: 'edge-grain', product: 'bread', hoursPerService: 1, active: true, weight: 1 }],
     day: { startsAt: '2026-11-24T00:00:00Z', services: [], quiet: [] },
   }
 })

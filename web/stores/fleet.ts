@@ -10,6 +10,8 @@ const REFRESH_MS = 60_000
 export const useFleet = defineStore('fleet', () => {
   const fleet = shallowRef<Fleet | null>(null)
   const stale = ref(false)
+  /** counts what the house has told: something changed */
+  const revision = ref(0)
   let feed: EventSource | null = null
   let timer: ReturnType<typeof setInterval> | null = null
 
@@ -44,9 +46,13 @@ export const useFleet = defineStore('fleet', () => {
   const people = computed(() => new Map((fleet.value?.people ?? []).map((person) => [person.id, person])))
   const stations = computed(() => new Map((fleet.value?.stations ?? []).map((station) => [station.id, station])))
 
+  const planned = computed(() => new Map((fleet.value?.planned ?? []).map((session) => [session.knifeId, session])))
+
   return {
     fleet,
     stale,
+    revision,
+    planned,
     people,
     stations,
     load,
@@ -57,7 +63,10 @@ export const useFleet = defineStore('fleet', () => {
     watch: (): void => {
       if (feed) return
       feed = new EventSource('/api/changes')
-      feed.addEventListener('changed', reload)
+      feed.addEventListener('changed', () => {
+        revision.value++
+        reload()
+      })
       timer = setInterval(reload, REFRESH_MS)
     },
     forget: (): void => {

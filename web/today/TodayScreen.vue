@@ -22,15 +22,19 @@ const wallNow = useNow({ interval: 15_000 })
 const nowMs = computed(() => wallNow.value.getTime() + session.clockOffsetMs)
 const nowText = computed(() => new Date(nowMs.value).toISOString())
 const list = computed(() => (fleet.fleet ? dayList(fleet.fleet, session.person?.id ?? null) : null))
-/** A screen shows about this many people; the rest are drawn right after it. */
-const FIRST_PEOPLE = 6
+/** A screen shows about this many people; the rest come a few a frame once these are on it. */
+const FIRST_PEOPLE = 3
+/** So many knives for the stones stand beside them. */
+const FIRST_STONES = 8
 const peopleShown = ref(FIRST_PEOPLE)
+const allShown = computed(() => list.value !== null && peopleShown.value >= list.value.people.length)
 watch(
-  () => list.value !== null,
-  async (isThere) => {
-    if (!isThere) return
+  [() => list.value !== null, peopleShown],
+  async () => {
+    if (!list.value || allShown.value) return
     await nextTick()
-    requestAnimationFrame(() => { peopleShown.value = Infinity })
+    // one frame to paint what is there, the next to add to it
+    requestAnimationFrame(() => requestAnimationFrame(() => { peopleShown.value += FIRST_PEOPLE }))
   },
   { immediate: true },
 )
@@ -65,10 +69,10 @@ const summary = computed(() =>
           </p>
         </div>
         <aside>
-          <StoneList :knives="list.stones" :minutes-left="minutesLeft" />
-          <SoakAhead v-if="list.stones.length > 0 && peopleShown === Infinity && session.may('log-sharpening')" class="no-print" />
-          <KnifeNames v-if="list.outOfService.length > 0" :title="$t('today.outOfService')" :knives="list.outOfService" reasons />
-          <KnifeNames v-if="list.unheld.length > 0" :title="$t('today.unheld')" :knives="list.unheld" />
+          <StoneList :knives="list.stones" :shown="allShown ? list.stones.length : FIRST_STONES" :minutes-left="minutesLeft" />
+          <SoakAhead v-if="list.stones.length > 0 && allShown && session.may('log-sharpening')" class="no-print" />
+          <KnifeNames v-if="allShown && list.outOfService.length > 0" :title="$t('today.outOfService')" :knives="list.outOfService" reasons />
+          <KnifeNames v-if="allShown && list.unheld.length > 0" :title="$t('today.unheld')" :knives="list.unheld" />
           <section class="heavy-rule"><h2 class="unseen">{{ $t('today.scale') }}</h2><EdgeLegend /></section>
         </aside>
       </div>

@@ -23,7 +23,7 @@ const day = {
   services: [{ name: 'lunch', startsAt: '2026-11-24T12:00:00Z', endsAt: '2026-11-24T14:30:00Z' }, { name: 'dinner', startsAt: '2026-11-24T17:30:00Z', endsAt: '2026-11-24T22:00:00Z' }],
   quiet: [{ name: 'afternoon', startsAt: '2026-11-24T15:00:00Z', endsAt: '2026-11-24T17:00:00Z' }],
 }
-const fleet = (knives: KnifeView[]): Fleet => ({ now: '2026-11-24T14:42:00Z', knives, people: [person('ilse'), person('oda'), person('maren', 'chef')], stations: [], day })
+const fleet = (knives: KnifeView[]): Fleet => ({ now: '2026-11-24T14:42:00Z', knives, planned: [], people: [person('ilse'), person('oda'), person('maren', 'chef')], stations: [], day })
 
 describe('who does what today', () => {
   it('puts the most pressing knife first, and within a person worst first', () => {

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { ZONES } from '../../core/edge/zones'
 import { say, useFormats } from '../i18n'
-import { silhouette } from './profiles'
+import { LIST_SAMPLES, silhouette } from './profiles'
 
 const props = withDefaults(
   defineProps<{
@@ -16,7 +16,9 @@ const props = withDefaults(
 )
 const formats = useFormats()
 
-const drawing = computed(() => silhouette(props.knife, props.large ? 1.6 : 2.6))
+/** Half a millimetre is a fifth of a pixel in a list; knives that wear then share their drawings. */
+const whole = computed(() => ({ ...props.knife, lengthMm: Math.round(props.knife.lengthMm), heelHeightMm: Math.round(props.knife.heelHeightMm) }))
+const drawing = computed(() => (props.large ? silhouette(props.knife, 1.6) : silhouette(whole.value, 2.6, LIST_SAMPLES)))
 const label = computed(() =>
   `${props.knife.code}: ${ZONES.map((zone) => `${say(`zone.${zone}`)} ${formats.value.force(props.knife.zones[zone].forceGf)} ${say(`edge.${props.knife.zones[zone].word}`)}`).join(', ')}`,
 )

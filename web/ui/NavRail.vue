@@ -19,8 +19,12 @@ async function signOut(): Promise<void> {
   <nav class="rail" :aria-label="$t('nav.label')">
     <b class="mark">Yorvik</b>
     <RouterLink to="/today">{{ $t('nav.today') }}</RouterLink>
+    <RouterLink to="/my-day">{{ $t('nav.myday') }}</RouterLink>
+    <RouterLink to="/week">{{ $t('nav.week') }}</RouterLink>
     <RouterLink to="/rack" :class="{ 'router-link-active': $route.name === 'knife' }">{{ $t('nav.rack') }}</RouterLink>
     <button type="button" @click="emit('find')">{{ $t('nav.find') }}</button>
+    <RouterLink v-if="session.may('manage-house')" to="/crew">{{ $t('nav.crew') }}</RouterLink>
+    <RouterLink to="/workshop" :class="{ 'router-link-active': $route.name === 'workshop' }">{{ $t('nav.workshop') }}</RouterLink>
     <RouterLink to="/learned">{{ $t('nav.learned') }}</RouterLink>
     <RouterLink v-if="session.may('import')" to="/exchange">{{ $t('nav.exchange') }}</RouterLink>
     <RouterLink v-if="session.may('manage-house')" to="/house">{{ $t('nav.house') }}</RouterLink>
@@ -85,6 +89,7 @@ async function signOut(): Promise<void> {
     width: auto;
     flex-direction: row;
     justify-content: space-around;
+    overflow-x: auto;
   }
   .rail .mark,
   .rail .gap,
@@ -94,6 +99,7 @@ async function signOut(): Promise<void> {
   .rail a,
   .rail button {
     min-height: 60px;
+    min-width: 64px;
     flex: 1;
     border: 0;
   }

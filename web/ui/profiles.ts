@@ -15,22 +15,26 @@ export interface Silhouette {
 }
 
 const MARGIN_MM = 3
+const LARGE_SAMPLES = 60
+/** Enough for a strip a hundred pixels long. */
+export const LIST_SAMPLES = 24
 const drawn = new Map<string, Silhouette>()
 
 /**
  * A knife's silhouette; a fleet has many knives of few shapes, and each shape is worked out once.
  *
  * @param edgeDropMm how far below the steel the edge line lies, so that its pattern is seen
+ * @param samples places along edge and spine
  */
-export function silhouette(knife: Outlined, edgeDropMm: number): Silhouette {
-  const shape = [knife.type, knife.lengthMm, knife.heelHeightMm, knife.serrated, edgeDropMm].join(' ')
-  const known = drawn.get(shape) ?? draw(knife, edgeDropMm)
+export function silhouette(knife: Outlined, edgeDropMm: number, samples = LARGE_SAMPLES): Silhouette {
+  const shape = [knife.type, knife.lengthMm, knife.heelHeightMm, knife.serrated, edgeDropMm, samples].join(' ')
+  const known = drawn.get(shape) ?? draw(knife, edgeDropMm, samples)
   drawn.set(shape, known)
   return known
 }
 
-function draw(knife: Outlined, edgeDropMm: number): Silhouette {
-  const { blade, handle, edge, bounds } = profile(knife)
+function draw(knife: Outlined, edgeDropMm: number, samples: number): Silhouette {
+  const { blade, handle, edge, bounds } = profile({ ...knife, samples })
   const top = bounds.top + MARGIN_MM
   const widthMm = bounds.right - bounds.left + 2 * MARGIN_MM
   const heightMm = bounds.top - bounds.bottom + 2 * MARGIN_MM + edgeDropMm

@@ -105,16 +105,16 @@ export async function findEvent(
   db: Queryable,
   houseId: string,
   eventId: string,
-): Promise<{ knifeId: string; kind: EventKind; personId: string | null; voided: boolean } | null> {
-  const { rows } = await db.query<{ knife_id: string; kind: EventKind; person_id: string | null; voided: boolean }>(
-    `select event.knife_id, event.kind, event.person_id,
+): Promise<{ knifeId: string; kind: EventKind; personId: string | null; payload: Record<string, unknown>; voided: boolean } | null> {
+  const { rows } = await db.query<{ knife_id: string; kind: EventKind; person_id: string | null; payload: Record<string, unknown>; voided: boolean }>(
+    `select event.knife_id, event.kind, event.person_id, event.payload,
             exists (select from events other where other.house_id = event.house_id and other.voids_id = event.id) as voided
      from events event
      where event.house_id = $1 and event.id = $2`,
     [houseId, eventId],
   )
   const row = rows[0]
-  return row ? { knifeId: row.knife_id, kind: row.kind, personId: row.person_id, voided: row.voided } : null
+  return row ? { knifeId: row.knife_id, kind: row.kind, personId: row.person_id, payload: row.payload, voided: row.voided } : null
 }
 
 /** Every event of a house with codes and names, oldest first, for taking the log out. */

@@ -24,12 +24,12 @@ const toJob = (row: JobRow): Job => ({
 const COLUMNS = 'id, kind, status, done, total, asked_at, ended_at'
 
 /** Puts a job on the list, or gives the one of its kind that is open already. */
-export async function openJob(db: Queryable, houseId: string, job: { readonly id: string; readonly kind: Job['kind']; readonly askedBy: string }): Promise<Job> {
+export async function openJob(db: Queryable, houseId: string, job: { readonly id: string; readonly kind: Job['kind']; readonly askedBy: string; readonly input?: unknown }): Promise<Job> {
   await db.query(
-    `insert into jobs (house_id, id, kind, asked_by)
-     values ($1, $2, $3, $4)
+    `insert into jobs (house_id, id, kind, asked_by, input)
+     values ($1, $2, $3, $4, $5)
      on conflict (house_id, kind) where status in ('waiting', 'running') do nothing`,
-    [houseId, job.id, job.kind, job.askedBy],
+    [houseId, job.id, job.kind, job.askedBy, job.input === undefined ? null : JSON.stringify(job.input)],
   )
   const { rows } = await db.query<JobRow>(
     `select ${COLUMNS} from jobs where house_id = $1 and kind = $2 and status in ('waiting', 'running')`,
@@ -70,6 +70,37 @@ export async function startJob(db: Queryable, houseId: string, jobId: string, to
      where house_id = $1 and id = $2`,
     [houseId, jobId, total],
   )
+}
+
+/** What a job was asked, what it has found, and whether somebody asked it to stop. */
+export interface JobWork {
+  readonly kind: Job['kind']
+  readonly status: Job['status']
+  readonly cancelAsked: boolean
+  readonly input: unknown
+  readonly output: unknown
+}
+
+export async function findJob(db: Queryable, houseId: string, jobId: string): Promise<JobWork | null> {
+  const { rows } = await db.query<JobWork>(
+    `select kind, status, cancel_asked as "cancelAsked", input, output
+     from jobs
+     where house_id = $1 and id = $2`,
+    [houseId, jobId],
+  )
+  return rows[0] ?? null
+}
+
+/** Keeps what a job has found so far. @returns whether somebody asked it to stop */
+export async function noteOutput(db: Queryable, houseId: string, jobId: string, output: unknown): Promise<boolean> {
+  const { rows } = await db.query<{ cancel_asked: boolean }>(
+    `update jobs
+     set output = coalesce($3, output)
+     where house_id = $1 and id = $2
+     returning cancel_asked`,
+    [houseId, jobId, output === null ? null : JSON.stringify(output)],
+  )
+  return rows[0]?.cancel_asked ?? true
 }
 
 /** Adds to what a job has done. @returns whether somebody asked it to stop */

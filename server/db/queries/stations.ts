@@ -9,6 +9,7 @@ interface StationRow {
   product: Station['product']
   hours_per_service: number
   active: boolean
+  weight: number
 }
 
 const toStation = (row: StationRow): Station => ({
@@ -18,11 +19,12 @@ const toStation = (row: StationRow): Station => ({
   product: row.product,
   hoursPerService: row.hours_per_service,
   active: row.active,
+  weight: row.weight,
 })
 
 export async function listStations(db: Queryable, houseId: string): Promise<Station[]> {
   const { rows } = await db.query<StationRow>(
-    `select id, name, board, product, hours_per_service, active
+    `select id, name, board, product, hours_per_service, active, weight
      from stations
      where house_id = $1
      order by lower(name)`,
@@ -33,18 +35,18 @@ export async function listStations(db: Queryable, houseId: string): Promise<Stat
 
 export async function insertStation(db: Queryable, houseId: string, station: Station): Promise<void> {
   await db.query(
-    `insert into stations (house_id, id, name, board, product, hours_per_service, active)
-     values ($1, $2, $3, $4, $5, $6, $7)`,
-    [houseId, station.id, station.name, station.board, station.product, station.hoursPerService, station.active],
+    `insert into stations (house_id, id, name, board, product, hours_per_service, active, weight)
+     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    [houseId, station.id, station.name, station.board, station.product, station.hoursPerService, station.active, station.weight],
   )
 }
 
 export async function updateStation(db: Queryable, houseId: string, station: Station): Promise<void> {
   await db.query(
     `update stations
-     set name = $3, board = $4, product = $5, hours_per_service = $6, active = $7
+     set name = $3, board = $4, product = $5, hours_per_service = $6, active = $7, weight = $8
      where house_id = $1 and id = $2`,
-    [houseId, station.id, station.name, station.board, station.product, station.hoursPerService, station.active],
+    [houseId, station.id, station.name, station.board, station.product, station.hoursPerService, station.active, station.weight],
   )
 }
 

@@ -1,0 +1,127 @@
+import { z } from 'zod'
+import { SKILLS } from '../core/house/skills'
+import { JOB_KINDS } from '../core/plan/problem'
+import { Day, Id, Instant, Name, WallTime } from './scalars'
+
+export const SkillName = z.enum(SKILLS)
+
+/** A shift of the weekly pattern, in the house's wall time. */
+export const Shift = z.object({ id: Id, personId: Id, weekday: z.number().int().min(1).max(7), starts: WallTime, ends: WallTime })
+export type Shift = z.infer<typeof Shift>
+export const PersonShifts = z.array(Shift.omit({ id: true, personId: true })).max(28)
+
+/** One day of one person in place of the pattern; no times: not in the house. */
+export const ShiftDay = z.object({ id: Id, personId: Id, day: Day, starts: WallTime.nullable(), ends: WallTime.nullable(), note: z.string().trim().max(80) })
+export type ShiftDay = z.infer<typeof ShiftDay>
+export const PersonDays = z.array(ShiftDay.omit({ id: true, personId: true })).max(100)
+
+export const PersonSkill = z.object({ personId: Id, skill: SkillName, signedBy: Id.nullable(), signedAt: Instant })
+export type PersonSkill = z.infer<typeof PersonSkill>
+
+export const BenchPlace = z.object({ id: Id, name: Name, active: z.boolean() })
+export type BenchPlace = z.infer<typeof BenchPlace>
+
+/** A day that is not like its weekday: a banquet, a closed day. Its spans stand in place of the week's. */
+export const SpecialDay = z.object({
+  day: Day,
+  name: Name,
+  spans: z.array(z.object({ kind: z.enum(['service', 'quiet']), name: Name, starts: WallTime, ends: WallTime })).max(12),
+})
+export type SpecialDay = z.infer<typeof SpecialDay>
+
+/** Who is in the house when, and what each may do. */
+export const Crew = z.object({
+  shifts: z.array(Shift),
+  days: z.array(ShiftDay),
+  skills: z.array(PersonSkill),
+  benches: z.array(BenchPlace),
+  special: z.array(SpecialDay),
+  /** minutes taken against the table, by the sessions of each person */
+  paces: z.array(z.object({ personId: Id, pace: z.number(), sessions: z.number() })),
+})
+export type Crew = z.infer<typeof Crew>
+
+const Weight = z.number().min(0).max(3)
+export const PlanWeights = z.object({ dull: Weight, labour: Weight, steel: Weight, hands: Weight, fair: Weight })
+
+/** Windows are named by span and start, so that the same window has the same name tomorrow. */
+const WindowId = z.string().min(1).max(80)
+export const Placement = z.object({ jobId: Id, windowId: WindowId, benchId: Id, personId: Id })
+export type Placement = z.infer<typeof Placement>
+
+/** Everything the planner weighs, as the core reads it. */
+export const PlanProblem = z.object({
+  windows: z.array(z.object({ id: WindowId, name: z.string(), startMs: z.number(), endMs: z.number(), soakFromMs: z.number(), overlapsService: z.boolean() })),
+  people: z.array(z.object({ id: Id, skills: z.array(SkillName), pace: z.number(), present: z.record(WindowId, z.object({ fromMs: z.number(), toMs: z.number() })) })),
+  benches: z.array(z.object({ id: Id, name: z.string() })),
+  stones: z.array(z.object({ id: Id, name: z.string(), micron: z.number(), soakMinutes: z.number(), flattenMinutes: z.number(), knivesBetween: z.number() })),
+  jobs: z.array(z.object({
+    id: Id, knifeId: Id, kind: z.enum(JOB_KINDS), skill: SkillName,
+    ways: z.array(z.object({ benchId: Id, openingMinutes: z.number(), stages: z.array(z.object({ stoneId: Id, minutes: z.number() })), closingMinutes: z.number() })),
+    dullHours: z.array(z.number()), dullHoursLeft: z.number(), chanceAt: z.array(z.number()), wastedUm: z.array(z.number()), dueShare: z.number(),
+    wanted: z.boolean(), dullBy: z.object({ name: z.string(), startMs: z.number() }).nullable(), daysSinceStone: z.number().nullable(),
+    lastHands: Id.nullable(), group: z.string(), mayBeAway: z.number(),
+  })),
+  weights: PlanWeights,
+  locks: z.array(Placement),
+})
+
+/** A session of an accepted plan, in its minutes. */
+export const PlannedSession = Placement.extend({ knifeId: Id, kind: z.enum(JOB_KINDS), startsAt: Instant, endsAt: Instant })
+export type PlannedSession = z.infer<typeof PlannedSession>
+
+/** The plan the house goes by. */
+export const AcceptedPlan = z.object({
+  version: z.number().int(),
+  acceptedAt: Instant,
+  acceptedBy: Id.nullable(),
+  weights: PlanWeights,
+  locks: z.array(Placement),
+  sessions: z.array(PlannedSession),
+  /** cost in minutes of work, and what no plan could have cost less than; null before that was proven */
+  cost: z.number(),
+  bound: z.number().nullable(),
+  /** honing and checks at the stations, by person and service */
+  rounds: z.array(z.object({ personId: Id, service: z.string(), startsAt: Instant, hone: z.array(Id), check: z.array(Id) })),
+})
+export type AcceptedPlan = z.infer<typeof AcceptedPlan>
+
+export const Round = z.object({ kind: z.enum(['hone', 'check']), knifeId: Id, personId: Id, service: z.string(), startsAt: Instant })
+
+/** The days ahead: what there is to plan, the plan that holds, and what has moved since. */
+export const PlanView = z.object({
+  now: Instant,
+  problem: PlanProblem,
+  accepted: AcceptedPlan.nullable(),
+  /** what the accepted plan stood on and is gone, and what has come up since; empty for a plan that still stands */
+  moved: z.object({ gone: z.array(z.string()), fresh: z.array(z.string()) }),
+  services: z.array(z.object({ name: z.string(), startsAt: Instant, endsAt: Instant })),
+  /** by job: the chance of working dull in each service if nothing is done, and in the services after a session */
+  chances: z.array(z.object({ jobId: Id, left: z.array(z.number()), fresh: z.array(z.number()) })),
+  rounds: z.array(Round),
+  unheld: z.array(z.object({ knifeId: Id, service: z.string(), startsAt: Instant })),
+})
+export type PlanView = z.infer<typeof PlanView>
+
+export const NewPlan = z.object({
+  /** version of the plan this one was made from; 0 where there was none */
+  basedOn: z.number().int().min(0),
+  weights: PlanWeights,
+  locks: z.array(Placement).max(400),
+  placements: z.array(Placement).max(400),
+  bound: z.number().nullable(),
+})
+export type NewPlan = z.infer<typeof NewPlan>
+
+/** What the exact solver is asked, and has found so far. */
+export const ImproveAsk = z.object({ weights: PlanWeights, locks: z.array(Placement).max(400), placements: z.array(Placement).max(400), seconds: z.number().min(1).max(60) })
+export type ImproveAsk = z.infer<typeof ImproveAsk>
+export const Improvement = z.object({
+  status: z.enum(['waiting', 'running', 'done', 'cancelled', 'failed']),
+  seconds: z.number(),
+  bound: z.number().nullable(),
+  cost: z.number().nullable(),
+  placements: z.array(Placement).nullable(),
+  proven: z.boolean(),
+})
+export type Improvement = z.infer<typeof Improvement>

@@ -1,0 +1,85 @@
+import { leavingCost, placementCost } from './objective'
+import { indexPlan, isLimit, layWindow, type LayoutLimit } from './layout'
+import { MINUTE_MS, wayMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem } from './problem'
+
+/** Why a job is where it is, or what stopped it: codes with values, for the catalogue to phrase. */
+export interface PlanReason {
+  readonly code:
+    | 'locked' | 'before-dull' | 'already-dull' | 'stands' | 'same-hands' | 'only-hands' | 'saves'
+    | 'no-skill' | 'no-hands-then' | 'no-window' | 'too-long' | 'not-yet' | 'no-room' | 'send-out' | 'no-stones'
+  readonly values: Readonly<Record<string, number | string>>
+}
+
+const inHours = (job: PlanJob, problem: PlanProblem): PlanPerson[] => problem.people.filter(({ skills }) => skills.includes(job.skill))
+const minutesOf = (job: PlanJob): number => Math.ceil(Math.min(...job.ways.map(wayMinutes)))
+
+/** Reasons for a placement, the weightiest first. */
+export function placementReasons(problem: PlanProblem, placement: Placement): PlanReason[] {
+  const job = problem.jobs.find(({ id }) => id === placement.jobId)
+  const at = problem.windows.findIndex(({ id }) => id === placement.windowId)
+  const window = problem.windows[at]
+  if (!job || !window) return []
+  const way = job.ways.find(({ benchId }) => benchId === placement.benchId)
+  const pace = problem.people.find(({ id }) => id === placement.personId)?.pace ?? 1
+  const able = inHours(job, problem).filter(({ present }) => present[window.id])
+  const saved = leavingCost(job, problem.weights) - placementCost(job, at, way ? wayMinutes(way) * pace : 0, placement.personId, problem.weights)
+  return [
+    ...(problem.locks.some(({ jobId }) => jobId === job.id) ? [{ code: 'locked' as const, values: {} }] : []),
+    ...(job.kind === 'repair' || job.kind === 'thin' ? [{ code: 'stands' as const, values: { kind: job.kind } }] : []),
+    ...(job.dullBy ? [{ code: job.dullBy.startMs >= window.startMs ? 'before-dull' as const : 'already-dull' as const, values: { service: job.dullBy.name, atMs: job.dullBy.startMs } }] : []),
+    ...(job.lastHands === placement.personId ? [{ code: 'same-hands' as const, values: { personId: placement.personId } }] : []),
+    ...(able.length === 1 ? [{ code: 'only-hands' as const, values: { personId: placement.personId, skill: job.skill } }] : []),
+    ...(saved > 1 ? [{ code: 'saves' as const, values: { minutes: Math.round(saved) } }] : []),
+  ]
+}
+
+/** What stopped a job, and what would free it. */
+export function leavingReason(problem: PlanProblem, placements: readonly Placement[], jobId: string): PlanReason | null {
+  const job = problem.jobs.find(({ id }) => id === jobId)
+  if (!job) return null
+  if (job.kind === 'send-out') return { code: 'send-out', values: {} }
+  if (job.ways.length === 0) return { code: 'no-stones', values: {} }
+  if (problem.windows.length === 0) return { code: 'no-window', values: {} }
+  const able = inHours(job, problem)
+  if (able.length === 0) return { code: 'no-skill', values: { skill: job.skill } }
+  const stays = able.flatMap(({ id, pace, present }) => Object.entries(present).map(([windowId, { fromMs, toMs }]) => ({ personId: id, pace, windowId, minutes: (toMs - fromMs) / MINUTE_MS })))
+  if (stays.length === 0) return { code: 'no-hands-then', values: { skill: job.skill } }
+  const minutes = minutesOf(job)
+  const longest = Math.max(...stays.map((stay) => stay.minutes / stay.pace))
+  if (longest < minutes) return { code: 'too-long', values: { minutes, longest: Math.floor(longest) } }
+  const index = indexPlan(problem)
+  const leaving = leavingCost(job, problem.weights)
+  let nearest: (LayoutLimit & { readonly windowId: string; readonly cost: number }) | null = null
+  for (const { personId, pace, windowId } of stays) {
+    const at = problem.windows.findIndex(({ id }) => id === windowId)
+    const here = placements.filter((placement) => placement.windowId === windowId && placement.jobId !== jobId)
+    for (const way of job.ways) {
+      const cost = placementCost(job, at, wayMinutes(way) * pace, personId, problem.weights)
+      if (cost >= leaving) continue
+      const laid = layWindow(index, windowId, [...here, { jobId, windowId, benchId: way.benchId, personId }])
+      if (isLimit(laid) && (nearest === null || cost < nearest.cost)) nearest = { ...laid, windowId, cost }
+    }
+  }
+  if (nearest) return { code: 'no-room', values: { limit: nearest.limit, id: nearest.id, windowId: nearest.windowId, minutes: Math.ceil(nearest.overMinutes) } }
+  return { code: 'not-yet', values: { percent: Math.round(100 * (job.chanceAt.at(-1) ?? 0)) } }
+}
+
+/** What a hand-made change costs or breaks, against the plan as it was. */
+export interface MoveVerdict {
+  /** minutes of work the plan gets dearer; negative when it gets better */
+  readonly costMinutes: number
+  readonly breaks: PlanReason | null
+}
+
+/** Why somebody may not, or cannot, do a job there; null when nothing stands against it. */
+export function breaksOf(problem: PlanProblem, placements: readonly Placement[], moved: Placement): PlanReason | null {
+  const job = problem.jobs.find(({ id }) => id === moved.jobId)
+  const person = problem.people.find(({ id }) => id === moved.personId)
+  if (!job || !person) return { code: 'no-hands-then', values: {} }
+  if (!person.skills.includes(job.skill)) return { code: 'no-skill', values: { skill: job.skill, personId: person.id } }
+  if (!person.present[moved.windowId]) return { code: 'no-hands-then', values: { skill: job.skill, personId: person.id } }
+  if (!job.ways.some(({ benchId }) => benchId === moved.benchId)) return { code: 'no-stones', values: {} }
+  const others = placements.filter(({ jobId, windowId }) => windowId === moved.windowId && jobId !== moved.jobId)
+  const laid = layWindow(indexPlan(problem), moved.windowId, [...others, moved])
+  return isLimit(laid) ? { code: 'no-room', values: { limit: laid.limit, id: laid.id, windowId: moved.windowId, minutes: Math.ceil(laid.overMinutes) } } : null
+}

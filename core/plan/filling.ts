@@ -1,0 +1,183 @@
+import type { PlanIndex, Piece } from './pieces'
+import { MINUTE_MS, type Placement, type PlanProblem, type PlanStone, type PlanWindow } from './problem'
+
+/** Something a stone does at a time: lying under water, being flattened, or being worked on. */
+export interface StoneSpan {
+  readonly stoneId: string
+  readonly fromMs: number
+  readonly toMs: number
+}
+
+/** A session in its minutes: flattening first, then stone after stone, coarse before fine. */
+export interface LaidSession {
+  readonly placement: Placement
+  readonly startMs: number
+  readonly endMs: number
+  readonly flattening: readonly StoneSpan[]
+  readonly stages: readonly StoneSpan[]
+}
+
+export interface WindowLayout {
+  readonly sessions: readonly LaidSession[]
+  /** stones that go under water, most of them before the window opens */
+  readonly soaking: readonly StoneSpan[]
+}
+
+/** What stopped a set of sessions from fitting into a window. */
+export interface LayoutLimit {
+  readonly limit: 'window' | 'bench' | 'person' | 'stone' | 'plate' | 'away'
+  readonly id: string
+  /** minutes by which the first session that did not fit runs over */
+  readonly overMinutes: number
+}
+
+/** When a soaked stone is ready: put under water in time before the window, if anybody is in the house to do it. */
+export const readyMs = (window: PlanWindow, stone: PlanStone): number =>
+  stone.soakMinutes === 0 ? window.startMs : Math.max(window.soakFromMs, window.startMs - stone.soakMinutes * MINUTE_MS) + stone.soakMinutes * MINUTE_MS
+
+/** The one flattening plate of the house; it serves one stone at a time. */
+const PLATE = 'plate'
+
+/** A window filling up: until when each bench, person, stone and the plate are taken. */
+class Filling {
+  private readonly bench: Float64Array
+  private readonly person: Float64Array
+  private readonly stone: Float64Array
+  /** uses since a stone was last flattened; −1 for one that was not touched yet */
+  private readonly uses: Int16Array
+  private plateMs = 0
+  private limit: LayoutLimit['limit'] = 'window'
+  private limitId = ''
+  constructor(private readonly problem: PlanProblem, private readonly window: PlanWindow) {
+    this.bench = new Float64Array(problem.benches.length)
+    this.person = new Float64Array(problem.people.length)
+    this.stone = new Float64Array(problem.stones.length)
+    this.uses = new Int16Array(problem.stones.length).fill(-1)
+  }
+
+  private isDueFlat(stone: PlanStone, at: number): boolean {
+    const uses = this.uses[at] ?? -1
+    // flattened before its first knife, and again after every few
+    return stone.flattenMinutes > 0 && (uses < 0 || uses >= stone.knivesBetween)
+  }
+
+  private flatMs(piece: Piece): number {
+    let sum = 0
+    for (const at of piece.stones) {
+      const stone = this.problem.stones[at]
+      if (stone && this.isDueFlat(stone, at)) sum += stone.flattenMinutes * MINUTE_MS
+    }
+    return sum
+  }
+
+  private wait(startMs: number, untilMs: number, limit: LayoutLimit['limit'], id: string): number {
+    if (untilMs <= startMs) return startMs
+    this.limit = limit
+    this.limitId = id
+    return untilMs
+  }
+
+  private stoneFreeMs(at: number, stone: PlanStone): number {
+    return Math.max(this.stone[at] ?? 0, readyMs(this.window, stone))
+  }
+
+  /** When a session could start: as soon as its bench, hands, stones and the plate are free when it comes to them. */
+  startMs(piece: Piece): number {
+    const { window, problem } = this
+    const { placement } = piece
+    this.limit = 'window'
+    this.limitId = window.id
+    let startMs = this.wait(window.startMs, piece.fromMs, 'person', placement.personId)
+    startMs = this.wait(startMs, this.bench[piece.bench] ?? 0, 'bench', placement.benchId)
+    startMs = this.wait(startMs, this.person[piece.person] ?? 0, 'person', placement.personId)
+    let offset = 0
+    for (const at of piece.stones) {
+      const stone = problem.stones[at]
+      if (!stone || !this.isDueFlat(stone, at)) continue
+      startMs = this.wait(startMs, this.plateMs - offset, 'plate', PLATE)
+      startMs = this.wait(startMs, this.stoneFreeMs(at, stone) - offset, 'stone', stone.id)
+      offset += stone.flattenMinutes * MINUTE_MS
+    }
+    offset += piece.openingMs
+    for (let stage = 0; stage < piece.stones.length; stage++) {
+      const at = piece.stones[stage] ?? 0
+      const stone = problem.stones[at]
+      if (stone) startMs = this.wait(startMs, this.stoneFreeMs(at, stone) - offset, 'stone', stone.id)
+      offset += piece.stageMs[stage] ?? 0
+    }
+    return startMs
+  }
+
+  /** Puts a session where it can start; what stops it when it would run over. */
+  put(piece: Piece, record: LaidSession[] | null): LayoutLimit | null {
+    const { window, problem } = this
+    const startMs = this.startMs(piece)
+    const endMs = startMs + this.flatMs(piece) + piece.wholeMs
+    const latest = Math.min(window.endMs, piece.toMs)
+    if (endMs > latest + 1) {
+      const overMinutes = (endMs - latest) / MINUTE_MS
+      const leaves = piece.toMs < window.endMs && this.limit === 'window'
+      return leaves ? { limit: 'person', id: piece.placement.personId, overMinutes } : { limit: this.limit, id: this.limitId, overMinutes }
+    }
+    this.bench[piece.bench] = endMs
+    this.person[piece.person] = endMs
+    let at = startMs
+    const flattening: StoneSpan[] = []
+    const stages: StoneSpan[] = []
+    for (const number of piece.stones) {
+      const stone = problem.stones[number]
+      if (!stone || !this.isDueFlat(stone, number)) continue
+      const toMs = at + stone.flattenMinutes * MINUTE_MS
+      if (record) flattening.push({ stoneId: stone.id, fromMs: at, toMs })
+      this.uses[number] = 0
+      this.plateMs = toMs
+      at = toMs
+    }
+    at += piece.openingMs
+    for (let stage = 0; stage < piece.stones.length; stage++) {
+      const number = piece.stones[stage] ?? 0
+      const toMs = at + (piece.stageMs[stage] ?? 0)
+      if (record) stages.push({ stoneId: problem.stones[number]?.id ?? '', fromMs: at, toMs })
+      this.stone[number] = toMs
+      this.uses[number] = Math.max(0, this.uses[number] ?? 0) + 1
+      at = toMs
+    }
+    record?.push({ placement: piece.placement, startMs, endMs, flattening, stages })
+    return null
+  }
+}
+
+/** Lays sessions out one after the other in the order given. */
+export function layInOrder({ problem }: PlanIndex, window: PlanWindow, pieces: readonly Piece[], record: LaidSession[] | null): LayoutLimit | null {
+  const filling = new Filling(problem, window)
+  for (const piece of pieces) {
+    const limit = filling.put(piece, record)
+    if (limit) return limit
+  }
+  return null
+}
+
+/** The order that comes of always starting the session that can start first; of those that can, the one earlier in the list. */
+export function soonestFirst({ problem }: PlanIndex, window: PlanWindow, pieces: readonly Piece[]): readonly Piece[] | LayoutLimit {
+  const filling = new Filling(problem, window)
+  const left = [...pieces]
+  const order: Piece[] = []
+  while (left.length > 0) {
+    let best = 0
+    let bestMs = Infinity
+    for (let at = 0; at < left.length; at++) {
+      const piece = left[at]
+      const startMs = piece ? filling.startMs(piece) : Infinity
+      if (startMs < bestMs - 1) {
+        best = at
+        bestMs = startMs
+      }
+    }
+    const [piece] = left.splice(best, 1)
+    if (!piece) break
+    const limit = filling.put(piece, null)
+    if (limit) return limit
+    order.push(piece)
+  }
+  return order
+}

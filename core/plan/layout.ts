@@ -1,0 +1,116 @@
+import { layInOrder, readyMs, soonestFirst, type LaidSession, type LayoutLimit, type WindowLayout } from './filling'
+import { pieceOf, type Piece, type PlanIndex } from './pieces'
+import { MINUTE_MS, type Placement, type PlanWindow } from './problem'
+
+export type { LaidSession, LayoutLimit, StoneSpan, WindowLayout } from './filling'
+export { indexPlan, pieceOf, type Piece, type PlanIndex } from './pieces'
+
+/** Every order of so many sessions is tried; of more only those that practice suggests. */
+const EVERY_ORDER_UP_TO = 4
+const ORDERS: readonly (readonly number[])[] = [[0, 1, 2, 3], [0, 1, 2], [0, 1]].flatMap(ordersOf)
+
+function ordersOf(list: readonly number[]): number[][] {
+  if (list.length <= 1) return [[...list]]
+  return list.flatMap((first, at) => ordersOf([...list.slice(0, at), ...list.slice(at + 1)]).map((rest) => [first, ...rest]))
+}
+
+/** Orders worth trying: coarse knives first, so that the fine stones stay clean; who leaves first; the longest first. */
+function* orders(pieces: readonly Piece[]): Generator<readonly Piece[]> {
+  const coarseFirst = [...pieces].sort((a, b) => b.coarseMicron - a.coarseMicron || b.wholeMs - a.wholeMs || (a.placement.jobId < b.placement.jobId ? -1 : 1))
+  yield coarseFirst
+  if (pieces.length === 1) return
+  yield [...coarseFirst].sort((a, b) => a.toMs - b.toMs || a.fromMs - b.fromMs)
+  yield [...coarseFirst].sort((a, b) => b.wholeMs - a.wholeMs)
+  if (pieces.length > EVERY_ORDER_UP_TO) return
+  for (const order of ORDERS) {
+    if (order.length === pieces.length) yield order.flatMap((at) => coarseFirst[at] ?? [])
+  }
+}
+
+export const isLimit = (laid: WindowLayout | LayoutLimit): laid is LayoutLimit => 'limit' in laid
+
+/** Sums that no order can mend: more minutes than a bench or a person has. Cheap, and settles most of what does not fit. */
+function overfull({ problem }: PlanIndex, window: PlanWindow, pieces: readonly Piece[]): LayoutLimit | null {
+  const bench = new Float64Array(problem.benches.length)
+  const person = new Float64Array(problem.people.length)
+  for (const piece of pieces) {
+    const benchMs = (bench[piece.bench] ?? 0) + piece.wholeMs
+    const personMs = (person[piece.person] ?? 0) + piece.wholeMs
+    if (benchMs > window.endMs - window.startMs + 1) return { limit: 'bench', id: piece.placement.benchId, overMinutes: (benchMs - window.endMs + window.startMs) / MINUTE_MS }
+    if (personMs > piece.toMs - piece.fromMs + 1) return { limit: 'person', id: piece.placement.personId, overMinutes: (personMs - piece.toMs + piece.fromMs) / MINUTE_MS }
+    bench[piece.bench] = benchMs
+    person[piece.person] = personMs
+  }
+  return null
+}
+
+/** The stand-in rule: knives of one kind at one station do not all leave it while a service runs. */
+function tooManyAway(window: PlanWindow, pieces: readonly Piece[]): LayoutLimit | null {
+  if (!window.overlapsService) return null
+  const away = new Map<string, number>()
+  for (const { job } of pieces) {
+    const count = (away.get(job.group) ?? 0) + 1
+    if (count > job.mayBeAway) return { limit: 'away', id: job.group, overMinutes: 0 }
+    away.set(job.group, count)
+  }
+  return null
+}
+
+/** The first order in which sessions fit, or what stopped the first of them. */
+function fittingOrder(index: PlanIndex, window: PlanWindow, given: readonly Piece[]): readonly Piece[] | LayoutLimit {
+  // the same sessions fit or do not, in whatever order they are named
+  const pieces = [...given].sort((a, b) => (a.placement.jobId < b.placement.jobId ? -1 : 1))
+  const never = tooManyAway(window, pieces) ?? overfull(index, window, pieces)
+  if (never) return never
+  const [coarseFirst = pieces] = orders(pieces)
+  let first = layInOrder(index, window, coarseFirst, null)
+  if (!first) return coarseFirst
+  const rules = [coarseFirst, [...pieces].sort((a, b) => b.wholeMs - a.wholeMs), [...pieces].sort((a, b) => b.stones.length - a.stones.length || a.wholeMs - b.wholeMs), [...pieces].sort((a, b) => a.wholeMs - b.wholeMs)]
+  for (const rule of rules) {
+    const order = soonestFirst(index, window, rule)
+    if (!('limit' in order)) return order
+  }
+  for (const order of orders(pieces)) {
+    const limit = layInOrder(index, window, order, null)
+    if (!limit) return order
+    first ??= limit
+  }
+  return first ?? []
+}
+
+/** Whether sessions fit into a window, in some order. */
+export const piecesFit = (index: PlanIndex, window: PlanWindow, pieces: readonly Piece[]): boolean =>
+  pieces.length === 0 || Array.isArray(fittingOrder(index, window, pieces))
+
+/**
+ * The sessions of one window in their minutes, or what stops them: one bench, one pair of hands, one stone
+ * in one place; flattened before first use and between knives; soaked before the window where somebody is
+ * in the house; coarse knives first, so that the fine stones stay clean.
+ *
+ * @param placements sessions of this window only
+ */
+export function layWindow(index: PlanIndex, windowId: string, placements: readonly Placement[]): WindowLayout | LayoutLimit {
+  const window = index.windows.get(windowId)
+  if (!window) return { limit: 'window', id: windowId, overMinutes: 0 }
+  if (placements.length === 0) return { sessions: [], soaking: [] }
+  const pieces = placements.map((placement) => pieceOf(index, placement))
+  const absent = placements[pieces.findIndex((piece) => piece === null)]
+  if (absent) return { limit: 'person', id: absent.personId, overMinutes: 0 }
+  const order = fittingOrder(index, window, pieces.filter((piece) => piece !== null))
+  if ('limit' in order) return order
+  const sessions: LaidSession[] = []
+  layInOrder(index, window, order, sessions)
+  const used = new Set(sessions.flatMap(({ stages }) => stages.map(({ stoneId }) => stoneId)))
+  const soaking = index.problem.stones.filter(({ id, soakMinutes }) => soakMinutes > 0 && used.has(id)).map((stone) => {
+    const toMs = readyMs(window, stone)
+    return { stoneId: stone.id, fromMs: toMs - stone.soakMinutes * MINUTE_MS, toMs }
+  })
+  return { sessions, soaking }
+}
+
+/** Every window of a plan laid out; windows whose sessions do not fit come with their limit. */
+export function layPlan(index: PlanIndex, placements: readonly Placement[]): ReadonlyMap<string, WindowLayout | LayoutLimit> {
+  const byWindow = new Map<string, Placement[]>()
+  for (const placement of placements) byWindow.set(placement.windowId, [...(byWindow.get(placement.windowId) ?? []), placement])
+  return new Map([...byWindow].map(([windowId, own]) => [windowId, layWindow(index, windowId, own)]))
+}

@@ -1,0 +1,96 @@
+import { wayMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWeights } from './problem'
+
+/** What things are worth in minutes of work (assumed; the chef's weights scale each). */
+export const WORTH = {
+  /** one hour of service with a dull knife */
+  dullHour: 20,
+  /** a µm of edge height taken before its time */
+  steelUm: 0.05,
+  /** a knife in other hands than the last time */
+  otherHands: 6,
+  /** a minute above a fair share of the bench work */
+  unfairMinute: 0.3,
+  /** wetting, laying out and clearing a bench in one window */
+  setUp: 5,
+} as const
+
+/** A plan's totals, in their own units. */
+export interface PlanTotals {
+  readonly dullHours: number
+  readonly minutes: number
+  readonly wastedUm: number
+  readonly otherHands: number
+  readonly unfairMinutes: number
+  readonly setUps: number
+}
+
+/** What one placement costs in minutes of work, its share of fairness and set-ups left out. */
+export function placementCost(job: PlanJob, window: number, minutes: number, personId: string, weights: PlanWeights): number {
+  const hands = job.lastHands !== null && job.lastHands !== personId ? WORTH.otherHands : 0
+  return weights.dull * WORTH.dullHour * (job.dullHours[window] ?? 0) + weights.labour * minutes + weights.steel * WORTH.steelUm * (job.wastedUm[window] ?? 0) + weights.hands * hands
+}
+
+const shortest = (job: PlanJob): number => Math.min(...job.ways.map(wayMinutes), Infinity)
+
+/** What leaving a job out costs: the dull hours, and the work itself as far as it will be due anyway. */
+export function leavingCost(job: PlanJob, weights: PlanWeights): number {
+  const due = job.ways.length === 0 ? 0 : job.dueShare * shortest(job)
+  return weights.dull * WORTH.dullHour * job.dullHoursLeft + weights.labour * due
+}
+
+const canWork = (person: PlanPerson, problem: PlanProblem): boolean =>
+  Object.keys(person.present).length > 0 && problem.jobs.some(({ skill }) => person.skills.includes(skill))
+
+/** Minutes of bench work that would be fair for each person who can do any: shares go by the time each is there. */
+export function fairShares(problem: PlanProblem): ReadonlyMap<string, number> {
+  const all = problem.jobs.reduce((sum, job) => sum + (job.ways.length === 0 ? 0 : shortest(job)), 0)
+  const hours = new Map(problem.people.filter((person) => canWork(person, problem)).map((person) => [
+    person.id, Object.values(person.present).reduce((sum, { fromMs, toMs }) => sum + (toMs - fromMs), 0),
+  ]))
+  const total = [...hours.values()].reduce((sum, one) => sum + one, 0)
+  return new Map([...hours].map(([id, own]) => [id, total === 0 ? 0 : (all * own) / total]))
+}
+
+/** Minutes a placement takes in its person's hands. */
+export function placedMinutes(problem: PlanProblem, placement: Placement): number {
+  const way = problem.jobs.find(({ id }) => id === placement.jobId)?.ways.find(({ benchId }) => benchId === placement.benchId)
+  const pace = problem.people.find(({ id }) => id === placement.personId)?.pace ?? 1
+  return way ? wayMinutes(way) * pace : 0
+}
+
+/** Totals of a plan over its horizon. */
+export function planTotals(problem: PlanProblem, placements: readonly Placement[]): PlanTotals {
+  const placed = new Map(placements.map((placement) => [placement.jobId, placement]))
+  const windowAt = new Map(problem.windows.map(({ id }, index) => [id, index]))
+  const load = new Map<string, number>()
+  const used = new Set<string>()
+  const totals = { dullHours: 0, minutes: 0, wastedUm: 0, otherHands: 0 }
+  for (const job of problem.jobs) {
+    const placement = placed.get(job.id)
+    const window = windowAt.get(placement?.windowId ?? '')
+    if (!placement || window === undefined) {
+      totals.dullHours += job.dullHoursLeft
+      continue
+    }
+    const minutes = placedMinutes(problem, placement)
+    totals.dullHours += job.dullHours[window] ?? 0
+    totals.minutes += minutes
+    totals.wastedUm += job.wastedUm[window] ?? 0
+    totals.otherHands += job.lastHands !== null && job.lastHands !== placement.personId ? 1 : 0
+    load.set(placement.personId, (load.get(placement.personId) ?? 0) + minutes)
+    used.add(`${placement.windowId}/${placement.benchId}`)
+  }
+  const fair = fairShares(problem)
+  const unfairMinutes = [...load].reduce((sum, [id, minutes]) => sum + Math.max(0, minutes - (fair.get(id) ?? 0)), 0)
+  return { ...totals, unfairMinutes, setUps: used.size }
+}
+
+/** A plan's cost in minutes of work: what the planner makes small. */
+export function planCost(problem: PlanProblem, placements: readonly Placement[]): number {
+  const { weights } = problem
+  const totals = planTotals(problem, placements)
+  const placed = new Set(placements.map(({ jobId }) => jobId))
+  const deferred = problem.jobs.reduce((sum, job) => sum + (placed.has(job.id) || job.ways.length === 0 ? 0 : job.dueShare * shortest(job)), 0)
+  return weights.dull * WORTH.dullHour * totals.dullHours + weights.labour * (totals.minutes + deferred) + weights.steel * WORTH.steelUm * totals.wastedUm +
+    weights.hands * WORTH.otherHands * totals.otherHands + weights.fair * WORTH.unfairMinute * totals.unfairMinutes + WORTH.setUp * totals.setUps
+}

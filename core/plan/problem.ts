@@ -1,0 +1,122 @@
+import type { Skill } from '../house/skills'
+
+/** Work that takes a knife to the bench, and stays off it. Honing and checks are spread over shifts elsewhere. */
+export const JOB_KINDS = ['touch-up', 'stone', 'thin', 'repair', 'send-out'] as const
+export type JobKind = (typeof JOB_KINDS)[number]
+
+/** A quiet window: the only time in which sessions are planned. */
+export interface PlanWindow {
+  readonly id: string
+  readonly name: string
+  readonly startMs: number
+  readonly endMs: number
+  /** since when somebody has been in the house who can put stones under water */
+  readonly soakFromMs: number
+  /** a service of the house runs at the same time: knives then leave their station only where one stands in */
+  readonly overlapsService: boolean
+}
+
+export interface PlanPerson {
+  readonly id: string
+  readonly skills: readonly Skill[]
+  /** minutes taken against the table; 1 until sessions have taught better */
+  readonly pace: number
+  /** window id → the part of it this person is in the house */
+  readonly present: Readonly<Record<string, { readonly fromMs: number; readonly toMs: number }>>
+}
+
+export interface PlanBench {
+  readonly id: string
+  readonly name: string
+}
+
+export interface PlanStone {
+  readonly id: string
+  readonly name: string
+  /** median grain, µm */
+  readonly micron: number
+  readonly soakMinutes: number
+  /** 0 for what never dishes */
+  readonly flattenMinutes: number
+  /** knives after which it is flattened again, ≥ 1 */
+  readonly knivesBetween: number
+}
+
+/** A session as it would go at one bench, on the stones to be had there. */
+export interface JobWay {
+  readonly benchId: string
+  /** looking, fetching, setting up, minutes */
+  readonly openingMinutes: number
+  /** stones in order, coarse before fine, minutes on each */
+  readonly stages: readonly { readonly stoneId: string; readonly minutes: number }[]
+  /** strop, test, wash, stow, minutes */
+  readonly closingMinutes: number
+}
+
+/** One knife that wants work, with what each window means for it. Arrays run along the problem's windows. */
+export interface PlanJob {
+  readonly id: string
+  readonly knifeId: string
+  readonly kind: JobKind
+  readonly skill: Skill
+  readonly ways: readonly JobWay[]
+  /** expected hours of service with a dull edge over the whole plan if it is done in that window, station weight in */
+  readonly dullHours: readonly number[]
+  /** the same if it is not done at all */
+  readonly dullHoursLeft: number
+  /** chance that it is dull when the window opens, 0–1 */
+  readonly chanceAt: readonly number[]
+  /** edge height taken before its time, µm */
+  readonly wastedUm: readonly number[]
+  /** chance that it has to be done by the end of the plan anyway, 0–1 */
+  readonly dueShare: number
+  /** something stands against the edge or the blade now, or it is likely dull before the plan ends */
+  readonly wanted: boolean
+  /** the first service by whose end it is likely dull; null when none of those planned */
+  readonly dullBy: { readonly name: string; readonly startMs: number } | null
+  /** since it was last on a stone; null when nobody knows */
+  readonly daysSinceStone: number | null
+  /** who sharpened it last */
+  readonly lastHands: string | null
+  /** knives that can stand in for each other, and how many of them may be away at once */
+  readonly group: string
+  readonly mayBeAway: number
+}
+
+/** What the chef minds, each 0 (not at all) to 3; 1 is how the house starts. */
+export interface PlanWeights {
+  readonly dull: number
+  readonly labour: number
+  readonly steel: number
+  readonly hands: number
+  readonly fair: number
+}
+export const EVEN_WEIGHTS: PlanWeights = { dull: 1, labour: 1, steel: 1, hands: 1, fair: 1 }
+
+/** A job in its place. */
+export interface Placement {
+  readonly jobId: string
+  readonly windowId: string
+  readonly benchId: string
+  readonly personId: string
+}
+
+export interface PlanProblem {
+  readonly windows: readonly PlanWindow[]
+  readonly people: readonly PlanPerson[]
+  readonly benches: readonly PlanBench[]
+  readonly stones: readonly PlanStone[]
+  readonly jobs: readonly PlanJob[]
+  readonly weights: PlanWeights
+  /** choices of the chef that nothing moves */
+  readonly locks: readonly Placement[]
+}
+
+export const MINUTE_MS = 60_000
+
+/** Minutes of a session at the table's pace. */
+export const wayMinutes = (way: JobWay): number =>
+  way.openingMinutes + way.stages.reduce((sum, { minutes }) => sum + minutes, 0) + way.closingMinutes
+
+export const samePlace = (a: Placement, b: Placement): boolean =>
+  a.jobId === b.jobId && a.windowId === b.windowId && a.benchId === b.benchId && a.personId === b.personId

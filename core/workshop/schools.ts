@@ -1,0 +1,57 @@
+import { wearBudget, type WearAsk } from './budget'
+
+/** How a house may keep its edges: how often a blade meets an abrasive, and on what. */
+export const STONE_SCHOOLS = ['as-now', 'weekly', 'after-each-job', 'few-a-year', 'abrasive-rod'] as const
+export type StoneSchool = (typeof STONE_SCHOOLS)[number]
+
+/** What a school does to a blade in a year. */
+export interface SchoolLife {
+  readonly school: StoneSchool
+  /** sessions on stone or abrasive rod a year */
+  readonly sessionsPerYear: number
+  readonly steelPerYearMm: number
+  readonly years: number
+  /** months between two sessions, against those the edge lasts as it is kept now: above 1 it is worked with dull meanwhile */
+  readonly stretch: number
+}
+
+/** Steel that making a burr takes on a coarse, a fine stone and an abrasive rod, mm (assumed). */
+const BURR_MM = { coarse: 0.01, fine: 0.003, rod: 0.0015 } as const
+/** Sessions a year: after every job, once a week, and "two or three times a year" (common practice). */
+const A_YEAR = { everyJob: 250, weekly: 52, few: 2.5 } as const
+/** An abrasive rod comes out as soon as the edge won't slice fruit cleanly, and replaces most stone work (common practice): so often as stones would, and one stone in this many. */
+const ROD = { timesAsOften: 4, stonesReplaced: 4 } as const
+
+/**
+ * Edge height a session takes, mm, when so many share a year's wear. Wear is an area that grows with work
+ * (Archard 1953) and lies across a wedge, so the height that has to go grows with its root; the burr costs
+ * the same each time.
+ */
+function perSessionMm({ perSessionMm: { middle }, sessionsPerYear }: WearAsk, aYear: number, burrMm: number): number {
+  const worn = Math.max(0, middle - BURR_MM.coarse)
+  return burrMm + worn * Math.sqrt(sessionsPerYear / aYear)
+}
+
+/** The same life with other sessions, at the same spread of what one takes. */
+function kept(ask: WearAsk, school: StoneSchool, sessionsPerYear: number, eachMm: number): SchoolLife {
+  const share = eachMm / ask.perSessionMm.middle
+  const { low, middle, high } = ask.perSessionMm
+  const { years } = wearBudget({ ...ask, sessionsPerYear, perSessionMm: { low: low * share, middle: middle * share, high: high * share } })
+  return { school, sessionsPerYear, steelPerYearMm: sessionsPerYear * eachMm, years, stretch: ask.sessionsPerYear / sessionsPerYear }
+}
+
+/** What each school of keeping an edge would make of a blade's life, the present one first. */
+export function schoolLives(ask: WearAsk): SchoolLife[] {
+  const [weekly, everyJob, few] = [A_YEAR.weekly, A_YEAR.everyJob, A_YEAR.few]
+  const rods = Math.min(everyJob, ROD.timesAsOften * ask.sessionsPerYear)
+  const stones = ask.sessionsPerYear / ROD.stonesReplaced
+  // the rod takes the wear between stones, and the stone that is left to do has its own burr
+  const rodMm = perSessionMm(ask, rods, BURR_MM.rod) + (BURR_MM.coarse * stones) / rods
+  return [
+    kept(ask, 'as-now', ask.sessionsPerYear, ask.perSessionMm.middle),
+    kept(ask, 'weekly', weekly, perSessionMm(ask, weekly, BURR_MM.fine)),
+    kept(ask, 'after-each-job', everyJob, perSessionMm(ask, everyJob, BURR_MM.fine)),
+    kept(ask, 'abrasive-rod', rods, rodMm),
+    kept(ask, 'few-a-year', few, perSessionMm(ask, few, BURR_MM.coarse)),
+  ]
+}

@@ -1,0 +1,94 @@
+import type { ProgressionStage } from '../abrasive/progression'
+import { STROKES_PER_MINUTE } from '../abrasive/removal'
+import type { Rung } from '../abrasive/strokeLadder'
+import type { Caution, Check } from '../hand/recipe'
+import type { SessionPlan, SessionStep } from '../hand/session'
+import { FACE_CUTS } from './operation'
+import type { WorkshopCut, WorkshopPlan } from './plan'
+
+/** Minutes of steps that are not counted in strokes (assumed), as in every session. */
+const MINUTES = { look: 1, fetch: 2, soak: 0, flatten: 1.5, angle: 0.5, ends: 0.5, deburr: 0.5, strop: 0.5, test: 1, clean: 1.5, stow: 0.5 } as const
+const STROP: readonly Rung[] = [{ strokes: 5, newtons: 3 }, { strokes: 3, newtons: 3 }]
+const STROP_STROKES = 8
+/** Falling counts, heavier first: three sets a cut. */
+const SHARES = [0.5, 0.3, 0.2]
+
+const rungsOf = (strokes: number, newtons: number): Rung[] =>
+  SHARES.map((share, at) => ({ strokes: Math.max(1, Math.round(share * strokes)), newtons: Math.max(3, Math.round(newtons * (1 - 0.25 * at))) }))
+
+type Uncounted = keyof typeof MINUTES
+const plain = (kind: Uncounted, more: Partial<SessionStep> = {}): SessionStep => ({
+  id: kind, recipeStep: kind, kind, side: null, stage: null, stoneId: null, minutes: MINUTES[kind], rungs: [], newtons: null, dps: null, liftMm: null, strokes: 0, checks: [], cautions: [], words: null, ...more,
+})
+
+const FACE_CHECKS: readonly Check[] = ['even-bevels', 'scratches-gone']
+const EDGE_CHECKS: readonly Check[] = ['burr-all-along']
+const STONE_CAUTIONS: readonly Caution[] = ['fingers-off-the-end', 'edge-away', 'slurry-slips']
+
+/** Strokes a side that make the bevel anew on a tip whose edge was ground away (assumed). */
+const TIP_BEVEL_STROKES = 20
+
+interface OnStone {
+  readonly stage: number
+  readonly stoneId: string
+  readonly cautions: readonly Caution[]
+}
+const onStone = ({ stone }: ProgressionStage, stage: number): OnStone => ({ stage, stoneId: stone.id, cautions: STONE_CAUTIONS })
+
+/** A tip has no angle and no strokes until its edge is made anew: it is ground by eye, little and often. */
+function tipSteps({ cuts, done }: WorkshopPlan, stage: ProgressionStage, index: number): SessionStep[] {
+  const here = onStone(stage, index)
+  return cuts.filter((cut) => cut.stage === index).flatMap(({ name, minutes }) => {
+    const ground = plain('ends', { ...here, id: name, recipeStep: `cut-${name}`, minutes, checks: ['heel-and-tip'] })
+    const bevel = (side: 'first' | 'second', dps: number): SessionStep => plain('angle', {
+      ...here, id: `tip-bevel-${side}`, recipeStep: 'tip-bevel', kind: 'side', side, dps, minutes: TIP_BEVEL_STROKES / STROKES_PER_MINUTE, strokes: TIP_BEVEL_STROKES, rungs: rungsOf(TIP_BEVEL_STROKES, stage.newtons), checks: EDGE_CHECKS,
+    })
+    return name === 'tip-edge' ? [ground, bevel('first', done.dpsRight), bevel('second', done.dpsLeft)] : [ground]
+  })
+}
+
+/** One cut on its stone: the angle found, then each side that has strokes. */
+function cutSteps(cut: WorkshopCut, at: number, stage: ProgressionStage): SessionStep[] {
+  const checks = FACE_CUTS.has(cut.name) ? FACE_CHECKS : EDGE_CHECKS
+  const here = { ...onStone(stage, cut.stage), recipeStep: `cut-${cut.name}`, dps: Math.round(cut.dps * 10) / 10, liftMm: Math.round(cut.liftMm * 10) / 10 }
+  const side = (which: 'first' | 'second', strokes: number): SessionStep[] => (strokes === 0 ? [] : [{
+    ...plain('angle'), ...here, id: `cut-${at + 1}-${which}`, kind: 'side', side: which, minutes: cut.minutes / 2, strokes, rungs: rungsOf(strokes, stage.newtons), checks,
+  }])
+  const straight = cut.downToMm === undefined ? [] : [plain('ends', { ...here, id: `cut-${at + 1}-straight`, minutes: cut.minutes, checks: ['heel-and-tip'] })]
+  return [plain('angle', { ...here, cautions: [], id: `cut-${at + 1}-angle`, checks: ['no-wobble'] }), ...straight, ...side('first', cut.strokes.right), ...side('second', cut.strokes.left)]
+}
+
+/** A later stone: across the scratches of the one before, until they are gone. */
+function refining(plan: WorkshopPlan, stage: ProgressionStage, index: number): SessionStep[] {
+  const here = onStone(stage, index)
+  if (plan.tip) return [plain('ends', { ...here, id: `refine-${index}-tip`, recipeStep: 'refine-tip', minutes: stage.minutes, checks: ['scratches-gone'] })]
+  const side = (which: 'first' | 'second'): SessionStep => ({
+    ...plain('angle'), ...here, id: `refine-${index}-${which}`, recipeStep: 'refine', kind: 'side', side: which, minutes: stage.minutes / 2,
+    strokes: stage.strokesPerSide, rungs: rungsOf(stage.strokesPerSide, stage.newtons), checks: ['scratches-gone'],
+  })
+  return [side('first'), side('second'), plain('deburr', { ...here, cautions: [], id: `deburr-${index + 1}`, checks: ['no-burr-left'] })]
+}
+
+/**
+ * A workshop plan as a bench session: every cut on its stone with its angle and its strokes by side, the
+ * later stones in turn, and the same first look and last test as any session.
+ */
+export function workshopSession(plan: WorkshopPlan, finishMicron: number): SessionPlan {
+  const onStones = plan.stages.flatMap((stage, index): SessionStep[] => {
+    const flat = plain('flatten', { stage: index, stoneId: stage.stone.id, id: `flatten-${index + 1}`, checks: index === 0 ? ['stone-flat', 'stone-steady'] : ['stone-flat'] })
+    const cuts = plan.tip ? tipSteps(plan, stage, index) : plan.cuts.flatMap((cut, at) => (cut.stage === index ? cutSteps(cut, at, stage) : []))
+    return [flat, ...cuts, ...(index === 0 ? [] : refining(plan, stage, index))]
+  })
+  const steps: SessionStep[] = [
+    plain('look', { cautions: ['dull-is-dangerous'] }),
+    plain('fetch', { checks: ['dry-hands'], cautions: ['not-your-skill', 'glove-for-learners'] }),
+    plain('soak', { checks: ['bubbles-stopped'] }),
+    ...onStones,
+    plain('strop', { rungs: STROP, strokes: STROP_STROKES, checks: ['no-burr-left'] }),
+    plain('test', { cautions: ['fresh-edge-bites'] }), plain('clean', { cautions: ['filings', 'wash-alone'] }), plain('stow', { cautions: ['fresh-edge-bites'] }),
+  ]
+  return {
+    recipeId: 'workshop', stages: plan.stages, notes: plan.notes, finishMicron: plan.stages.at(-1)?.stone.micron ?? finishMicron, choices: {}, steps,
+    minutes: Math.ceil(steps.reduce((sum, { minutes }) => sum + minutes, 0)),
+  }
+}

@@ -1,0 +1,192 @@
+import IcalParser from 'ical.js'
+import { expect, test, type Locator, type Page } from '@playwright/test'
+import { DEMO, openAsManager } from './kitchen'
+
+const sessions = (page: Page): Locator => page.locator('.session')
+/** Opens the week and waits until its plan stands. */
+async function openWeek(page: Page): Promise<void> {
+  await openAsManager(page, '/week')
+  await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 15_000 })
+}
+
+test('the sample house’s week plans itself, within what can be proven, and says why', async ({ page }) => {
+  await openWeek(page)
+  await expect(page.getByText('A draft: nobody goes by it yet.')).toBeVisible()
+  expect(await sessions(page).count()).toBeGreaterThan(10)
+  // only quiet windows stand there, with benches as lanes
+  await expect(page.getByRole('region', { name: /afternoon|morning/ }).first()).toBeVisible()
+  await expect(page.getByRole('group', { name: 'Window bench' }).first()).toBeVisible()
+  await sessions(page).first().click()
+  await expect(page.locator('.panel')).toContainText(/Leaving it would cost \d+ min more/)
+  await page.getByRole('button', { name: 'Look for a better one' }).click()
+  await expect(page.getByRole('progressbar', { name: 'Look for a better one' })).toBeVisible()
+  await expect(page.getByText(/At most [\d.]+ % from the best possible|As good as can be: proven/)).toBeVisible({ timeout: 40_000 })
+  const told = await page.locator('.lead').innerText()
+  const percent = Number(/At most ([\d.]+) %/.exec(told)?.[1] ?? 0)
+  expect(percent).toBeLessThanOrEqual(3)
+})
+
+test('looking for a better plan can be stopped', async ({ page }) => {
+  await openWeek(page)
+  await page.getByRole('button', { name: 'Look for a better one' }).click()
+  await page.getByRole('button', { name: 'Stop looking' }).click()
+  await expect(page.getByRole('button', { name: 'Stop looking' })).toBeHidden({ timeout: 15_000 })
+  await expect(page.getByRole('button', { name: 'Look for a better one' })).toBeEnabled()
+})
+
+test('a job is dragged and locked, the plan accepted, planned again around somebody ill, and read by another calendar', async ({ page }) => {
+  await openWeek(page)
+  // to another window, where at once it says what that costs
+  const first = sessions(page).first()
+  const job = (await first.getAttribute('data-job')) ?? ''
+  const code = await first.locator('b').innerText()
+  const lanes = page.locator('.lane')
+  const from = await page.locator('.window', { has: page.locator(`[data-job="${job}"]`) }).locator('.lane').first().getAttribute('data-window')
+  let landed = false
+  for (let at = 0; at < (await lanes.count()) && !landed; at++) {
+    const lane = lanes.nth(at)
+    if ((await lane.getAttribute('data-window')) === from) continue
+    await page.locator(`.session[data-job="${job}"]`).dragTo(lane, { targetPosition: { x: 300, y: 10 } })
+    await expect(page.locator('.panel .told')).toBeVisible()
+    landed = !(await page.locator('.panel .told').innerText()).startsWith('Not there')
+  }
+  expect(landed).toBe(true)
+  await expect(page.locator('.panel')).toContainText(/That (costs|saves) the plan \d+ min of work|That costs nothing/)
+  await page.getByRole('button', { name: 'Lock it here' }).click()
+  await expect(page.locator(`.session[data-job="${job}"]`)).toHaveAttribute('aria-label', /locked/)
+  const lockedIn = await page.locator('.window', { has: page.locator(`[data-job="${job}"]`) }).getAttribute('aria-label')
+  // it stays where it was locked, whatever else is planned afresh
+  await page.getByRole('button', { name: 'Plan afresh' }).click()
+  await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 15_000 })
+  expect(await page.locator('.window', { has: page.locator(`[data-job="${job}"]`) }).getAttribute('aria-label')).toBe(lockedIn)
+  await page.getByRole('button', { name: 'Go by this plan' }).click()
+  await expect(page.getByText('The house goes by this plan now.')).toBeVisible()
+  await expect(page.getByText(/The plan the house goes by, accepted/)).toBeVisible()
+
+  // Oda falls ill for two days
+  const { people } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as { people: { id: string; name: string }[] }
+  const oda = people.find(({ name }) => name === 'Oda Finch')?.id ?? ''
+  const entries = ['2026-11-24', '2026-11-25', '2026-11-26', '2026-11-27', '2026-11-28'].map((day) => ({ day, starts: null, ends: null, note: 'ill' }))
+  expect((await page.request.put(`${DEMO}/api/people/${oda}/shift-days`, { data: { days: [], entries } })).ok()).toBe(true)
+  await page.reload()
+  await expect(page.getByText('The plan no longer stands.')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText(/Oda Finch is not there on/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Plan again around it' }).click()
+  await expect(page.getByRole('heading', { name: 'What changes' })).toBeVisible({ timeout: 15_000 })
+  await expect(page.locator('.changes')).toContainText('Oda Finch is not there.')
+  await expect(page.locator('.session[aria-label*="Oda Finch"]')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Go by this plan' }).click()
+  await expect(page.getByText(/The plan the house goes by, accepted/)).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText('The plan no longer stands.')).toBeHidden()
+
+  // each person's calendar, read by ical.js, which knows nothing of what wrote it
+  const { accepted } = (await (await page.request.get(`${DEMO}/api/plan`)).json()) as { accepted: { sessions: { personId: string; knifeId: string; startsAt: string }[] } }
+  const busiest = accepted.sessions[0]?.personId ?? ''
+  const ics = await (await page.request.get(`${DEMO}/api/people/${busiest}/calendar.ics`)).text()
+  const events = new IcalParser.Component(IcalParser.parse(ics)).getAllSubcomponents('vevent').map((event) => new IcalParser.Event(event))
+  const starts = events.filter(({ summary }) => summary.startsWith('Sharpen ')).map(({ startDate }) => startDate.toJSDate().toISOString().slice(0, 19)).sort()
+  expect(starts).toEqual(accepted.sessions.filter(({ personId }) => personId === busiest).map(({ startsAt }) => startsAt.slice(0, 19)).sort())
+  // what is planned stands on the knife's own page
+  await page.goto(`${DEMO}/knife/${code}`)
+  await expect(page.getByText(/Planned (\w+ )?\d\d:\d\d/)).toBeVisible()
+  await page.request.put(`${DEMO}/api/people/${oda}/shift-days`, { data: { days: entries.map(({ day }) => day), entries: [] } })
+})
+
+test('a session dropped on somebody’s initials is theirs, where they may and can', async ({ page }) => {
+  await openWeek(page)
+  const window = page.locator('.window', { has: page.locator('.session') }).first()
+  const session = window.locator('.session').first()
+  const job = (await session.getAttribute('data-job')) ?? ''
+  const names: string[] = []
+  for (const hands of await window.locator('.hands').all()) {
+    const name = (await hands.getAttribute('title')) ?? ''
+    const moved = page.locator(`.session[data-job="${job}"]`)
+    await moved.dragTo(hands)
+    await expect(page.locator('.panel .told')).toBeVisible()
+    if ((await page.locator('.panel .told').innerText()).startsWith('Not there')) continue
+    await expect(moved).toHaveAttribute('aria-label', new RegExp(name))
+    names.push(name)
+  }
+  expect(names.length).toBeGreaterThan(1)
+})
+
+test('keys move a session between windows and benches, change hands, lock it and take it off', async ({ page }) => {
+  await openWeek(page)
+  const some = sessions(page).nth(3)
+  const job = (await some.getAttribute('data-job')) ?? ''
+  await some.click()
+  const told = page.locator('.panel .told')
+  await page.keyboard.press('ArrowDown')
+  await expect(told).toBeVisible()
+  await page.keyboard.press('ArrowRight')
+  await expect(told).toBeVisible()
+  await page.keyboard.press('l')
+  await expect(page.locator(`.session[data-job="${job}"]`)).toHaveClass(/locked/)
+  await page.keyboard.press('l')
+  await page.keyboard.press('Delete')
+  await expect(page.locator(`.session[data-job="${job}"]`)).toHaveCount(0)
+  await expect(page.getByText(/That costs the plan \d+ min of work/)).toBeVisible()
+  await page.getByRole('button', { name: 'Place it' }).click()
+  await expect(page.locator(`.session[data-job="${job}"]`)).toHaveCount(1)
+})
+
+test('the chef’s sliders change the plan, and custom stands beside it in numbers', async ({ page }) => {
+  await openWeek(page)
+  await expect(page.getByText(/This plan leaves [\d.]+ h of dull service for \d+ min at the bench; everything every 2 weeks leaves/)).toBeVisible()
+  const before = Number(/(\d+) sessions/.exec(await page.locator('.lead').innerText())?.[1])
+  // work counts for much and dull services for nothing: little is left worth doing
+  await page.getByRole('slider', { name: 'Dull services' }).fill('0')
+  await expect.poll(async () => Number(/(\d+) sessions/.exec(await page.locator('.lead').innerText())?.[1] ?? before), { timeout: 15_000 }).toBeLessThan(before)
+})
+
+test('my day is a list on a phone, and its calendar link can be ended', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openAsManager(page, '/my-day')
+  await expect(page.getByText(/^Before dinner, 17:30/).first()).toBeVisible()
+  await expect(page.getByText(/^Hone [A-Z]{2}-\d\d/).first()).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0)
+  await page.getByRole('button', { name: 'Subscribe by link' }).click()
+  const address = await page.locator('.address').innerText()
+  expect((await page.request.get(address)).headers()['content-type']).toContain('text/calendar')
+  await page.getByRole('button', { name: 'End the link' }).click()
+  await expect(page.locator('.address')).toBeHidden()
+  expect((await page.request.get(address)).status()).toBe(404)
+})
+
+test('the crew: shifts that overlap are refused, skills are signed off, a special day takes the week’s place', async ({ page }) => {
+  await openAsManager(page, '/crew')
+  await page.getByRole('button', { name: 'Shifts of Bram Kessel' }).click()
+  await page.getByRole('button', { name: 'Add a shift' }).click()
+  // the new row is on Sunday, where he works already
+  await page.getByRole('button', { name: 'Save shifts' }).click()
+  await expect(page.getByText(/Bram Kessel cannot work .* at once/)).toBeVisible()
+  await page.keyboard.press('Escape')
+  const mark = page.getByRole('checkbox', { name: /Bram Kessel, maintenance/ })
+  await expect(mark).toHaveAttribute('aria-checked', 'false')
+  await mark.click()
+  await expect(page.getByRole('checkbox', { name: /Bram Kessel, maintenance: signed off by Maren Voss/ })).toHaveAttribute('aria-checked', 'true')
+  await page.getByRole('checkbox', { name: /Bram Kessel, maintenance/ }).click()
+  await page.getByRole('button', { name: 'Add a day' }).click()
+  await page.getByLabel('Day').fill('2026-11-29')
+  await page.getByLabel('Name').nth(1).fill('Closed for repairs')
+  for (let left = 0; left < 2; left++) await page.getByRole('button', { name: 'Remove', exact: true }).first().click()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText('Closed for repairs: closed')).toBeVisible()
+  await page.goto(`${DEMO}/week`)
+  await expect(page.getByRole('region', { name: /Monday/ }).first()).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByRole('region', { name: /Sunday/ })).toHaveCount(0)
+  await page.request.delete(`${DEMO}/api/special-days/2026-11-29`)
+})
+
+test('a cook sees the week and plans nothing in it', async ({ page }) => {
+  await openWeek(page)
+  const { people } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as { people: { id: string; name: string }[] }
+  await page.request.post(`${DEMO}/api/devices`, { data: { name: 'Wall tablet', kind: 'tablet' } })
+  const cook = people.find(({ name }) => name === 'Milo Tarn')?.id
+  expect((await page.request.post(`${DEMO}/api/session/pin`, { data: { personId: cook, pin: '2468' } })).ok()).toBe(true)
+  await page.goto(`${DEMO}/week`)
+  await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByRole('button', { name: 'Go by this plan' })).toHaveCount(0)
+  await sessions(page).first().click()
+  await expect(page.getByRole('button', { name: 'Lock it here' })).toHaveCount(0)
+})

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { v7 as newId } from 'uuid'
+import { ref } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import type { BenchPlace, Crew } from '../../contract/week'
+import { call } from '../api'
+import { useChange } from '../house/useChange'
+import TextField from '../ui/TextField.vue'
+
+defineProps<{ crew: Crew }>()
+const emit = defineEmits<{ changed: [crew: Crew] }>()
+const { refusal, change } = useChange()
+const name = ref('')
+const save = (bench: BenchPlace): Promise<boolean> => change(async () => { emit('changed', await call(endpoints.setBench, { body: bench })) })
+async function add(): Promise<void> {
+  if (await save({ id: newId(), name: name.value, active: true })) name.value = ''
+}
+</script>
+
+<template>
+  <section class="heavy-rule">
+    <h2>{{ $t('crew.benches') }}</h2>
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <ul>
+      <li v-for="bench in crew.benches" :key="bench.id" :class="{ soft: !bench.active }">
+        {{ bench.name }}
+        <button class="button quiet" type="button" @click="save({ ...bench, active: !bench.active })">{{ $t(bench.active ? 'crew.benchGone' : 'crew.benchBack') }}</button>
+      </li>
+    </ul>
+    <form @submit.prevent="add">
+      <TextField v-model="name" :label="$t('field.name')" />
+      <button class="button" type="submit" :disabled="name.trim() === ''">{{ $t('crew.addBench') }}</button>
+    </form>
+  </section>
+</template>
+
+<style scoped>
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  border-bottom: 1px solid var(--rule);
+}
+form {
+  display: flex;
+  gap: 10px;
+  align-items: end;
+  margin-top: 10px;
+}
+</style>

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import type { AcceptedPlan, Crew } from '../../contract/week'
+import { call } from '../api'
+import { useFleet } from '../stores/fleet'
+import { useChange } from '../house/useChange'
+import BenchList from './BenchList.vue'
+import ShiftDialog from './ShiftDialog.vue'
+import ShiftTable from './ShiftTable.vue'
+import SkillTable from './SkillTable.vue'
+import SpecialDays from './SpecialDays.vue'
+
+const fleet = useFleet()
+const { refusal, change } = useChange()
+const crew = shallowRef<Crew | null>(null)
+const accepted = shallowRef<AcceptedPlan | null>(null)
+const editing = ref<string | null>(null)
+const people = computed(() => [...fleet.people.values()].filter(({ active }) => active))
+onMounted(async () => {
+  await change(async () => { crew.value = await call(endpoints.crew) })
+  await change(async () => { accepted.value = (await call(endpoints.plan)).accepted })
+})
+/** Minutes of bench work the accepted plan gives each person. */
+const load = computed(() => {
+  const minutes = new Map<string, number>()
+  for (const { personId, startsAt, endsAt } of accepted.value?.sessions ?? []) minutes.set(personId, (minutes.get(personId) ?? 0) + (Date.parse(endsAt) - Date.parse(startsAt)) / 60_000)
+  return minutes
+})
+const open = computed({ get: () => editing.value !== null, set: (is) => { if (!is) editing.value = null } })
+</script>
+
+<template>
+  <div class="page">
+    <header class="page-head"><h1>{{ $t('crew.title') }}</h1><span class="soft">{{ $t('crew.hint') }}</span></header>
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <p v-if="!crew && !refusal" class="lead">{{ $t('shell.loading') }}</p>
+    <template v-if="crew">
+      <p v-if="crew.shifts.length === 0" class="lead">{{ $t('crew.nobody') }}</p>
+      <ShiftTable :crew="crew" :people="people" :load="load" @edit="editing = $event" />
+      <SkillTable :crew="crew" :people="people" @changed="crew = $event" />
+      <div class="columns">
+        <BenchList :crew="crew" @changed="crew = $event" />
+        <SpecialDays :crew="crew" @changed="crew = $event" />
+      </div>
+      <ShiftDialog v-if="editing" v-model:visible="open" :crew="crew" :person-id="editing" @changed="crew = $event" />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 2fr);
+  gap: 28px;
+  margin-top: 22px;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

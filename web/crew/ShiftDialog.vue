@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import type { Crew } from '../../contract/week'
+import { call } from '../api'
+import { useChange } from '../house/useChange'
+import { useFormats } from '../i18n'
+import { useFleet } from '../stores/fleet'
+import AppDialog from '../ui/AppDialog.vue'
+import ChoiceField from '../ui/ChoiceField.vue'
+import TextField from '../ui/TextField.vue'
+import { WEEKDAYS, weekdayName } from './weekdays'
+
+const props = defineProps<{ crew: Crew; personId: string }>()
+const emit = defineEmits<{ changed: [crew: Crew] }>()
+const visible = defineModel<boolean>('visible', { required: true })
+const fleet = useFleet()
+const formats = useFormats()
+const { refusal, change } = useChange()
+const name = computed(() => fleet.people.get(props.personId)?.name ?? '')
+const shifts = ref(props.crew.shifts.filter(({ personId }) => personId === props.personId).map(({ weekday, starts, ends }) => ({ weekday, starts, ends })))
+const weekdays = WEEKDAYS.map((value) => ({ value: value as number, label: weekdayName(value) }))
+const single = reactive({ day: '', isOff: true, starts: '10:00', ends: '18:00', note: '' })
+const days = computed(() => props.crew.days.filter(({ personId }) => personId === props.personId))
+const read = ref<{ calendar: string; count: number } | null>(null)
+const params = computed(() => ({ id: props.personId }))
+
+async function saveShifts(): Promise<void> {
+  if (await change(async () => { emit('changed', await call(endpoints.setShifts, { params: params.value, body: { shifts: shifts.value } })) })) visible.value = false
+}
+async function addDay(): Promise<void> {
+  const { day, isOff, starts, ends, note } = single
+  const entry = { day, starts: isOff ? null : starts, ends: isOff ? null : ends, note }
+  if (await change(async () => { emit('changed', await call(endpoints.setShiftDays, { params: params.value, body: { days: [], entries: [entry] } })) })) Object.assign(single, { day: '', note: '' })
+}
+const asUsual = (day: string): Promise<boolean> => change(async () => { emit('changed', await call(endpoints.setShiftDays, { params: params.value, body: { days: [day], entries: [] } })) })
+async function look(event: Event): Promise<void> {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  const calendar = await file.text()
+  await change(async () => {
+    const { entries } = await call(endpoints.importCalendar, { params: params.value, body: { calendar, apply: false } })
+    read.value = { calendar, count: new Set(entries.map(({ day }) => day)).size }
+  })
+}
+async function takeIn(): Promise<void> {
+  const { value } = read
+  if (!value) return
+  const done = await change(async () => {
+    await call(endpoints.importCalendar, { params: params.value, body: { calendar: value.calendar, apply: true } })
+    emit('changed', await call(endpoints.crew))
+  })
+  if (done) read.value = null
+}
+</script>
+
+<template>
+  <AppDialog v-model:visible="visible" :title="$t('crew.edit', { name })">
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <form @submit.prevent="saveShifts">
+      <div v-for="(shift, at) in shifts" :key="at" class="line">
+        <ChoiceField v-model="shift.weekday" :label="$t('crew.day')" :options="weekdays" />
+        <TextField v-model="shift.starts" :label="$t('field.starts')" type="time" />
+        <TextField v-model="shift.ends" :label="$t('field.ends')" type="time" />
+        <button class="button quiet" type="button" @click="shifts.splice(at, 1)">{{ $t('house.remove') }}</button>
+      </div>
+      <p class="ways">
+        <button class="button quiet" type="button" @click="shifts.push({ weekday: Math.min(7, (shifts.at(-1)?.weekday ?? 0) + 1), starts: shifts.at(-1)?.starts ?? '10:00', ends: shifts.at(-1)?.ends ?? '18:00' })">{{ $t('crew.addShift') }}</button>
+        <button class="button main" type="submit">{{ $t('crew.save') }}</button>
+      </p>
+    </form>
+    <section class="heavy-rule">
+      <h3>{{ $t('crew.single') }}</h3>
+      <p class="soft small">{{ $t('crew.singleHint') }}</p>
+      <p v-for="day in days" :key="day.id" class="single">
+        <span>{{ formats.longDay(`${day.day}T12:00:00Z`) }}: {{ day.starts ? `${day.starts}–${day.ends}` : $t('crew.off') }} <span class="soft">{{ day.note }}</span></span>
+        <button class="button quiet" type="button" @click="asUsual(day.day)">{{ $t('crew.backToPattern') }}</button>
+      </p>
+      <form class="line" @submit.prevent="addDay">
+        <TextField v-model="single.day" :label="$t('crew.day')" type="date" />
+        <button class="button" type="button" :aria-pressed="single.isOff" @click="single.isOff = !single.isOff">{{ $t('crew.isOff') }}</button>
+        <template v-if="!single.isOff">
+          <TextField v-model="single.starts" :label="$t('field.starts')" type="time" />
+          <TextField v-model="single.ends" :label="$t('field.ends')" type="time" />
+        </template>
+        <TextField v-model="single.note" :label="$t('crew.note')" />
+        <button class="button" type="submit" :disabled="single.day === ''">{{ $t('crew.addDay') }}</button>
+      </form>
+    </section>
+    <section class="heavy-rule">
+      <label class="small"><b>{{ $t('crew.read') }}</b> <input type="file" accept=".ics,text/calendar" @change="look" /></label>
+      <p class="soft small">{{ $t('crew.readHint') }}</p>
+      <button v-if="read" class="button" type="button" @click="takeIn">{{ $t('crew.takeIn', { n: read.count }) }}</button>
+    </section>
+  </AppDialog>
+</template>
+
+<style scoped>
+form,
+section {
+  display: grid;
+  gap: 8px;
+}
+section {
+  margin-top: 16px;
+}
+.line {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(110px, 1fr));
+  gap: 10px;
+  align-items: end;
+}
+.ways,
+.single {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+</style>

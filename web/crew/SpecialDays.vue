@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import type { Crew, SpecialDay } from '../../contract/week'
+import { call } from '../api'
+import { useChange } from '../house/useChange'
+import { say, useFormats } from '../i18n'
+import ChoiceField from '../ui/ChoiceField.vue'
+import TextField from '../ui/TextField.vue'
+
+defineProps<{ crew: Crew }>()
+const emit = defineEmits<{ changed: [crew: Crew] }>()
+const formats = useFormats()
+const { refusal, change } = useChange()
+const draft = ref<SpecialDay | null>(null)
+const kinds = [{ value: 'service' as const, label: say('house.service') }, { value: 'quiet' as const, label: say('house.quiet') }]
+
+function start(): void {
+  draft.value = { day: '', name: '', spans: [{ kind: 'quiet', name: say('crew.defaultQuiet'), starts: '09:00', ends: '11:00' }, { kind: 'service', name: say('crew.defaultService'), starts: '17:00', ends: '23:00' }] }
+}
+async function save(): Promise<void> {
+  const { value } = draft
+  if (!value) return
+  if (await change(async () => { emit('changed', await call(endpoints.setSpecialDay, { params: { day: value.day }, body: value })) })) draft.value = null
+}
+const drop = (day: string): Promise<boolean> => change(async () => { emit('changed', await call(endpoints.dropSpecialDay, { params: { day } })) })
+const words = ({ spans }: SpecialDay): string => (spans.length === 0 ? say('crew.closedDay') : spans.map(({ kind, name, starts, ends }) => `${kind === 'quiet' ? `${say('house.quiet').toLowerCase()} ` : ''}${name} ${starts}–${ends}`).join(', '))
+</script>
+
+<template>
+  <section class="heavy-rule">
+    <h2>{{ $t('crew.special') }}</h2>
+    <p class="soft small">{{ $t('crew.specialHint') }}</p>
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <ul>
+      <li v-for="special in crew.special" :key="special.day">
+        <span><b>{{ formats.longDay(`${special.day}T12:00:00Z`) }}</b> {{ special.name }}: {{ words(special) }}</span>
+        <button class="button quiet" type="button" @click="drop(special.day)">{{ $t('crew.asUsual') }}</button>
+      </li>
+    </ul>
+    <form v-if="draft" @submit.prevent="save">
+      <div class="line">
+        <TextField v-model="draft.day" :label="$t('crew.day')" type="date" />
+        <TextField v-model="draft.name" :label="$t('field.name')" />
+      </div>
+      <div v-for="(span, at) in draft.spans" :key="at" class="line">
+        <ChoiceField v-model="span.kind" :label="$t('field.kind')" :options="kinds" />
+        <TextField v-model="span.name" :label="$t('field.name')" />
+        <TextField v-model="span.starts" :label="$t('field.starts')" type="time" />
+        <TextField v-model="span.ends" :label="$t('field.ends')" type="time" />
+        <button class="button quiet" type="button" @click="draft.spans.splice(at, 1)">{{ $t('house.remove') }}</button>
+      </div>
+      <p class="ways">
+        <button class="button quiet" type="button" @click="draft.spans.push({ kind: 'service', name: say('crew.defaultService'), starts: '18:00', ends: '22:00' })">{{ $t('house.addSpan') }}</button>
+        <button class="button main" type="submit" :disabled="draft.day === '' || draft.name.trim() === ''">{{ $t('shell.save') }}</button>
+      </p>
+    </form>
+    <button v-else class="button" type="button" @click="start">{{ $t('crew.addSpecial') }}</button>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  justify-items: start;
+}
+ul,
+form {
+  width: 100%;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+  border-bottom: 1px solid var(--rule);
+}
+form {
+  display: grid;
+  gap: 8px;
+}
+.line {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+  gap: 10px;
+  align-items: end;
+}
+.ways {
+  display: flex;
+  justify-content: space-between;
+}
+</style>

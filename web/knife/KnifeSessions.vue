@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import type { SessionLine } from '../../contract/bench'
+import { endpoints } from '../../contract/endpoints'
+import type { KnifeView } from '../../contract/knives'
+import { capital } from '../../words/format'
+import { call } from '../api'
+import { say, useFormats } from '../i18n'
+import { useFleet } from '../stores/fleet'
+
+const props = defineProps<{ knife: KnifeView }>()
+const fleet = useFleet()
+const formats = useFormats()
+const sessions = ref<SessionLine[]>([])
+
+watch(() => props.knife, async ({ id }) => {
+  // the log beside it says when nothing can be read; this list just stays as it was
+  try { sessions.value = await call(endpoints.knifeSessions, { params: { id } }) } catch { return }
+}, { immediate: true })
+const ending = ({ outcome }: SessionLine): string => (outcome === 'finished' ? '' : say(outcome === null ? 'session.open' : 'session.brokenOff'))
+</script>
+
+<template>
+  <section v-if="sessions.length > 0" class="heavy-rule">
+    <h2>{{ $t('session.all') }}</h2>
+    <ul>
+      <li v-for="session in sessions" :key="session.id">
+        <RouterLink :to="{ name: 'session', params: { code: knife.code, id: session.id } }">{{ capital($t(`bench.recipe.${session.recipeId}`)) }}</RouterLink>
+        <span class="soft small num">{{ [formats.moment(session.startedAt), fleet.people.get(session.startedBy)?.name, ending(session)].filter(Boolean).join(', ') }}</span>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  gap: 2px;
+  padding: 8px 0;
+  border-bottom: 1px solid var(--rule);
+}
+</style>

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import { call } from '../api'
+import { refusalText } from '../refusalText'
+
+const props = defineProps<{ personId: string }>()
+const standing = ref(0)
+const path = ref('')
+const refusal = ref('')
+const params = computed(() => ({ id: props.personId }))
+const address = computed(() => (path.value ? new URL(path.value, window.location.origin).href : ''))
+
+async function attempt(work: () => Promise<void>): Promise<void> {
+  try {
+    await work()
+    refusal.value = ''
+  } catch (error) {
+    refusal.value = refusalText(error)
+  }
+}
+const make = (): Promise<void> => attempt(async () => {
+  path.value = (await call(endpoints.makeCalendarLink, { params: params.value })).path
+  standing.value = 1
+})
+const revoke = (): Promise<void> => attempt(async () => {
+  standing.value = (await call(endpoints.revokeCalendarLink, { params: params.value })).standing
+  path.value = ''
+})
+void attempt(async () => { standing.value = (await call(endpoints.calendarLink, { params: params.value })).standing })
+</script>
+
+<template>
+  <section class="heavy-rule">
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <p class="ways">
+      <a class="button" :href="`/api/people/${personId}/calendar.ics`" download>{{ $t('myday.ics') }}</a>
+      <button class="button" type="button" @click="make">{{ $t('myday.link') }}</button>
+      <button v-if="standing > 0" class="button quiet" type="button" @click="revoke">{{ $t('myday.revoke') }}</button>
+    </p>
+    <p v-if="address" class="address"><code>{{ address }}</code></p>
+    <p v-else-if="standing > 0" class="soft">{{ $t('myday.standing') }}</p>
+    <p class="soft small">{{ $t('myday.linkHint') }}</p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+  max-width: 720px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.address {
+  overflow-wrap: anywhere;
+  font-family: var(--mono);
+}
+</style>

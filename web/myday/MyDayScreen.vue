@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import type { PlanView } from '../../contract/week'
+import { call } from '../api'
+import { useFormats } from '../i18n'
+import { refusalText } from '../refusalText'
+import { useFleet } from '../stores/fleet'
+import { useSession } from '../stores/session'
+import ChoiceField from '../ui/ChoiceField.vue'
+import EdgeStrip from '../ui/EdgeStrip.vue'
+import PrintButton from '../ui/PrintButton.vue'
+import CalendarLink from './CalendarLink.vue'
+import { personDays } from './personDays'
+
+const formats = useFormats()
+const fleet = useFleet()
+const session = useSession()
+const view = shallowRef<PlanView | null>(null)
+const refusal = ref('')
+const whose = ref(session.person?.id ?? '')
+onMounted(async () => {
+  try {
+    view.value = await call(endpoints.plan)
+  } catch (error) {
+    refusal.value = refusalText(error)
+  }
+})
+const people = computed(() => [...fleet.people.values()].filter(({ active }) => active).map(({ id, name }) => ({ value: id, label: name })))
+const days = computed(() => (view.value ? personDays(view.value, whose.value, formats.value.dayKey) : []))
+const bench = (id: string): string => view.value?.problem.benches.find((one) => one.id === id)?.name ?? ''
+const codes = (ids: readonly string[]): string => ids.map((id) => fleet.byId(id)?.code ?? '').filter(Boolean).sort().join(', ')
+</script>
+
+<template>
+  <div class="page">
+    <header class="page-head">
+      <h1>{{ $t('myday.title') }}</h1>
+      <span class="soft">{{ fleet.people.get(whose)?.name }}</span>
+      <span class="end no-print"><PrintButton :label="$t('myday.print')" /></span>
+    </header>
+    <ChoiceField v-if="session.may('manage-house')" v-model="whose" class="whose no-print" :label="$t('myday.of')" :options="people" />
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <p v-if="!view && !refusal" class="lead">{{ $t('week.loading') }}</p>
+    <p v-if="view && !view.accepted" class="soft">{{ $t('myday.noPlan') }}</p>
+    <p v-if="view && days.length === 0" class="lead">{{ $t('myday.nothing') }}</p>
+    <section v-for="day in days" :key="day.key" class="day">
+      <h2>{{ formats.longDay(day.at) }}</h2>
+      <template v-for="item in day.items" :key="item.at + item.kind">
+        <div v-if="item.kind === 'session'" class="item">
+          <p class="num time">{{ $t('myday.at', { start: formats.clock(item.at), end: formats.clock(item.endsAt), bench: bench(item.benchId) }) }}</p>
+          <div v-if="fleet.byId(item.knifeId)" class="knife">
+            <b class="num">{{ fleet.byId(item.knifeId)?.code }}</b>
+            <EdgeStrip v-for="knife in [fleet.byId(item.knifeId)].flatMap((one) => one ?? [])" :key="knife.id" :knife="knife" />
+          </div>
+          <p>{{ $t(`myday.work.${item.work}`, { minutes: formats.minutes((Date.parse(item.endsAt) - Date.parse(item.at)) / 60_000) }) }}</p>
+          <RouterLink v-if="fleet.byId(item.knifeId)" class="button no-print" :to="{ name: 'bench', params: { code: fleet.byId(item.knifeId)?.code } }">{{ $t('myday.begin') }}</RouterLink>
+        </div>
+        <div v-else class="item">
+          <p class="num time">{{ $t('myday.before', { service: item.service, time: formats.clock(item.at) }) }}</p>
+          <p>{{ $t('myday.hone', { codes: codes(item.hone) }) }}</p>
+          <p v-if="item.check.length > 0"><b>{{ $t('myday.check', { codes: codes(item.check) }) }}</b></p>
+        </div>
+      </template>
+    </section>
+    <CalendarLink v-if="view && (whose === session.person?.id || session.may('manage-house'))" :key="whose" class="no-print" :person-id="whose" />
+  </div>
+</template>
+
+<style scoped>
+.whose {
+  max-width: 320px;
+  margin-bottom: 10px;
+}
+.day {
+  border-top: 3px solid var(--rule-strong);
+  padding: 8px 0 14px;
+  max-width: 720px;
+}
+.item {
+  display: grid;
+  gap: 4px;
+  justify-items: start;
+  padding: 10px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.time {
+  font-weight: 700;
+}
+.knife {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+.item .button {
+  min-height: 56px;
+}
+</style>

@@ -1,0 +1,221 @@
+<script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
+import { computed, onMounted, ref } from 'vue'
+import { leavingReason } from '../../core/plan/explain'
+import { leavingCost } from '../../core/plan/objective'
+import { changeWords, movedWords, planReasonWords } from '../../words/week'
+import { say, useFormats } from '../i18n'
+import { useFleet } from '../stores/fleet'
+import { useNotices } from '../stores/notices'
+import { useSession } from '../stores/session'
+import EdgeStrip from '../ui/EdgeStrip.vue'
+import ComparisonPanel from './ComparisonPanel.vue'
+import JobPanel from './JobPanel.vue'
+import PlanSheets from './PlanSheets.vue'
+import PlanWeightsPanel from './PlanWeightsPanel.vue'
+import RiskBand from './RiskBand.vue'
+import { useHandMoves } from './useHandMoves'
+import { useWeekNames } from './useWeekNames'
+import { useWeekPlan } from './useWeekPlan'
+import WindowLanes from './WindowLanes.vue'
+
+const formats = useFormats()
+const session = useSession()
+const fleet = useFleet()
+const notices = useNotices()
+const { knife, namesIn } = useWeekNames()
+const week = useWeekPlan()
+const { view, problem, placements, layouts, totals, bound, cost, searching, refusal, handMade, improving, changes, isAccepted } = week
+const chosen = ref<string | null>(null)
+const sheets = ref<'benches' | 'people' | null>(null)
+const mayPlan = computed(() => session.may('manage-house'))
+onMounted(() => { void week.load() })
+/** A check, a broken stone or somebody's new shift moves the ground under a plan: looked at again as soon as the house says so. */
+watchDebounced(() => fleet.revision, () => {
+  if (isAccepted.value && !searching.value && improving.value === null) void week.load()
+}, { debounce: 800 })
+
+const names = computed(() => problem.value && namesIn(problem.value))
+const placed = computed(() => new Set(placements.value.map(({ jobId }) => jobId)))
+/** Jobs that want the bench and have no place, dearest to leave first. */
+const shelf = computed(() => {
+  const { value } = problem
+  if (!value) return []
+  return value.jobs
+    .filter(({ id, wanted }) => wanted && !placed.value.has(id))
+    .sort((a, b) => leavingCost(b, value.weights) - leavingCost(a, value.weights))
+    .flatMap((job) => {
+      const reason = leavingReason(value, placements.value, job.id)
+      const view = knife(job.knifeId)
+      return view ? [{ job, view, words: reason && names.value ? planReasonWords(reason, names.value, say, formats.value) : '' }] : []
+    })
+})
+const empty = computed(() => {
+  const { value } = problem
+  if (!value) return ''
+  if (value.windows.length === 0) return say('week.noWindows')
+  if (value.people.every(({ present, skills }) => Object.keys(present).length === 0 || skills.every((skill) => skill === 'hone'))) return say('week.noHands')
+  return value.jobs.some(({ wanted }) => wanted) || placements.value.length > 0 ? '' : say('week.nothing')
+})
+const leftAlone = computed(() => problem.value?.jobs.reduce((sum, job) => sum + job.dullHoursLeft, 0) ?? 0)
+const summary = computed(() => totals.value && say('week.summary', {
+  n: placements.value.length, minutes: formats.value.minutes(totals.value.minutes), before: formats.value.hours(leftAlone.value), after: formats.value.hours(totals.value.dullHours),
+}))
+const standing = computed(() => {
+  const accepted = view.value?.accepted
+  if (!accepted) return say('week.draft')
+  const who = { when: formats.value.moment(accepted.acceptedAt), name: fleet.people.get(accepted.acceptedBy ?? '')?.name ?? '' }
+  return isAccepted.value ? say('week.accepted', who) : say('week.changedSince', { n: changes.value.length })
+})
+const gap = computed(() => {
+  if (bound.value === null || cost.value <= 0) return say('week.unproven')
+  const percent = Math.max(0, (100 * (cost.value - bound.value)) / cost.value)
+  return percent < 0.05 ? say('week.optimal') : say('week.bound', { percent: Math.ceil(percent * 10) / 10 })
+})
+const moved = computed(() => (view.value?.accepted && names.value ? movedWords(view.value.moved, names.value, say, formats.value) : []))
+const changed = computed(() => (names.value ? changes.value.map((change) => names.value ? changeWords(change, names.value, say, formats.value) : '') : []))
+
+const { put, hand, offer } = useHandMoves(week, chosen, mayPlan)
+async function accept(): Promise<void> {
+  if (await week.accept()) notices.done(say('week.acceptedNow'))
+}
+function print(which: 'benches' | 'people'): void {
+  sheets.value = which
+  requestAnimationFrame(() => { window.print() })
+}
+</script>
+
+<template>
+  <div class="page week" :class="{ printing: sheets }">
+    <header class="page-head">
+      <h1>{{ $t('week.title') }}</h1>
+      <span class="soft">{{ standing }}</span>
+      <span class="end no-print">
+        <button class="button quiet" type="button" @click="print('benches')">{{ $t('week.printBenches') }}</button>
+        <button class="button quiet" type="button" @click="print('people')">{{ $t('week.printPeople') }}</button>
+      </span>
+    </header>
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <p v-if="!view && !refusal" class="lead">{{ $t('week.loading') }}</p>
+    <template v-if="view && problem && totals">
+      <p v-if="empty" class="lead">{{ empty }}</p>
+      <template v-if="problem.windows.length > 0">
+        <p class="lead" aria-live="polite">{{ searching ? $t('week.searching') : summary }} <span class="soft">{{ searching ? '' : gap }}</span></p>
+        <div v-if="moved.length > 0" class="stale" role="status">
+          <b>{{ $t('week.stale') }}</b> {{ moved.join(' ') }}
+          <button v-if="mayPlan" class="button" type="button" :disabled="searching" @click="week.plan(true)">{{ $t('week.planAgain') }}</button>
+        </div>
+        <p v-if="mayPlan" class="actions no-print">
+          <button class="button main" type="button" :disabled="searching || isAccepted" @click="accept">{{ $t('week.accept') }}</button>
+          <button class="button" type="button" :disabled="searching || improving !== null" @click="week.improve">{{ $t('week.improve') }}</button>
+          <template v-if="improving">
+            <progress :value="improving.seconds" max="20" :aria-label="$t('week.improve')" />
+            <span class="num">{{ $t('week.improving', { seconds: Math.round(improving.seconds), all: 20 }) }}</span>
+            <button class="button quiet" type="button" @click="week.stopImproving">{{ $t('week.stop') }}</button>
+          </template>
+          <button v-else class="button quiet" type="button" :disabled="searching" @click="week.plan(false)">{{ $t('week.planAfresh') }}</button>
+        </p>
+        <RiskBand :view="view" :problem="problem" :placements="placements" />
+        <div class="columns">
+          <div>
+            <WindowLanes
+              v-for="window in problem.windows" :key="window.id" :window="window" :problem="problem" :layout="layouts.get(window.id)" :chosen="chosen"
+              :locked="week.isLocked" :may-plan="mayPlan" @choose="chosen = $event" @put="(jobId, benchId) => put(jobId, window.id, benchId)" @hand="(jobId, personId) => hand(jobId, window.id, personId)"
+            />
+            <section v-if="changed.length > 0" class="heavy-rule changes">
+              <h2>{{ $t('week.changes') }}</h2>
+              <p v-for="line in changed" :key="line">{{ line }}</p>
+            </section>
+          </div>
+          <aside class="no-print">
+            <JobPanel
+              v-if="chosen" :job-id="chosen" :problem="problem" :placements="placements" :layouts="layouts" :hand-made="handMade" :locked="week.isLocked(chosen)"
+              :may-plan="mayPlan" @place="week.place" @unplace="week.unplace(chosen)" @lock="week.toggleLock(chosen)" @offer="offer(chosen)"
+            />
+            <p v-else class="soft">{{ $t('week.choose') }}</p>
+            <section class="heavy-rule">
+              <h2>{{ $t('week.shelf') }}</h2>
+              <p v-if="shelf.length === 0" class="soft">{{ $t('week.shelfEmpty') }}</p>
+              <button v-for="one in shelf" :key="one.job.id" type="button" class="waiting" :draggable="mayPlan" :data-job="one.job.id" @click="chosen = one.job.id" @dragstart="$event.dataTransfer?.setData('text/plain', one.job.id)">
+                <span class="line"><b class="num">{{ one.view.code }}</b> <EdgeStrip :knife="one.view" :px-per-mm="0.26" /></span>
+                <span class="small">{{ one.words }}</span>
+              </button>
+            </section>
+            <PlanWeightsPanel v-if="mayPlan" :weights="problem.weights" :totals="totals" @weigh="week.weigh" />
+            <ComparisonPanel :problem="problem" :placements="placements" />
+          </aside>
+        </div>
+        <PlanSheets v-if="sheets" :sheets="sheets" :view="view" :problem="problem" :layouts="layouts" />
+      </template>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 330px;
+  gap: 26px;
+  margin-top: 16px;
+}
+aside {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 18px;
+  align-content: start;
+}
+.stale {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 12px;
+  margin: 8px 0;
+  padding: 8px 12px;
+  border-left: 4px solid var(--ember);
+  background: var(--paper);
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px;
+  margin: 10px 0 14px;
+}
+progress {
+  width: 180px;
+  height: 14px;
+  accent-color: var(--keen);
+}
+.waiting {
+  display: grid;
+  gap: 2px;
+  width: 100%;
+  padding: 7px 0;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  line-height: 1.3;
+  cursor: grab;
+}
+.line {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+.changes {
+  margin-top: 14px;
+}
+@media (max-width: 1000px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media print {
+  .week > :not(.sheets) {
+    display: none;
+  }
+}
+</style>

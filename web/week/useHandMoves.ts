@@ -1,0 +1,82 @@
+import type { ComputedRef, Ref } from 'vue'
+import { breaksOf } from '../../core/plan/explain'
+import { placementCost } from '../../core/plan/objective'
+import { wayMinutes, type Placement } from '../../core/plan/problem'
+import { useKeys } from '../ui/useKeys'
+import type { WeekPlan } from './useWeekPlan'
+
+/** Moving sessions by hand: dropped on a lane, taken from the shelf, or with the keys. */
+export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan: ComputedRef<boolean>): {
+  readonly put: (jobId: string, windowId: string, benchId: string) => void
+  readonly hand: (jobId: string, windowId: string, personId: string) => void
+  readonly offer: (jobId: string) => void
+} {
+  /** The people who could do a job in a window, those who had it last first. */
+  function handsIn(jobId: string, windowId: string): string[] {
+    const { value } = week.problem
+    const job = value?.jobs.find(({ id }) => id === jobId)
+    if (!value || !job) return []
+    return value.people.filter(({ skills, present }) => skills.includes(job.skill) && present[windowId]).map(({ id }) => id).sort((a, b) => Number(b === job.lastHands) - Number(a === job.lastHands))
+  }
+  /** Puts a job into a window at a bench, in the hands it has, or else in the first that can. */
+  function put(jobId: string, windowId: string, benchId: string): void {
+    const { value } = week.problem
+    if (!value || !mayPlan.value || week.isLocked(jobId)) return
+    chosen.value = jobId
+    const old = week.placements.value.find((one) => one.jobId === jobId)
+    const hands = handsIn(jobId, windowId)
+    const inOrder = old && hands.includes(old.personId) ? [old.personId, ...hands.filter((id) => id !== old.personId)] : hands
+    const tries = (inOrder.length > 0 ? inOrder : [old?.personId ?? value.people[0]?.id ?? '']).map((personId): Placement => ({ jobId, windowId, benchId, personId }))
+    const [first] = tries
+    const fits = tries.find((one) => breaksOf(value, week.placements.value, one) === null) ?? first
+    if (fits) week.place(fits)
+  }
+  /** Gives a job to a person in a window, at the bench it has, or else at the first where it fits. */
+  function hand(jobId: string, windowId: string, personId: string): void {
+    const { value } = week.problem
+    if (!value || !mayPlan.value || week.isLocked(jobId)) return
+    chosen.value = jobId
+    const old = week.placements.value.find((one) => one.jobId === jobId)
+    const benches = value.benches.map(({ id }) => id).sort((a, b) => Number(b === old?.benchId) - Number(a === old?.benchId))
+    const tries = benches.map((benchId): Placement => ({ jobId, windowId, benchId, personId }))
+    const fits = tries.find((one) => breaksOf(value, week.placements.value, one) === null) ?? tries[0]
+    if (fits) week.place(fits)
+  }
+  /** Puts a job from the shelf where it costs least and fits. */
+  function offer(jobId: string): void {
+    const { value } = week.problem
+    const job = value?.jobs.find(({ id }) => id === jobId)
+    if (!value || !job) return
+    const all = value.windows.flatMap((window, at) => handsIn(jobId, window.id).flatMap((personId) => job.ways.map((way) => ({
+      placement: { jobId, windowId: window.id, benchId: way.benchId, personId }, cost: placementCost(job, at, wayMinutes(way), personId, value.weights),
+    })))).sort((a, b) => a.cost - b.cost)
+    const fits = all.find(({ placement }) => breaksOf(value, week.placements.value, placement) === null) ?? all[0]
+    if (fits) week.place(fits.placement)
+  }
+  function step(windows: number, benches: number): void {
+    const { value } = week.problem
+    const at = week.placements.value.find(({ jobId }) => jobId === chosen.value)
+    if (!value || !at) return
+    const window = value.windows[value.windows.findIndex(({ id }) => id === at.windowId) + windows]
+    const bench = value.benches[(value.benches.findIndex(({ id }) => id === at.benchId) + benches + value.benches.length) % value.benches.length]
+    if (window && bench) put(at.jobId, window.id, bench.id)
+  }
+  function nextHands(): void {
+    const at = week.placements.value.find(({ jobId }) => jobId === chosen.value)
+    if (!at || week.isLocked(at.jobId)) return
+    const hands = handsIn(at.jobId, at.windowId)
+    const next = hands[(hands.indexOf(at.personId) + 1) % hands.length]
+    if (next) week.place({ ...at, personId: next })
+  }
+  const onChosen = (work: (jobId: string) => void) => (event?: KeyboardEvent): void => {
+    if (!chosen.value || !mayPlan.value) return
+    event?.preventDefault()
+    work(chosen.value)
+  }
+  useKeys({
+    ArrowLeft: onChosen(() => { step(-1, 0) }), ArrowRight: onChosen(() => { step(1, 0) }), ArrowUp: onChosen(() => { step(0, -1) }), ArrowDown: onChosen(() => { step(0, 1) }),
+    p: onChosen(nextHands), l: onChosen(week.toggleLock), Delete: onChosen(week.unplace),
+    Escape: () => { chosen.value = null },
+  })
+  return { put, hand, offer }
+}

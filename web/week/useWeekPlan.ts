@@ -1,0 +1,211 @@
+import { useIntervalFn } from '@vueuse/core'
+import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref, type ShallowRef } from 'vue'
+import { endpoints } from '../../contract/endpoints'
+import type { Improvement, PlanView } from '../../contract/week'
+import { planChanges, type PlanChange } from '../../core/plan/changes'
+import { breaksOf, type PlanReason } from '../../core/plan/explain'
+import { indexPlan, layPlan, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
+import { planCost, planTotals, type PlanTotals } from '../../core/plan/objective'
+import { samePlace, type Placement, type PlanProblem, type PlanWeights } from '../../core/plan/problem'
+import { call } from '../api'
+import { refusalText } from '../refusalText'
+import type { PlanAnswer, PlanTask } from '../workers/planWorker'
+
+/** A first plan is there in less than a second. */
+const FIRST_PLAN_MS = 700
+/** What moving one job of a plan people know is worth, minutes of work (assumed). */
+const ANCHOR_MINUTES = 12
+const IMPROVE_SECONDS = 20
+const LOOK_EVERY_MS = 500
+
+/** What the last change by hand did. */
+export interface HandMade {
+  readonly jobId: string
+  readonly costMinutes: number
+  readonly breaks: PlanReason | null
+}
+
+export interface WeekPlan {
+  readonly view: ShallowRef<PlanView | null>
+  readonly problem: ComputedRef<PlanProblem | null>
+  readonly placements: ShallowRef<readonly Placement[]>
+  readonly layouts: ComputedRef<ReadonlyMap<string, WindowLayout | LayoutLimit>>
+  readonly totals: ComputedRef<PlanTotals | null>
+  readonly cost: ComputedRef<number>
+  readonly bound: Ref<number | null>
+  readonly searching: Ref<boolean>
+  readonly refusal: Ref<string>
+  readonly handMade: ShallowRef<HandMade | null>
+  readonly improving: ShallowRef<Improvement | null>
+  /** what this plan changes against the accepted one */
+  readonly changes: ComputedRef<readonly PlanChange[]>
+  readonly isAccepted: ComputedRef<boolean>
+  readonly load: () => Promise<void>
+  readonly plan: (keepClose: boolean) => void
+  readonly place: (placement: Placement) => boolean
+  readonly unplace: (jobId: string) => void
+  readonly isLocked: (jobId: string) => boolean
+  readonly toggleLock: (jobId: string) => void
+  readonly weigh: (weights: PlanWeights) => void
+  readonly improve: () => Promise<void>
+  readonly stopImproving: () => Promise<void>
+  readonly accept: () => Promise<boolean>
+}
+
+/** The week as it is being planned: everything done by hand counts at once on this device, and holds when accepted. */
+export function useWeekPlan(): WeekPlan {
+  const view = shallowRef<PlanView | null>(null)
+  const weights = shallowRef<PlanWeights | null>(null)
+  const locks = shallowRef<readonly Placement[]>([])
+  const placements = shallowRef<readonly Placement[]>([])
+  const bound = ref<number | null>(null)
+  const searching = ref(false)
+  const refusal = ref('')
+  const handMade = shallowRef<HandMade | null>(null)
+  const improving = shallowRef<Improvement | null>(null)
+  const problem = computed((): PlanProblem | null => view.value && { ...view.value.problem, weights: weights.value ?? view.value.problem.weights, locks: locks.value })
+  const index = computed(() => problem.value && indexPlan(problem.value))
+  const layouts = computed(() => (index.value ? layPlan(index.value, placements.value) : new Map<string, WindowLayout | LayoutLimit>()))
+  const totals = computed(() => problem.value && planTotals(problem.value, placements.value))
+  const cost = computed(() => (problem.value ? planCost(problem.value, placements.value) : 0))
+  /** sessions of the accepted plan that are still ahead */
+  const acceptedPlaces = computed((): Placement[] => {
+    const windows = new Set(view.value?.problem.windows.map(({ id }) => id))
+    return (view.value?.accepted?.sessions ?? []).filter(({ windowId }) => windows.has(windowId)).map(({ jobId, windowId, benchId, personId }) => ({ jobId, windowId, benchId, personId }))
+  })
+  const known = computed(() => new Set((view.value?.accepted?.sessions ?? []).map(({ jobId }) => jobId)))
+  const changes = computed(() => (problem.value && view.value?.accepted ? planChanges(problem.value, acceptedPlaces.value, placements.value, known.value) : []))
+  const sameLocks = computed(() => JSON.stringify(locks.value) === JSON.stringify(view.value?.problem.locks ?? []))
+  const isAccepted = computed(() => view.value?.accepted !== null && changes.value.length === 0 && sameLocks.value && weights.value === null)
+
+  let worker: Worker | null = null
+  let asked = 0
+  function search(startFrom: readonly Placement[], anchors: PlanTask['anchors']): void {
+    const { value } = problem
+    if (!value) return
+    worker ??= new Worker(new URL('../workers/planWorker.ts', import.meta.url), { type: 'module' })
+    worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
+      if (data.ask !== asked) return
+      searching.value = false
+      placements.value = data.placements
+    }
+    worker.onerror = () => {
+      searching.value = false
+      refusal.value = refusalText(new Error('plan'))
+    }
+    searching.value = true
+    bound.value = null
+    handMade.value = null
+    const task: PlanTask = { ask: ++asked, problem: value, startFrom, anchors, milliseconds: FIRST_PLAN_MS }
+    // plain copies: the worker takes no proxies
+    worker.postMessage(JSON.parse(JSON.stringify(task)))
+  }
+  onScopeDispose(() => worker?.terminate())
+
+  async function load(): Promise<void> {
+    try {
+      const seen = await call(endpoints.plan)
+      view.value = seen
+      weights.value = null
+      locks.value = seen.problem.locks
+      bound.value = seen.accepted?.bound ?? null
+      refusal.value = ''
+      placements.value = acceptedPlaces.value
+      if (!seen.accepted && seen.problem.windows.length > 0) search([], null)
+    } catch (error) {
+      refusal.value = refusalText(error)
+    }
+  }
+  function plan(keepClose: boolean): void {
+    const from = keepClose ? acceptedPlaces.value : []
+    search(from, keepClose ? { placements: from, cost: ANCHOR_MINUTES } : null)
+  }
+
+  function settle(next: readonly Placement[], jobId: string): void {
+    if (!problem.value) return
+    handMade.value = { jobId, costMinutes: planCost(problem.value, next) - cost.value, breaks: null }
+    placements.value = next
+    bound.value = null
+  }
+  /** Puts a job somewhere by hand. @returns whether it can be done there */
+  function place(placement: Placement): boolean {
+    if (!problem.value) return false
+    const breaks = breaksOf(problem.value, placements.value, placement)
+    if (breaks) {
+      handMade.value = { jobId: placement.jobId, costMinutes: 0, breaks }
+      return false
+    }
+    locks.value = locks.value.filter(({ jobId }) => jobId !== placement.jobId)
+    settle([...placements.value.filter(({ jobId }) => jobId !== placement.jobId), placement], placement.jobId)
+    return true
+  }
+  function unplace(jobId: string): void {
+    locks.value = locks.value.filter((lock) => lock.jobId !== jobId)
+    settle(placements.value.filter((one) => one.jobId !== jobId), jobId)
+  }
+  const isLocked = (jobId: string): boolean => locks.value.some((lock) => lock.jobId === jobId)
+  function toggleLock(jobId: string): void {
+    const placement = placements.value.find((one) => one.jobId === jobId)
+    if (!placement) return
+    locks.value = isLocked(jobId) ? locks.value.filter((lock) => lock.jobId !== jobId) : [...locks.value, placement]
+  }
+  function weigh(next: PlanWeights): void {
+    weights.value = next
+    search(placements.value, null)
+  }
+
+  let improvementId: string | null = null
+  const { pause, resume } = useIntervalFn(async () => {
+    if (!improvementId || !problem.value) return
+    try {
+      const told = await call(endpoints.improvement, { params: { id: improvementId } })
+      improving.value = told
+      if (told.bound !== null) bound.value = told.bound
+      if (told.placements && told.cost !== null && told.cost < cost.value - 1e-6) placements.value = told.placements
+      if (told.status !== 'waiting' && told.status !== 'running') {
+        pause()
+        improving.value = null
+      }
+    } catch (error) {
+      pause()
+      improving.value = null
+      refusal.value = refusalText(error)
+    }
+  }, LOOK_EVERY_MS, { immediate: false })
+  async function improve(): Promise<void> {
+    if (!problem.value) return
+    try {
+      const { id } = await call(endpoints.improvePlan, {
+        body: { weights: problem.value.weights, locks: [...locks.value], placements: [...placements.value], seconds: IMPROVE_SECONDS },
+      })
+      improvementId = id
+      improving.value = { status: 'waiting', seconds: 0, bound: null, cost: null, placements: null, proven: false }
+      handMade.value = null
+      resume()
+    } catch (error) {
+      refusal.value = refusalText(error)
+    }
+  }
+  async function stopImproving(): Promise<void> {
+    if (improvementId) await call(endpoints.cancelJob, { params: { id: improvementId } }).catch(() => undefined)
+  }
+
+  async function accept(): Promise<boolean> {
+    if (!problem.value) return false
+    try {
+      await call(endpoints.acceptPlan, {
+        body: { basedOn: view.value?.accepted?.version ?? 0, weights: problem.value.weights, locks: [...locks.value], placements: [...placements.value], bound: bound.value },
+      })
+      await load()
+      return true
+    } catch (error) {
+      refusal.value = refusalText(error)
+      return false
+    }
+  }
+  watch(placements, (now, before) => {
+    // a lock is on a place: who moves the job moves on from it
+    locks.value = locks.value.filter((lock) => now.some((one) => samePlace(one, lock)) || !before.some((one) => samePlace(one, lock)))
+  })
+  return { view, problem, placements, layouts, totals, cost, bound, searching, refusal, handMade, improving, changes, isAccepted, load, plan, place, unplace, isLocked, toggleLock, weigh, improve, stopImproving, accept }
+}

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { WorkshopView } from '../../contract/workshop'
+import { schoolLives } from '../../core/workshop/schools'
+import { useFormats } from '../i18n'
+import { lifeAsk, span } from './lifeAsk'
+
+const props = defineProps<{ view: WorkshopView }>()
+const formats = useFormats()
+/** An edge taken this many times to its limit between sessions is worked with dull; below, nobody minds. */
+const DULL_MEANWHILE = 1.5
+const schools = computed(() => schoolLives(lifeAsk(props.view)))
+const tenth = (value: number): number => Math.round(10 * value) / 10
+</script>
+
+<template>
+  <section>
+    <h2>{{ $t('workshop.schools') }}</h2>
+    <table class="plain">
+      <thead><tr><th>{{ $t('workshop.choice.school') }}</th><th>{{ $t('workshop.aYear') }}</th><th>{{ $t('workshop.steelAYear') }}</th><th>{{ $t('workshop.lasts') }}</th></tr></thead>
+      <tbody>
+        <tr v-for="one in schools" :key="one.school">
+          <td>{{ $t(`workshop.schoolName.${one.school}`) }}<span v-if="one.stretch > DULL_MEANWHILE" class="soft">{{ $t('workshop.stretched', { n: tenth(one.stretch) }) }}</span></td>
+          <td class="num">{{ tenth(one.sessionsPerYear) }}</td>
+          <td class="num">{{ formats.thickness(one.steelPerYearMm) }}</td>
+          <td class="num">{{ span(one.years) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="soft small">{{ $t('workshop.schoolsFrom') }}</p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+  margin-top: 22px;
+}
+</style>
