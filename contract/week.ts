@@ -46,9 +46,12 @@ export const PlanWeights = z.object({ dull: Weight, labour: Weight, steel: Weigh
 
 /** Windows are named by span and start, so that the same window has the same name tomorrow. */
 const WindowId = z.string().min(1).max(80)
-export const Placement = z.object({ jobId: Id, windowId: WindowId, benchId: Id, personId: Id })
+/** A job is named by its knife; the second session of the same knife says so behind that. */
+const JobId = z.string().regex(/^[0-9a-f-]{36}(#2)?$/i)
+export const Placement = z.object({ jobId: JobId, windowId: WindowId, benchId: Id, personId: Id })
 export type Placement = z.infer<typeof Placement>
 
+const JobWay = z.object({ benchId: Id, openingMinutes: z.number(), stages: z.array(z.object({ stoneId: Id, minutes: z.number() })), closingMinutes: z.number() })
 /** Everything the planner weighs, as the core reads it. */
 export const PlanProblem = z.object({
   windows: z.array(z.object({ id: WindowId, name: z.string(), startMs: z.number(), endMs: z.number(), soakFromMs: z.number(), overlapsService: z.boolean() })),
@@ -56,11 +59,14 @@ export const PlanProblem = z.object({
   benches: z.array(z.object({ id: Id, name: z.string() })),
   stones: z.array(z.object({ id: Id, name: z.string(), micron: z.number(), soakMinutes: z.number(), flattenMinutes: z.number(), knivesBetween: z.number() })),
   jobs: z.array(z.object({
-    id: Id, knifeId: Id, kind: z.enum(JOB_KINDS), skill: SkillName,
-    ways: z.array(z.object({ benchId: Id, openingMinutes: z.number(), stages: z.array(z.object({ stoneId: Id, minutes: z.number() })), closingMinutes: z.number() })),
+    id: JobId, knifeId: Id, kind: z.enum(JOB_KINDS), skill: SkillName, ways: z.array(JobWay),
     dullHours: z.array(z.number()), dullHoursLeft: z.number(), chanceAt: z.array(z.number()), wastedUm: z.array(z.number()), dueShare: z.number(),
     wanted: z.boolean(), dullBy: z.object({ name: z.string(), startMs: z.number() }).nullable(), daysSinceStone: z.number().nullable(),
-    lastHands: Id.nullable(), group: z.string(), mayBeAway: z.number(),
+    lastHands: Id.nullable(), group: z.string(), mayBeAway: z.number(), follows: z.null(),
+    next: z.object({
+      skill: SkillName, ways: z.array(JobWay), freshChances: z.array(z.number()), steelUm: z.number(),
+      services: z.array(z.object({ name: z.string(), startMs: z.number(), hours: z.number() })),
+    }).nullable(),
   })),
   weights: PlanWeights,
   locks: z.array(Placement),

@@ -21,6 +21,7 @@ type Note = (what: string, measured: string, limit?: string) => void
 const SIZES: readonly { readonly size: WeekSize; readonly said: string; readonly firstLimit: string; readonly gapLimit: string }[] = [
   { size: { knives: 60, cooks: 12, days: 7, benches: 2, windowMinutes: 120 }, said: '60 knives × 12 cooks × 7 days, windows of 120 min', firstLimit: '1 s', gapLimit: '3 %' },
   { size: { knives: 60, cooks: 12, days: 7, benches: 2, windowMinutes: 70 }, said: '60 knives × 12 cooks × 7 days, windows of 70 min', firstLimit: '1 s', gapLimit: '' },
+  { size: { knives: 60, cooks: 12, days: 7, benches: 2, windowMinutes: 120, lifeServices: 8 }, said: '60 knives × 12 cooks × 7 days, windows of 120 min, edges that last four days', firstLimit: '1 s', gapLimit: '' },
   { size: { knives: 150, cooks: 30, days: 14, benches: 2, windowMinutes: 120 }, said: '150 knives × 30 cooks × 14 days, windows of 120 min', firstLimit: '', gapLimit: '' },
 ]
 const FIRST_PLAN_MS = 700

@@ -17,6 +17,8 @@ const START_MS = Date.UTC(2026, 10, 23)
 const DAY_MS = 24 * 60 * MINUTE_MS
 /** Windows open at three in the afternoon; dinner follows. */
 const OPENS_MS = 15 * 60 * MINUTE_MS
+const LUNCH_MS = 12 * 60 * MINUTE_MS
+const DINNER_MS = 18 * 60 * MINUTE_MS
 const SERVICE_HOURS = 1.2
 const SERVICES_A_DAY = 2
 /** Three weeks of two services a day. */
@@ -51,7 +53,8 @@ export function syntheticWeek(size: WeekSize, seed: number): PlanProblem {
   })
   const services = size.days * SERVICES_A_DAY
   const jobs = Array.from({ length: size.knives }, (_, at): PlanJob => {
-    const dullAt = luck.between(-2, size.lifeServices ?? USUAL_LIFE_SERVICES)
+    const life = size.lifeServices ?? USUAL_LIFE_SERVICES
+    const dullAt = luck.between(-2, life)
     const spread = luck.between(0.8, 3)
     const chances = Array.from({ length: services }, (_one, service) => 1 / (1 + Math.exp(-(service - dullAt) / spread)))
     const weight = luck.happens(0.2) ? 2 : 1
@@ -61,14 +64,20 @@ export function syntheticWeek(size: WeekSize, seed: number): PlanProblem {
     const path = PATHS[Math.floor(luck.between(0, PATHS.length))] ?? ['fine']
     const stages = path.map((stoneId) => ({ stoneId, minutes: Math.round(luck.between(2, 8)) }))
     const way = (benchId: string): JobWay => ({ benchId, openingMinutes: 4, stages, closingMinutes: 4 })
+    const ways = benches.map(({ id }) => way(id))
     return {
-      id: `j${at}`, knifeId: `k${at}`, kind: 'stone', skill, ways: benches.map(({ id }) => way(id)),
+      id: `j${at}`, knifeId: `k${at}`, kind: 'stone', skill, ways,
       dullHours: windows.map((_window, day) => before(day)), dullHoursLeft: before(size.days),
       chanceAt: windows.map((_window, day) => chances[day * SERVICES_A_DAY] ?? 1),
       wastedUm: windows.map((_window, day) => 60 * (1 - (chances[day * SERVICES_A_DAY] ?? 1))),
       wanted: (chances.at(-1) ?? 1) > 0.5, dullBy: null, daysSinceStone: Math.max(0, (USUAL_LIFE_SERVICES - dullAt) / SERVICES_A_DAY),
       dueShare: chances.at(-1) ?? 1, lastHands: luck.happens(0.6) ? `p${Math.floor(luck.between(0, size.cooks))}` : null,
-      group: `g${at % 7}`, mayBeAway: 1,
+      group: `g${at % 7}`, mayBeAway: 1, follows: null,
+      next: life >= services ? null : {
+        skill, ways, steelUm: 60,
+        services: chances.map((_chance, service) => ({ name: service % SERVICES_A_DAY === 0 ? 'lunch' : 'dinner', startMs: START_MS + Math.floor(service / SERVICES_A_DAY) * DAY_MS + (service % SERVICES_A_DAY === 0 ? LUNCH_MS : DINNER_MS), hours: weight * SERVICE_HOURS })),
+        freshChances: chances.map((_chance, service) => 1 / (1 + Math.exp(-(service - life) / spread))),
+      },
     }
   })
   return { windows, people, benches, stones: STONES, jobs, weights: EVEN_WEIGHTS, locks: [] }

@@ -8,6 +8,8 @@ export interface Formats {
   readonly angle: (dps: number) => string
   readonly minutes: (minutes: number) => string
   readonly hours: (hours: number) => string
+  /** a number to one decimal, also where that is 0, so that columns line up */
+  readonly tenths: (value: number) => string
   readonly grit: (grit: number) => string
   readonly money: (amount: number) => string
   readonly clock: (instant: string) => string
@@ -61,6 +63,7 @@ function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats 
     angle: (dps) => `${one(dps)}°`,
     minutes: (minutes) => `${whole(minutes)} min`,
     hours: (hours) => `${one(hours)} h`,
+    tenths: number(1),
     grit: (grit) => `#${grit}`,
     money: number(2),
     clock,

@@ -1,3 +1,4 @@
+import { isSecond } from './again'
 import { samePlace, type Placement, type PlanProblem } from './problem'
 
 /** One job that is somewhere else than before, and why. */
@@ -5,7 +6,7 @@ export interface PlanChange {
   readonly jobId: string
   readonly before: Placement | null
   readonly after: Placement | null
-  readonly why: 'person-away' | 'window-gone' | 'no-longer-wanted' | 'bench-gone' | 'skill-gone' | 'stones-gone' | 'new-work' | 'made-room'
+  readonly why: 'person-away' | 'window-gone' | 'no-longer-wanted' | 'bench-gone' | 'skill-gone' | 'stones-gone' | 'first-moved' | 'new-work' | 'made-room'
 }
 
 /**
@@ -28,6 +29,7 @@ export function planChanges(problem: PlanProblem, before: readonly Placement[], 
 function reasonOf(problem: PlanProblem, old: Placement | null, wasKnown: boolean): PlanChange['why'] {
   if (!old) return wasKnown ? 'made-room' : 'new-work'
   const job = problem.jobs.find(({ id }) => id === old.jobId)
+  if (!job && isSecond(old.jobId)) return 'first-moved'
   if (!job?.wanted) return 'no-longer-wanted'
   if (!problem.windows.some(({ id }) => id === old.windowId)) return 'window-gone'
   const person = problem.people.find(({ id }) => id === old.personId)
@@ -49,6 +51,30 @@ export function foundationsOf(problem: PlanProblem): readonly string[] {
     ...problem.stones.map(({ id }) => `stone ${id}`),
     ...problem.people.flatMap(({ id, skills, present }) => [...Object.keys(present).map((windowId) => `there ${id} ${windowId}`), ...skills.map((skill) => `skill ${id} ${skill}`)]),
   ]
+}
+
+/** What there is to know of a session to tell whether it has been done. */
+interface PlannedTime {
+  readonly knifeId: string
+  /** ISO 8601 */
+  readonly startsAt: string
+}
+
+/**
+ * Sessions of an accepted plan that are still to be done. A knife sharpened since the plan was accepted has had
+ * its first session, early or late, and with it every one that was to be before that moment.
+ *
+ * @param sharpenedMs by knife, when it was last on a stone
+ */
+export function sessionsLeft<S extends PlannedTime>(sessions: readonly S[], acceptedMs: number, sharpenedMs: ReadonlyMap<string, number>): S[] {
+  const begun = new Set<string>()
+  return [...sessions].sort((a, b) => a.startsAt.localeCompare(b.startsAt)).filter(({ knifeId, startsAt }) => {
+    const doneMs = sharpenedMs.get(knifeId) ?? -Infinity
+    if (doneMs <= acceptedMs) return true
+    const isFirst = !begun.has(knifeId)
+    begun.add(knifeId)
+    return !isFirst && Date.parse(startsAt) > doneMs
+  })
 }
 
 /** Foundations that fell away or came up, leaving out windows that have simply passed. */

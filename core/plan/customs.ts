@@ -1,6 +1,7 @@
+import { everySession, withSeconds } from './again'
 import { indexPlan, isLimit, layWindow, type PlanIndex } from './layout'
 import { planTotals, type PlanTotals } from './objective'
-import type { Placement, PlanJob, PlanProblem } from './problem'
+import { mayCome, type Placement, type PlanJob, type PlanProblem } from './problem'
 
 /** Puts a job into a window with the first bench and hands that have room, as people do it without a plan. */
 function firstRoom(index: PlanIndex, job: PlanJob, windowId: string, here: readonly Placement[]): Placement | null {
@@ -16,12 +17,12 @@ function firstRoom(index: PlanIndex, job: PlanJob, windowId: string, here: reado
 
 /** Fills the windows in order: each takes what the custom puts first until nothing more fits. */
 function fill(problem: PlanProblem, rank: (job: PlanJob, window: number) => number | null): Placement[] {
-  const index = indexPlan(problem)
+  const index = indexPlan({ ...problem, jobs: everySession(problem) })
   const placements: Placement[] = []
   const done = new Set<string>()
   for (const [at, window] of problem.windows.entries()) {
-    const ranked = problem.jobs.flatMap((job) => {
-      const rankOf = done.has(job.id) || job.ways.length === 0 ? null : rank(job, at)
+    const ranked = withSeconds(problem, placements).jobs.flatMap((job) => {
+      const rankOf = done.has(job.id) || job.ways.length === 0 || !mayCome(job, at) ? null : rank(job, at)
       return rankOf === null ? [] : [{ job, rankOf }]
     }).sort((a, b) => b.rankOf - a.rankOf || (a.job.id < b.job.id ? -1 : 1))
     const here: Placement[] = []

@@ -1,10 +1,12 @@
 import { placementCost, WORTH } from './objective'
 import { pieceOf, piecesFit, type Piece, type PlanIndex } from './layout'
-import { MINUTE_MS, samePlace, wayMinutes, type Placement, type PlanJob } from './problem'
+import { MINUTE_MS, mayCome, samePlace, wayMinutes, type Placement, type PlanJob } from './problem'
 
 /** Somewhere a job could go, and what that costs by itself. */
 export interface Option {
   readonly placement: Placement
+  /** number of its window */
+  readonly window: number
   readonly piece: Piece
   readonly minutes: number
   readonly cost: number
@@ -12,11 +14,24 @@ export interface Option {
   readonly key: string
 }
 
+export interface OptionsAsk {
+  readonly job: PlanJob
+  /** a place it had before, and what leaving that is worth, minutes of work */
+  readonly anchor: Placement | undefined
+  readonly anchorCost: number
+  /** places that cost so much are not worth having */
+  readonly most: number
+  /** what comes on top in a window, minutes of work */
+  readonly onTop: (window: number) => number
+}
+
 /** Every place a job could go by skill, presence and length alone, cheapest first. */
-export function optionsOf(index: PlanIndex, job: PlanJob, anchor: Placement | undefined, anchorCost: number, most: number): Option[] {
+export function optionsOf(index: PlanIndex, { job, anchor, anchorCost, most, onTop }: OptionsAsk): Option[] {
   const { problem } = index
   const found: Option[] = []
   for (const [at, window] of problem.windows.entries()) {
+    if (!mayCome(job, at)) continue
+    const more = onTop(at)
     for (const person of problem.people) {
       const present = person.present[window.id]
       if (!present || !person.skills.includes(job.skill)) continue
@@ -25,11 +40,11 @@ export function optionsOf(index: PlanIndex, job: PlanJob, anchor: Placement | un
         if (minutes * MINUTE_MS > present.toMs - present.fromMs) continue
         const placement = { jobId: job.id, windowId: window.id, benchId: way.benchId, personId: person.id }
         const moved = anchor && !samePlace(anchor, placement) ? anchorCost : 0
-        const cost = placementCost(job, at, minutes, person.id, problem.weights) + moved
+        const cost = placementCost(job, at, minutes, person.id, problem.weights) + moved + more
         // dearer than leaving it out: only worth having when somebody has locked it there
         if (cost >= most && !problem.locks.some((lock) => samePlace(lock, placement))) continue
         const piece = pieceOf(index, placement)
-        if (piece) found.push({ placement, piece, minutes, cost, key: `${job.id}|${piece.bench}|${piece.person}` })
+        if (piece) found.push({ placement, window: at, piece, minutes, cost, key: `${job.id}|${piece.bench}|${piece.person}` })
       }
     }
   }

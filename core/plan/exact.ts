@@ -1,70 +1,15 @@
-import { fairShares, leavingCost, placementCost, WORTH } from './objective'
-import { MINUTE_MS, samePlace, wayMinutes, type JobWay, type Placement, type PlanJob, type PlanProblem, type PlanWindow } from './problem'
+import { fairShares, WORTH } from './objective'
+import { Builder, placingColumns, type Chosen, type Entry, type ExactModel } from './placingColumns'
+import { MINUTE_MS, samePlace, wayMinutes, type JobWay, type Placement, type PlanProblem, type PlanWindow } from './problem'
 
-/** A column of a linear model. */
-export interface Column {
-  readonly name: string
-  readonly cost: number
-  readonly upper: number
-  readonly integer: boolean
-}
-
-/** A row: the sum over its entries stays at or below `most`. */
-export interface Row {
-  readonly name: string
-  readonly most: number
-  readonly entries: readonly (readonly [column: number, value: number])[]
-}
-
-/** Minimise offset + cost·x subject to rows ≤ most, 0 ≤ x ≤ upper. Solver-neutral, so that two solvers can be asked. */
-export interface LinearModel {
-  readonly offset: number
-  readonly columns: readonly Column[]
-  readonly rows: readonly Row[]
-}
-
-/** Where a column places a job. */
-interface Choice {
-  readonly jobId: string
-  readonly windowId: string
-  readonly personId: string
-  readonly benchId: string
-  readonly minutes: number
-}
-
-export interface ExactModel extends LinearModel {
-  /** by column; null for columns that place nothing */
-  readonly choices: readonly (Choice | null)[]
-}
-
-class Builder {
-  readonly columns: Column[] = []
-  readonly choices: (Choice | null)[] = []
-  readonly rows: Row[] = []
-  column(column: Column, choice: Choice | null = null): number {
-    this.choices.push(choice)
-    return this.columns.push(column) - 1
-  }
-
-  row(name: string, most: number, entries: readonly (readonly [number, number])[]): void {
-    if (entries.length > 0) this.rows.push({ name, most, entries })
-  }
-}
+export type { Column, ExactModel, LinearModel, Row } from './placingColumns'
 
 const stageMinutes = (way: JobWay, stoneId: string): number =>
   way.stages.reduce((sum, stage) => (stage.stoneId === stoneId ? sum + stage.minutes : sum), 0)
 
-/** Benches that are the same for every job need not be told apart: the fuller one is called the first. */
+/** Benches that are the same for every session need not be told apart: the fuller one is called the first. */
 const benchesAlike = ({ jobs, benches }: PlanProblem): boolean =>
-  jobs.every(({ ways }) => ways.length === 0 || (ways.length === benches.length && ways.every((way) => wayMinutes(way) === wayMinutes(ways[0] ?? way) && way.stages.every(({ stoneId }, at) => ways[0]?.stages[at]?.stoneId === stoneId))))
-
-interface Chosen extends Choice {
-  readonly column: number
-  readonly pace: number
-  readonly way: JobWay
-  readonly job: PlanJob
-}
-type Entry = readonly [column: number, value: number]
+  jobs.flatMap(({ ways, next }) => [ways, next?.ways ?? []]).every((ways) => ways.length === 0 || (ways.length === benches.length && ways.every((way) => wayMinutes(way) === wayMinutes(ways[0] ?? way) && way.stages.every(({ stoneId }, at) => ways[0]?.stages[at]?.stoneId === stoneId))))
 
 /**
  * The plan as a mixed-integer program over who does which knife in which window at which bench. The order
@@ -81,41 +26,6 @@ export function exactModel(problem: PlanProblem): ExactModel {
   }
   fairnessRows(problem, chosen, builder)
   return { offset, columns: builder.columns, rows: builder.rows, choices: builder.choices }
-}
-
-/** A column for each place of each job, at most one of them taken; costs are against leaving the job out. */
-function placingColumns(problem: PlanProblem, builder: Builder): { chosen: Chosen[]; offset: number } {
-  const { weights, windows, people } = problem
-  const lockOf = new Map(problem.locks.map((lock) => [lock.jobId, lock]))
-  const chosen: Chosen[] = []
-  let offset = 0
-  for (const job of problem.jobs) {
-    const leaving = leavingCost(job, weights)
-    offset += leaving
-    const lock = lockOf.get(job.id)
-    const own: Entry[] = []
-    for (const [at, window] of windows.entries()) {
-      for (const person of people) {
-        const present = person.present[window.id]
-        if (!present || !person.skills.includes(job.skill)) continue
-        for (const way of job.ways) {
-          const minutes = wayMinutes(way) * person.pace
-          if (minutes * MINUTE_MS > present.toMs - present.fromMs) continue
-          const choice = { jobId: job.id, windowId: window.id, personId: person.id, benchId: way.benchId, minutes }
-          if (lock && !samePlace(lock, choice)) continue
-          const cost = placementCost(job, at, minutes, person.id, weights) - leaving
-          // what costs more than leaving it is never chosen, unless the chef has
-          if (cost >= 0 && !lock) continue
-          const column = builder.column({ name: `x${builder.columns.length}`, cost, upper: 1, integer: true }, choice)
-          own.push([column, 1])
-          chosen.push({ ...choice, column, pace: person.pace, way, job })
-        }
-      }
-    }
-    builder.row(`once_${job.id}`, 1, own)
-    if (lock) builder.row(`lock_${job.id}`, -1, own.map(([column]) => [column, -1] as const))
-  }
-  return { chosen, offset }
 }
 
 /** What one window has: benches and what flattening takes of them, stones, the plate, hands, and knives that must stay. */

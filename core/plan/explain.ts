@@ -1,12 +1,12 @@
 import { leavingCost, placementCost } from './objective'
 import { indexPlan, isLimit, layWindow, type LayoutLimit } from './layout'
-import { MINUTE_MS, wayMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem } from './problem'
+import { MINUTE_MS, mayCome, wayMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem } from './problem'
 
 /** Why a job is where it is, or what stopped it: codes with values, for the catalogue to phrase. */
 export interface PlanReason {
   readonly code:
-    | 'locked' | 'before-dull' | 'already-dull' | 'stands' | 'same-hands' | 'only-hands' | 'saves'
-    | 'no-skill' | 'no-hands-then' | 'no-window' | 'too-long' | 'not-yet' | 'no-room' | 'send-out' | 'no-stones'
+    | 'locked' | 'again' | 'before-dull' | 'already-dull' | 'stands' | 'same-hands' | 'only-hands' | 'saves'
+    | 'no-skill' | 'no-hands-then' | 'no-window' | 'too-long' | 'not-yet' | 'too-soon' | 'no-room' | 'send-out' | 'no-stones'
   readonly values: Readonly<Record<string, number | string>>
 }
 
@@ -25,6 +25,7 @@ export function placementReasons(problem: PlanProblem, placement: Placement): Pl
   const saved = leavingCost(job, problem.weights) - placementCost(job, at, way ? wayMinutes(way) * pace : 0, placement.personId, problem.weights)
   return [
     ...(problem.locks.some(({ jobId }) => jobId === job.id) ? [{ code: 'locked' as const, values: {} }] : []),
+    ...(job.follows ? [{ code: 'again' as const, values: { windowId: problem.windows[job.follows.window]?.id ?? '' } }] : []),
     ...(job.kind === 'repair' || job.kind === 'thin' ? [{ code: 'stands' as const, values: { kind: job.kind } }] : []),
     ...(job.dullBy ? [{ code: job.dullBy.startMs >= window.startMs ? 'before-dull' as const : 'already-dull' as const, values: { service: job.dullBy.name, atMs: job.dullBy.startMs } }] : []),
     ...(job.lastHands === placement.personId ? [{ code: 'same-hands' as const, values: { personId: placement.personId } }] : []),
@@ -52,6 +53,7 @@ export function leavingReason(problem: PlanProblem, placements: readonly Placeme
   let nearest: (LayoutLimit & { readonly windowId: string; readonly cost: number }) | null = null
   for (const { personId, pace, windowId } of stays) {
     const at = problem.windows.findIndex(({ id }) => id === windowId)
+    if (!mayCome(job, at)) continue
     const here = placements.filter((placement) => placement.windowId === windowId && placement.jobId !== jobId)
     for (const way of job.ways) {
       const cost = placementCost(job, at, wayMinutes(way) * pace, personId, problem.weights)
@@ -78,6 +80,8 @@ export function breaksOf(problem: PlanProblem, placements: readonly Placement[],
   if (!job || !person) return { code: 'no-hands-then', values: {} }
   if (!person.skills.includes(job.skill)) return { code: 'no-skill', values: { skill: job.skill, personId: person.id } }
   if (!person.present[moved.windowId]) return { code: 'no-hands-then', values: { skill: job.skill, personId: person.id } }
+  const first = job.follows && problem.windows[job.follows.window]
+  if (first && !mayCome(job, problem.windows.findIndex(({ id }) => id === moved.windowId))) return { code: 'too-soon', values: { windowId: first.id } }
   if (!job.ways.some(({ benchId }) => benchId === moved.benchId)) return { code: 'no-stones', values: {} }
   const others = placements.filter(({ jobId, windowId }) => windowId === moved.windowId && jobId !== moved.jobId)
   const laid = layWindow(indexPlan(problem), moved.windowId, [...others, moved])

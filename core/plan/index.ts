@@ -1,4 +1,5 @@
-export { planChanges, foundationsOf, movedFoundations, type PlanChange } from './changes'
+export { isSecond, knifeOfJob, renumbered, secondSession, soundPlacements, withSeconds } from './again'
+export { planChanges, foundationsOf, movedFoundations, sessionsLeft, type PlanChange } from './changes'
 export { compare, everyWeeks, worstFirst, type Comparison } from './customs'
 export { exactModel, placementsOf, startOf, type ExactModel, type LinearModel } from './exact'
 export { breaksOf, leavingReason, placementReasons, type PlanReason } from './explain'

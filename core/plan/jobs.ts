@@ -1,6 +1,7 @@
 import type { Action } from '../edge/verdict'
 import type { Skill } from '../house/skills'
-import type { JobKind, JobWay, PlanJob, PlanWindow } from './problem'
+import type { JobKind, JobWay, NextSession, PlanJob, PlanWindow } from './problem'
+import { chancesWith } from './risk'
 
 /** A service ahead of a knife, with the chance that its edge is past the limit by the end. */
 export interface ServiceAhead {
@@ -17,6 +18,8 @@ export interface KnifeAhead {
   readonly action: Action
   readonly skill: Skill
   readonly ways: readonly JobWay[]
+  /** skill and ways of an ordinary session on the stones; null where the knife gets none by itself */
+  readonly ordinary: Pick<NextSession, 'skill' | 'ways'> | null
   readonly services: readonly ServiceAhead[]
   /** chance of being dull so many services after a session */
   readonly freshChances: readonly number[]
@@ -33,7 +36,7 @@ export interface KnifeAhead {
 /** A chipped knife spoils every service it works in; a thick one wedges in some of them (assumed). */
 const STANDING: Partial<Record<Action, number>> = { repair: 1, thin: 0.25 }
 /** From here on a knife is likely dull. */
-const LIKELY = 0.5
+export const LIKELY = 0.5
 
 const kindOf = (action: Action): JobKind => {
   if (action === 'quarantine') return 'send-out'
@@ -49,16 +52,10 @@ export function jobOf(ahead: KnifeAhead, windows: readonly PlanWindow[]): PlanJo
   const { services, freshChances, stationWeight, action } = ahead
   const standing = STANDING[action] ?? 0
   const chance = (service: ServiceAhead): number => Math.max(standing, service.chanceDull)
-  const hoursIfDoneAt = (doneMs: number): number => {
-    let sum = 0
-    let since = 0
-    for (const service of services) {
-      const before = service.startMs < doneMs
-      sum += service.hours * (before ? chance(service) : (freshChances[since] ?? freshChances.at(-1) ?? 0))
-      if (!before) since++
-    }
-    return stationWeight * sum
-  }
+  const starts = services.map(({ startMs }) => startMs)
+  const left = services.map(chance)
+  const hoursIfDone = (...doneMs: readonly number[]): number =>
+    chancesWith(starts, { left, fresh: freshChances }, doneMs).reduce((sum, one, at) => sum + stationWeight * (services[at]?.hours ?? 0) * one, 0)
   const chanceWhen = (atMs: number): number => {
     const passed = services.filter(({ startMs }) => startMs < atMs)
     return passed.at(-1)?.chanceDull ?? (services[0] ? Math.min(services[0].chanceDull, LIKELY) : 0)
@@ -69,14 +66,18 @@ export function jobOf(ahead: KnifeAhead, windows: readonly PlanWindow[]): PlanJo
   return {
     id: ahead.knifeId, knifeId: ahead.knifeId, kind: kindOf(action), skill: ahead.skill,
     ways: action === 'quarantine' ? [] : ahead.ways,
-    dullHours: windows.map(({ endMs }) => hoursIfDoneAt(endMs)),
-    dullHoursLeft: hoursIfDoneAt(Infinity),
+    dullHours: windows.map(({ endMs }) => hoursIfDone(endMs)),
+    dullHoursLeft: hoursIfDone(),
     chanceAt: windows.map(({ startMs }) => chanceWhen(startMs)),
     wastedUm: windows.map(({ startMs }) => (standing > 0 ? 0 : ahead.steelUm * (1 - chanceWhen(startMs)))),
     dueShare: last ? chance(last) : 0,
     wanted: needsWork || (last !== undefined && chance(last) > LIKELY),
     dullBy: dull ? { name: dull.name, startMs: dull.startMs } : null,
     daysSinceStone: ahead.daysSinceStone,
-    lastHands: ahead.lastHands, group: ahead.group, mayBeAway: ahead.mayBeAway,
+    lastHands: ahead.lastHands, group: ahead.group, mayBeAway: ahead.mayBeAway, follows: null,
+    next: ahead.ordinary && {
+      ...ahead.ordinary, freshChances, steelUm: ahead.steelUm,
+      services: services.map(({ name, startMs, hours }) => ({ name, startMs, hours: stationWeight * hours })),
+    },
   }
 }

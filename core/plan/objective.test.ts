@@ -8,7 +8,7 @@ const window = (id: string, at: number): PlanProblem['windows'][number] => ({ id
 const there = (...windows: readonly string[]): PlanPerson['present'] => Object.fromEntries(windows.map((id) => [id, { fromMs: Number(id.slice(1)) * 24 * HOUR, toMs: Number(id.slice(1)) * 24 * HOUR + 2 * HOUR }]))
 const job = (id: string, more: Partial<PlanJob> = {}): PlanJob => ({
   id, knifeId: id, kind: 'stone', skill: 'full', ways: [{ benchId: 'b', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }],
-  dullHours: [0.5, 2], dullHoursLeft: 6, chanceAt: [0.2, 0.8], wastedUm: [40, 10], dueShare: 0.5, wanted: true, dullBy: null, daysSinceStone: 20, lastHands: null, group: id, mayBeAway: 1, ...more,
+  dullHours: [0.5, 2], dullHoursLeft: 6, chanceAt: [0.2, 0.8], wastedUm: [40, 10], dueShare: 0.5, wanted: true, dullBy: null, daysSinceStone: 20, lastHands: null, group: id, mayBeAway: 1, next: null, follows: null, ...more,
 })
 const problem = (jobs: readonly PlanJob[], weights: PlanWeights = EVEN_WEIGHTS): PlanProblem => ({
   windows: [window('w0', 0), window('w1', 1)], benches: [{ id: 'b', name: 'bench' }], stones: [{ id: 's', name: 'stone', micron: 11.5, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 3 }],

@@ -1,4 +1,5 @@
-import { wayMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWeights } from './problem'
+import { secondSession, withSeconds } from './again'
+import { wayMinutes, type JobWay, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWeights } from './problem'
 
 /** What things are worth in minutes of work (assumed; the chef's weights scale each). */
 export const WORTH = {
@@ -30,20 +31,26 @@ export function placementCost(job: PlanJob, window: number, minutes: number, per
   return weights.dull * WORTH.dullHour * (job.dullHours[window] ?? 0) + weights.labour * minutes + weights.steel * WORTH.steelUm * (job.wastedUm[window] ?? 0) + weights.hands * hands
 }
 
-const shortest = (job: PlanJob): number => Math.min(...job.ways.map(wayMinutes), Infinity)
+const shortest = ({ ways }: { readonly ways: readonly JobWay[] }): number => (ways.length === 0 ? 0 : Math.min(...ways.map(wayMinutes)))
 
 /** What leaving a job out costs: the dull hours, and the work itself as far as it will be due anyway. */
 export function leavingCost(job: PlanJob, weights: PlanWeights): number {
-  const due = job.ways.length === 0 ? 0 : job.dueShare * shortest(job)
-  return weights.dull * WORTH.dullHour * job.dullHoursLeft + weights.labour * due
+  return weights.dull * WORTH.dullHour * job.dullHoursLeft + weights.labour * job.dueShare * shortest(job)
+}
+
+/** What leaving out the second session costs a knife whose first is in a window, by its number; nothing where its edge lasts. */
+export function leavingSecond(problem: PlanProblem, first: PlanJob, window: number): number {
+  const second = secondSession(problem, first, window)
+  return second ? leavingCost(second, problem.weights) : 0
 }
 
 const canWork = (person: PlanPerson, problem: PlanProblem): boolean =>
-  Object.keys(person.present).length > 0 && problem.jobs.some(({ skill }) => person.skills.includes(skill))
+  Object.keys(person.present).length > 0 && problem.jobs.some(({ skill, next }) => person.skills.includes(skill) || (next !== null && person.skills.includes(next.skill)))
 
 /** Minutes of bench work that would be fair for each person who can do any: shares go by the time each is there. */
 export function fairShares(problem: PlanProblem): ReadonlyMap<string, number> {
-  const all = problem.jobs.reduce((sum, job) => sum + (job.ways.length === 0 ? 0 : shortest(job)), 0)
+  // all that could come to the bench, whatever is placed: the share of it does not hang on the plan
+  const all = problem.jobs.reduce((sum, job) => sum + (job.follows ? 0 : shortest(job) + (job.next ? shortest(job.next) : 0)), 0)
   const hours = new Map(problem.people.filter((person) => canWork(person, problem)).map((person) => [
     person.id, Object.values(person.present).reduce((sum, { fromMs, toMs }) => sum + (toMs - fromMs), 0),
   ]))
@@ -58,8 +65,9 @@ export function placedMinutes(problem: PlanProblem, placement: Placement): numbe
   return way ? wayMinutes(way) * pace : 0
 }
 
-/** Totals of a plan over its horizon. */
-export function planTotals(problem: PlanProblem, placements: readonly Placement[]): PlanTotals {
+/** Totals of a plan over its horizon, second sessions of its knives among them. */
+export function planTotals(asked: PlanProblem, placements: readonly Placement[]): PlanTotals {
+  const problem = withSeconds(asked, placements)
   const placed = new Map(placements.map((placement) => [placement.jobId, placement]))
   const windowAt = new Map(problem.windows.map(({ id }, index) => [id, index]))
   const load = new Map<string, number>()
@@ -90,7 +98,7 @@ export function planCost(problem: PlanProblem, placements: readonly Placement[])
   const { weights } = problem
   const totals = planTotals(problem, placements)
   const placed = new Set(placements.map(({ jobId }) => jobId))
-  const deferred = problem.jobs.reduce((sum, job) => sum + (placed.has(job.id) || job.ways.length === 0 ? 0 : job.dueShare * shortest(job)), 0)
+  const deferred = withSeconds(problem, placements).jobs.reduce((sum, job) => sum + (placed.has(job.id) ? 0 : job.dueShare * shortest(job)), 0)
   return weights.dull * WORTH.dullHour * totals.dullHours + weights.labour * (totals.minutes + deferred) + weights.steel * WORTH.steelUm * totals.wastedUm +
     weights.hands * WORTH.otherHands * totals.otherHands + weights.fair * WORTH.unfairMinute * totals.unfairMinutes + WORTH.setUp * totals.setUps
 }

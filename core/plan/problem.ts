@@ -60,7 +60,10 @@ export interface PlanJob {
   readonly kind: JobKind
   readonly skill: Skill
   readonly ways: readonly JobWay[]
-  /** expected hours of service with a dull edge over the whole plan if it is done in that window, station weight in */
+  /**
+   * expected hours of service with a dull edge over the whole plan if it is done in that window, station weight
+   * in; of a session that follows another, what it changes in those hours, so that sums stay right
+   */
   readonly dullHours: readonly number[]
   /** the same if it is not done at all */
   readonly dullHoursLeft: number
@@ -81,6 +84,22 @@ export interface PlanJob {
   /** knives that can stand in for each other, and how many of them may be away at once */
   readonly group: string
   readonly mayBeAway: number
+  /** the ordinary session its knife wants after this one; null where the edge outlives the plan */
+  readonly next: NextSession | null
+  /** the first session of its knife, and the number of the window that is in; null for a first session */
+  readonly follows: { readonly jobId: string; readonly window: number } | null
+}
+
+/** What a session leaves to reckon with: how the knife goes dull again, and the work it would then want. */
+export interface NextSession {
+  readonly skill: Skill
+  readonly ways: readonly JobWay[]
+  /** services of the plan, with the hours the knife works in each, station weight in */
+  readonly services: readonly { readonly name: string; readonly startMs: number; readonly hours: number }[]
+  /** chance of being dull so many services after a session, 0–1 */
+  readonly freshChances: readonly number[]
+  /** edge height a session takes, µm */
+  readonly steelUm: number
 }
 
 /** What the chef minds, each 0 (not at all) to 3; 1 is how the house starts. */
@@ -113,6 +132,9 @@ export interface PlanProblem {
 }
 
 export const MINUTE_MS = 60_000
+
+/** Whether a job can be in a window, by its number: a knife's second session only after its first. */
+export const mayCome = (job: PlanJob, window: number): boolean => job.follows === null || window > job.follows.window
 
 /** Minutes of a session at the table's pace. */
 export const wayMinutes = (way: JobWay): number =>

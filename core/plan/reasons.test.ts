@@ -18,7 +18,7 @@ const services = (dullFrom: number): KnifeAhead['services'] => Array.from({ leng
 })
 const ahead = (knifeId: string, dullFrom: number, more: Partial<KnifeAhead> = {}): KnifeAhead => ({
   knifeId, action: 'none', skill: 'full', ways: [{ benchId: 'bench', openingMinutes: 4, stages: [{ stoneId: 'middle', minutes: 12 }], closingMinutes: 4 }],
-  services: services(dullFrom), freshChances: [0, 0, 0, 0, 0, 0, 0, 0], steelUm: 60, stationWeight: 1, daysSinceStone: 9, lastHands: 'oda', group: 'sauté', mayBeAway: 1, ...more,
+  services: services(dullFrom), freshChances: [0, 0, 0, 0, 0, 0, 0, 0], steelUm: 60, stationWeight: 1, daysSinceStone: 9, lastHands: 'oda', group: 'sauté', mayBeAway: 1, ordinary: null, ...more,
 })
 const WINDOWS = [window(0), window(1), window(2), window(3)]
 const person = (id: string, skills: PlanPerson['skills'], windows = WINDOWS): PlanPerson => ({ id, skills, pace: 1, present: Object.fromEntries(windows.map((one) => [one.id, { fromMs: one.startMs, toMs: one.endMs }])) })

@@ -1,14 +1,9 @@
-import { fairShares, leavingCost } from './objective'
-import { Draft, optionsOf, type Option } from './draft'
-import { indexPlan } from './layout'
+import { Draft, type Option } from './draft'
+import { fairShares } from './objective'
 import { samePlace, type Placement, type PlanProblem } from './problem'
+import { turnsOf, type Anchors, type Places, type Turn } from './turns'
 
-/** A place a job had before: leaving it is worth something, so that re-planning disturbs little. */
-export interface Anchors {
-  readonly placements: readonly Placement[]
-  /** minutes of work that moving one job is worth */
-  readonly cost: number
-}
+export type { Anchors } from './turns'
 
 export interface SearchAsk {
   readonly problem: PlanProblem
@@ -22,8 +17,8 @@ export interface SearchAsk {
 
 const costWith = (draft: Draft, option: Option): number => option.cost + draft.addingCost(option)
 
-/** Cheapest place for a job in the plan as it stands, or null where leaving it costs less or nothing fits. */
-function cheapest(draft: Draft, options: readonly Option[], leaving: number): Option | null {
+/** Cheapest place for a session in the plan as it stands, or null where leaving it costs less or nothing fits. */
+function cheapest(draft: Draft, { options, leaving }: Places): Option | null {
   let best: Option | null = null
   let bestCost = leaving
   for (const option of options) {
@@ -38,77 +33,118 @@ function cheapest(draft: Draft, options: readonly Option[], leaving: number): Op
   return best
 }
 
-/** How much a job loses when it does not get its cheapest window: those with most to lose choose first. */
-function regret(options: readonly Option[], leaving: number): number {
+/** How much a session loses when it does not get its cheapest window: those with most to lose choose first. */
+function regret({ options, leaving }: Places): number {
   const [best] = options
   if (!best) return 0
-  const elsewhere = options.find(({ placement }) => placement.windowId !== best.placement.windowId)
+  const elsewhere = options.find(({ window }) => window !== best.window)
   return Math.min(leaving, elsewhere?.cost ?? leaving) - best.cost + (leaving - best.cost) / 10
+}
+
+const NOWHERE: Places = { options: [], leaving: 0 }
+
+/** A plan in the making: sessions in their places, and where each could go as the others stand. */
+class Making {
+  readonly turnOf: ReadonlyMap<string, Turn>
+  constructor(readonly draft: Draft, turns: readonly Turn[]) {
+    this.turnOf = new Map(turns.map((turn) => [turn.jobId, turn]))
+  }
+
+  /** Where a session could go; a second one nowhere before its first has a place. */
+  places(turn: Turn): Places {
+    if (turn.first === null) return turn.places(0)
+    const first = this.draft.placed.get(turn.first.jobId)
+    return first ? turn.places(first.window) : NOWHERE
+  }
+
+  isPlaced = ({ jobId }: Turn): boolean => this.draft.placed.has(jobId)
+  /** First sessions whose second hangs on them stay where they are while others move. */
+  isHeld = ({ second }: Turn): boolean => second !== null && this.isPlaced(second)
+
+  /** Puts a session where it was, or where somebody wants it, if that still goes. */
+  putAt(turn: Turn, placement: Placement | undefined): void {
+    const option = placement && !this.isPlaced(turn) ? this.places(turn).options.find((one) => samePlace(one.placement, placement)) : undefined
+    if (option && this.draft.fitsWith(option)) this.draft.put(option)
+  }
+
+  /** Gives every session without a place the cheapest that pays, those with most to lose first. */
+  fill(turns: readonly Turn[]): void {
+    const waiting = turns.filter((turn) => !turn.locked && !this.isPlaced(turn)).map((turn) => this.places(turn))
+    for (const places of waiting.sort((a, b) => regret(b) - regret(a))) {
+      const option = cheapest(this.draft, places)
+      if (option) this.draft.put(option)
+    }
+  }
+
+  /** What a first session's move means for the second: what that changes in cost, and how to do it; null where it may not be. */
+  relink({ second }: Turn, wanted: Option): { readonly cost: number; readonly apply: () => void } | null {
+    const had = second && this.draft.placed.get(second.jobId)
+    if (!had) return { cost: 0, apply: () => undefined }
+    const now = had.window > wanted.window ? second.places(wanted.window).options.find((one) => samePlace(one.placement, had.placement)) : undefined
+    return now ? { cost: now.cost - had.cost, apply: () => { this.draft.take(second.jobId); this.draft.put(now) } } : null
+  }
 }
 
 const START_HEAT = 8
 const END_HEAT = 0.2
+/** How often a session is tried without. */
+const TAKEN_OFF = 0.04
 
 /**
- * A good plan quickly: jobs with most to lose choose their place first (regret insertion), then single
- * moves, ejections and swaps under falling temperature (simulated annealing, Kirkpatrick et al. 1983).
- * The same problem, start and random sequence give the same plan.
+ * A good plan quickly: sessions with most to lose choose their place first (regret insertion), first ones and
+ * then second ones, then single moves, ejections and swaps under falling temperature (simulated annealing,
+ * Kirkpatrick et al. 1983). The same problem, start and random sequence give the same plan.
  */
-export function searchPlan({ problem, random, spent, startFrom, anchors }: SearchAsk): Placement[] {
-  const index = indexPlan(problem)
+export function searchPlan({ problem, random, spent, startFrom = [], anchors }: SearchAsk): Placement[] {
+  const { index, turns } = turnsOf(problem, anchors)
   const draft = new Draft(index, fairShares(problem))
-  const locked = new Set(problem.locks.map(({ jobId }) => jobId))
-  const anchorOf = new Map((anchors?.placements ?? []).map((placement) => [placement.jobId, placement]))
-  const jobs = problem.jobs.map((job) => {
-    const anchor = anchorOf.get(job.id)
-    const leaving = leavingCost(job, problem.weights) + (anchor ? (anchors?.cost ?? 0) : 0)
-    return { job, options: optionsOf(index, job, anchor, anchors?.cost ?? 0, leaving), leaving }
-  })
-  const optionAt = (placement: Placement): Option | undefined => jobs.find(({ job }) => job.id === placement.jobId)?.options.find((option) => samePlace(option.placement, placement))
-  for (const lock of problem.locks) {
-    const option = optionAt(lock)
-    if (option && draft.fitsWith(option)) draft.put(option)
+  const making = new Making(draft, turns)
+  const [firsts, seconds] = [turns.filter(({ first }) => first === null), turns.filter(({ first }) => first !== null)]
+  const put = (own: readonly Turn[], where: readonly Placement[]): void => {
+    for (const turn of own) making.putAt(turn, where.find(({ jobId }) => jobId === turn.jobId))
   }
-  for (const placement of startFrom ?? []) {
-    const option = locked.has(placement.jobId) ? undefined : optionAt(placement)
-    if (option && draft.fitsWith(option)) draft.put(option)
-  }
-  const free = jobs.filter(({ job }) => !locked.has(job.id))
-  for (const { options, leaving } of free.filter(({ job }) => !draft.placed.has(job.id)).sort((a, b) => regret(b.options, b.leaving) - regret(a.options, a.leaving))) {
-    const option = cheapest(draft, options, leaving)
-    if (option) draft.put(option)
-  }
+  const moving = startFrom.filter(({ jobId }) => !problem.locks.some((lock) => lock.jobId === jobId))
+  put(firsts, problem.locks)
+  put(seconds, problem.locks)
+  put(firsts, moving)
+  put(seconds, moving)
+  making.fill(firsts)
+  // a lock on a second session alone has to wait for its first
+  put(seconds, problem.locks)
+  making.fill(seconds)
 
-  const leavingOf = new Map(jobs.map(({ job, leaving }) => [job.id, leaving]))
-  const optionsById = new Map(jobs.map(({ job, options }) => [job.id, options]))
   let change = 0
   let best = [...draft.placed.values()]
   let bestChange = 0
-  const movable = free.filter(({ options }) => options.length > 0)
+  const movable = turns.filter((turn) => !turn.locked && (turn.first !== null || turn.places(0).options.length > 0))
   for (let step = 0, share = spent(0); movable.length > 0 && share < 1; share = spent(++step)) {
     const heat = START_HEAT * (END_HEAT / START_HEAT) ** share
     const accepts = (delta: number): boolean => delta < 0 || random() < Math.exp(-delta / heat)
-    const chosen = movable[Math.floor(random() * movable.length)]
-    if (!chosen) break
-    const { job, options, leaving } = chosen
-    const had = draft.take(job.id)
+    const turn = movable[Math.floor(random() * movable.length)]
+    if (!turn) break
+    const { options, leaving } = making.places(turn)
+    const had = draft.take(turn.jobId)
     const before = had ? costWith(draft, had) : leaving
     // near the cheap end more often than not
     const wanted = options[Math.floor(random() ** 3 * options.length)]
     const restore = (): void => { if (had) draft.put(had) }
-    if (random() < 0.04) {
-      if (had && accepts(leaving - before)) change += leaving - before
+    if (random() < TAKEN_OFF) {
+      if (had && !making.isHeld(turn) && accepts(leaving - before)) change += leaving - before
       else restore()
-    } else if (!wanted || wanted.cost - before > 6 * heat) {
+      continue
+    }
+    const link = wanted ? making.relink(turn, wanted) : null
+    if (!wanted || !link || wanted.cost + link.cost - before > 6 * heat) {
       restore()
     } else if (draft.fitsWith(wanted)) {
-      const delta = costWith(draft, wanted) - before
+      const delta = costWith(draft, wanted) + link.cost - before
       if (accepts(delta)) {
         draft.put(wanted)
+        link.apply()
         change += delta
       } else restore()
     } else {
-      change += eject(draft, { wanted, before, restore, accepts, random, locked, leavingOf, optionsById })
+      change += eject(making, { wanted, link, before, restore, accepts, random })
     }
     if (change < bestChange - 1e-9 && draft.isSound()) {
       bestChange = change
@@ -120,36 +156,32 @@ export function searchPlan({ problem, random, spent, startFrom, anchors }: Searc
 
 interface Ejection {
   readonly wanted: Option
+  readonly link: { readonly cost: number; readonly apply: () => void }
   readonly before: number
   readonly restore: () => void
   readonly accepts: (delta: number) => boolean
   readonly random: () => number
-  readonly locked: ReadonlySet<string>
-  readonly leavingOf: ReadonlyMap<string, number>
-  readonly optionsById: ReadonlyMap<string, readonly Option[]>
 }
 
-/** Takes a place by sending one other job of the window to the cheapest place left for it; the change in cost, 0 when refused. */
-function eject(draft: Draft, { wanted, before, restore, accepts, random, locked, leavingOf, optionsById }: Ejection): number {
-  const others = draft.in(wanted.placement.windowId).filter(({ placement }) => !locked.has(placement.jobId))
-  const victim = others[Math.floor(random() * others.length)]?.placement
-  if (!victim || !draft.fitsWith(wanted, victim.jobId)) {
-    restore()
-    return 0
-  }
-  const out = draft.take(victim.jobId)
-  if (!out) {
+/** Takes a place by sending one other session of the window to the cheapest place left for it; the change in cost, 0 when refused. */
+function eject(making: Making, { wanted, link, before, restore, accepts, random }: Ejection): number {
+  const { draft } = making
+  const others = draft.in(wanted.placement.windowId).flatMap(({ placement }) => making.turnOf.get(placement.jobId) ?? []).filter((turn) => !turn.locked && !making.isHeld(turn))
+  const victim = others[Math.floor(random() * others.length)]
+  const out = victim && draft.fitsWith(wanted, victim.jobId) ? draft.take(victim.jobId) : undefined
+  if (!victim || !out) {
     restore()
     return 0
   }
   const outBefore = costWith(draft, out)
   const gain = costWith(draft, wanted)
   draft.put(wanted)
-  const leaving = leavingOf.get(victim.jobId) ?? 0
-  const next = cheapest(draft, optionsById.get(victim.jobId) ?? [], leaving)
-  const delta = gain - before + (next ? costWith(draft, next) : leaving) - outBefore
+  const places = making.places(victim)
+  const next = cheapest(draft, places)
+  const delta = gain + link.cost - before + (next ? costWith(draft, next) : places.leaving) - outBefore
   if (accepts(delta)) {
     if (next) draft.put(next)
+    link.apply()
     return delta
   }
   draft.take(wanted.placement.jobId)

@@ -10,11 +10,12 @@ import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { listBenches } from '../db/queries/crew'
 import { findHouse, type StoredHouse } from '../db/queries/houses'
-import { listKnives } from '../db/queries/knives'
+import { listKnives, listStates } from '../db/queries/knives'
 import { findPerson } from '../db/queries/people'
 import { currentPlan, insertCalendarLink, personOfCalendar, revokeCalendarLinks, standingCalendarLinks } from '../db/queries/plans'
 import { Fault, notFound } from '../faults'
 import { dayOf, setShiftDays } from './crew'
+import { sessionsStanding } from './fleet'
 
 const MINUTE_MS = 60_000
 /** Honing and checks stand in a calendar this long before their service, minutes (assumed). */
@@ -27,7 +28,7 @@ export function askedPerson(caller: Caller, personId: string | undefined): strin
   return personId
 }
 
-/** A person's part of the accepted plan as iCalendar (RFC 5545), times in UTC. */
+/** What a person still has to do of the accepted plan as iCalendar (RFC 5545), times in UTC. */
 export async function calendarOf(db: Database, house: StoredHouse, personId: string, say: Say): Promise<string> {
   const [person, plan] = [await findPerson(db, house.id, personId), await currentPlan(db, house.id)]
   if (!person) throw notFound('person')
@@ -35,7 +36,7 @@ export async function calendarOf(db: Database, house: StoredHouse, personId: str
   const benches = new Map((await listBenches(db, house.id)).map(({ id, name }) => [id, name]))
   const codesOf = (ids: readonly string[]): string => ids.map((id) => codes.get(id) ?? '').filter(Boolean).sort().join(', ')
   const calendar = ical({ name: say('calendar.name', { name: person.name, house: house.name }), method: ICalCalendarMethod.PUBLISH, prodId: { company: 'Yorvik', product: 'Week', language: 'EN' }, ttl: 60 * 60 })
-  for (const session of plan?.sessions.filter((one) => one.personId === personId) ?? []) {
+  for (const session of sessionsStanding(plan, await listStates(db, house.id)).filter((one) => one.personId === personId)) {
     calendar.createEvent({
       id: `session-${session.jobId}@${house.id}`, stamp: new Date(plan?.acceptedAt ?? session.startsAt), sequence: plan?.version ?? 0,
       start: new Date(session.startsAt), end: new Date(session.endsAt),

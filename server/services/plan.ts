@@ -1,10 +1,11 @@
 import { v4 as newId } from 'uuid'
 import { Improvement, type AcceptedPlan, type ImproveAsk, type NewPlan, type PlanView } from '../../contract/week'
+import { knifeOfJob, renumbered, withSeconds } from '../../core/plan/again'
 import { foundationsOf, movedFoundations } from '../../core/plan/changes'
 import { breaksOf } from '../../core/plan/explain'
 import { indexPlan, isLimit, layPlan, type PlanIndex } from '../../core/plan/layout'
 import { planCost } from '../../core/plan/objective'
-import type { Placement, PlanProblem } from '../../core/plan/problem'
+import { mayCome, samePlace, type Placement, type PlanProblem } from '../../core/plan/problem'
 import type { Round } from '../../core/plan/rounds'
 import type { Caller } from '../access/sessions'
 import type { Clock } from '../clock'
@@ -14,6 +15,7 @@ import { findJob, openJob } from '../db/queries/jobs'
 import { currentPlan, keepPlan, type KeptPlan } from '../db/queries/plans'
 import { Fault, notFound } from '../faults'
 import type { Queue } from '../jobs/queue'
+import { sessionsStanding } from './fleet'
 import { daysAhead, QUARTER_MS, type DaysAhead } from './planProblem'
 
 /** A plan reaches this far. */
@@ -35,14 +37,23 @@ export async function planView(db: Database, clock: Clock, caller: Caller): Prom
   const now = clock()
   const ahead = await daysAhead(db, caller.house, now, PLAN_DAYS)
   const kept = await currentPlan(db, caller.house.id)
-  const problem: PlanProblem = kept ? { ...ahead.problem, weights: kept.weights, locks: standing(ahead.problem, kept.locks) } : ahead.problem
+  const left = sessionsStanding(kept, ahead.reading.states)
+  const locks = (kept?.locks ?? []).filter((lock) => left.some((session) => samePlace(session, lock)))
+  const problem: PlanProblem = kept ? { ...ahead.problem, weights: kept.weights, locks: standing(ahead.problem, locks) } : ahead.problem
   // a week later there are other windows at the far end: only what the plan reached for can fail it
   const moved = kept ? movedFoundations(kept.foundations, foundationsOf(problem), passedWindows(kept, problem, now.getTime())) : { gone: [], fresh: [] }
+  // work that was done as planned has not fallen away, and what a later session of the plan will do is no news
+  const wasDone = new Set(kept?.sessions.filter((session) => !left.includes(session)).map(({ knifeId }) => knifeId))
+  const comesAgain = new Set(left.filter(({ knifeId }) => wasDone.has(knifeId)).map(({ knifeId }) => knifeId))
+  const isJobOf = (knives: ReadonlySet<string>) => (one: string): boolean => one.startsWith('job ') && knives.has(one.split(' ')[1] ?? '')
   return {
     now: now.toISOString(),
     problem: structuredClone(problem) as PlanView['problem'],
-    accepted: kept && accepted(kept),
-    moved: { gone: moved.gone, fresh: moved.fresh.filter((one) => one.startsWith('job ')) },
+    accepted: kept && { ...accepted(kept), sessions: left },
+    moved: {
+      gone: moved.gone.filter((one) => !isJobOf(wasDone)(one)),
+      fresh: moved.fresh.filter((one) => one.startsWith('job ') && !isJobOf(comesAgain)(one)),
+    },
     services: ahead.services.map(({ name, startMs, endMs }) => ({ name, startsAt: instant(startMs), endsAt: instant(endMs) })),
     chances: ahead.chances.map(({ jobId, left, fresh }) => ({ jobId, left: [...left], fresh: [...fresh] })),
     rounds: ahead.rounds.map(({ startMs, ...round }) => ({ ...round, startsAt: instant(startMs) })),
@@ -50,9 +61,12 @@ export async function planView(db: Database, clock: Clock, caller: Caller): Prom
   }
 }
 
-/** Locks whose job, window, bench and person are still there. */
-const standing = (problem: PlanProblem, locks: readonly Placement[]): Placement[] =>
-  locks.filter((lock) => breaksOf(problem, [], lock) === null)
+/** Locks whose job, window, bench and person are still there, numbered as the knives' sessions now stand. */
+function standing(problem: PlanProblem, kept: readonly Placement[]): Placement[] {
+  const locks = renumbered(problem, kept)
+  const all = withSeconds(problem, locks)
+  return locks.filter((lock) => breaksOf(all, [], lock) === null)
+}
 
 /**
  * Makes a plan the one the house goes by, after checking it anew on what is known now.
@@ -62,9 +76,9 @@ const standing = (problem: PlanProblem, locks: readonly Placement[]): Placement[
 export async function acceptPlan(db: Database, clock: Clock, caller: Caller, input: NewPlan): Promise<AcceptedPlan> {
   const now = clock()
   const { ahead, problem, index, laid, broken } = await layAsSeen(db, caller, now, input)
-  if (broken) throw new Fault('conflict', 'plan-broken', { code: await codeOf(db, caller, broken.jobId) })
+  if (broken) throw new Fault('conflict', 'plan-broken', { code: await codeOf(db, caller, knifeOfJob(broken.jobId)) })
   const sessions = [...laid.values()].flatMap((window) => (isLimit(window) ? [] : window.sessions)).map(({ placement, startMs, endMs }) => ({
-    ...placement, knifeId: index.jobs.get(placement.jobId)?.knifeId ?? placement.jobId, kind: index.jobs.get(placement.jobId)?.kind ?? ('stone' as const), startsAt: instant(startMs), endsAt: instant(endMs),
+    ...placement, knifeId: knifeOfJob(placement.jobId), kind: index.jobs.get(placement.jobId)?.kind ?? ('stone' as const), startsAt: instant(startMs), endsAt: instant(endMs),
   })).sort((a, b) => a.startsAt.localeCompare(b.startsAt))
   return await db.transaction(async (client) => {
     const before = await currentPlan(client, caller.house.id)
@@ -91,14 +105,15 @@ async function layAsSeen(db: Database, caller: Caller, now: Date, input: NewPlan
   const lay = async (at: Date): Promise<LaidPlan> => {
     const ahead = await daysAhead(db, caller.house, at, PLAN_DAYS)
     const problem = { ...ahead.problem, weights: input.weights, locks: standing(ahead.problem, input.locks) }
-    const index = indexPlan(problem)
+    const index = indexPlan(withSeconds(problem, input.placements))
     const laid = layPlan(index, input.placements)
     const doubled = input.placements.find(({ jobId }, place) => input.placements.findIndex((one) => one.jobId === jobId) !== place)
     const broken = doubled ?? input.placements.find((placement) => {
       const window = laid.get(placement.windowId)
       const person = index.people.get(placement.personId)
       const job = index.jobs.get(placement.jobId)
-      return !job || !person?.skills.includes(job.skill) || window === undefined || isLimit(window)
+      const at = problem.windows.findIndex(({ id }) => id === placement.windowId)
+      return !job || !mayCome(job, at) || !person?.skills.includes(job.skill) || window === undefined || isLimit(window)
     })
     return { ahead, problem, index, laid, broken }
   }

@@ -3,6 +3,7 @@ import type { Operation, SavedJob, SectionMeasure } from '../../contract/worksho
 import type { BenchPlace, PersonSkill, Shift, ShiftDay } from '../../contract/week'
 import { flattens, KNIVES_BETWEEN_FLATTENING } from '../../core/abrasive/gear'
 import { learnedRate } from '../../core/abrasive/learnedRate'
+import { NO_DEFECTS } from '../../core/edge/events'
 import { forecastEdge, rotaAhead, stonedAfresh, usualUse } from '../../core/edge/forecast'
 import { workAt } from '../../core/edge/history'
 import { verdict, type Action } from '../../core/edge/verdict'
@@ -10,7 +11,7 @@ import { presences, type Presence } from '../../core/house/rota'
 import { startOfDay, type Occurrence } from '../../core/house/serviceClock'
 import { skillFor } from '../../core/house/skills'
 import type { SessionPlan } from '../../core/hand/session'
-import { jobOf, type KnifeAhead, type ServiceAhead } from '../../core/plan/jobs'
+import { jobOf, LIKELY, type KnifeAhead, type ServiceAhead } from '../../core/plan/jobs'
 import { EVEN_WEIGHTS, type JobWay, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone, type PlanWindow } from '../../core/plan/problem'
 import { shiftRounds, type Round, type RoundKnife, type UnheldKnife } from '../../core/plan/rounds'
 import { WORKS_FACES } from '../../core/workshop/operation'
@@ -167,11 +168,16 @@ function knifeAhead(knife: StoredKnife, present: PresentKnife, reading: FleetRea
   })
   const use = usualUse(blade.nature, rules.limitGf, rotaAhead(periods, services, reading.nowMs).slice(0, FRESH_SERVICES))
   const fresh = forecastEdge(stonedAfresh(state, blade.nature), use)
+  const freshChances = fresh.services.map(({ chanceDull }) => chanceDull)
   const session = [step, step.runnerUp].find((one) => one?.action === work)
+  const ways = waysOf(knife, present, work, reading.bench, benches, saved)
+  // an edge that outlives the plan wants no second session in it; the second finds no chip and no glint any more
+  const comesAgain = freshChances.slice(0, services.length).some((chance) => chance > LIKELY)
+  const later = { ...present, state: { ...state, defects: NO_DEFECTS } }
   return {
     knifeId: knife.id, action: wanted ? work : work === 'stone' && step.action !== 'stone' ? 'none' : step.action, skill: skillFor(work, knife),
-    ways: waysOf(knife, present, work, reading.bench, benches, saved),
-    services: ahead, freshChances: fresh.services.map(({ chanceDull }) => chanceDull),
+    ways, services: ahead, freshChances,
+    ordinary: comesAgain ? { skill: skillFor('stone', knife), ways: waysOf(knife, later, 'stone', reading.bench, benches, null) } : null,
     steelUm: session?.cost.steelUm ?? USUAL_STEEL_UM,
     stationWeight: station?.weight ?? 1,
     daysSinceStone: state.sharpenedMs === null ? null : (reading.nowMs - state.sharpenedMs) / DAY_MS,

@@ -1,11 +1,12 @@
 import IcalParser from 'ical.js'
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { isSecond, knifeOfJob, secondOf } from '../../core/plan/again'
 import { searchPlan } from '../../core/plan/search'
 import { seededRandom } from '../../core/plan/seeded'
 import type { PlanView } from '../../contract/week'
 import type { Placement } from '../../core/plan/problem'
-import { addKnife, check, onTablet, startApp, type TestApp, type TestHouse } from '../testing/harness'
+import { addKnife, check, event, onTablet, startApp, type TestApp, type TestHouse } from '../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -134,6 +135,42 @@ describe('a plan', () => {
     expect(bound).toBeGreaterThan(0)
     expect(placements.length).toBeGreaterThan(0)
   }, 60_000)
+
+  it('sends a knife whose edge does not last to the bench twice, never the second time first', async () => {
+    const seen = await view()
+    const placements = planned(seen)
+    const second = placements.find(({ jobId }) => isSecond(jobId))
+    const first = placements.find(({ jobId }) => jobId === knifeOfJob(second?.jobId ?? ''))
+    if (!first || !second) throw new Error('no knife comes twice')
+    const order = seen.problem.windows.map(({ id }) => id)
+    expect(order.indexOf(first.windowId)).toBeLessThan(order.indexOf(second.windowId))
+    const turned = placements.map((one) => (one === first ? { ...first, windowId: second.windowId } : one === second ? { ...second, windowId: first.windowId } : one))
+    expect((await put('/api/plan', draft(seen, turned))).status).toBe(409)
+    const { status, body } = await put('/api/plan', draft(seen, placements, { locks: [first, second] }))
+    expect(status).toBe(200)
+    expect(body.sessions.filter(({ knifeId }: { knifeId: string }) => knifeId === first.jobId)).toHaveLength(2)
+    expect((await view()).problem.locks).toEqual([first, second])
+  })
+
+  it('still stands when its work is done: what was done is off it, what comes again is on it, on every screen', async () => {
+    const before = await view()
+    const { accepted } = before
+    const knifeId = before.problem.locks[0]?.jobId ?? ''
+    const twice = accepted?.sessions.find(({ jobId }) => jobId === secondOf(knifeId))
+    const own = (sessions: readonly { knifeId: string; startsAt: string }[]): string[] => sessions.filter((one) => one.knifeId === knifeId).map(({ startsAt }) => startsAt)
+    expect(own(accepted?.sessions ?? [])).toHaveLength(2)
+    const at = new Date(Date.parse(accepted?.acceptedAt ?? '') + 1000)
+    expect((await house.manager.post('/api/events', { events: [event(knifeId, 'sharpened', { finishMicron: 4, startGrit: 320 }, at)] })).status).toBe(200)
+    const after = await view()
+    expect(after.moved).toEqual({ gone: [], fresh: [] })
+    expect(own(after.accepted?.sessions ?? [])).toEqual([twice?.startsAt])
+    // its second session is the first that is left, and the lock on it has stayed
+    expect(after.problem.locks.filter(({ jobId }) => knifeOfJob(jobId) === knifeId).map(({ windowId }) => windowId)).toEqual([twice?.windowId])
+    const fleet = (await house.manager.get('/api/fleet')).body as { planned: { knifeId: string; startsAt: string }[] }
+    expect(own(fleet.planned)).toEqual([twice?.startsAt])
+    const others = (sessions: readonly { knifeId: string }[]): number => sessions.filter((one) => one.knifeId !== knifeId).length
+    expect(others(after.accepted?.sessions ?? [])).toBe(others(accepted?.sessions ?? []))
+  })
 
   it('is the manager’s to accept', async () => {
     const cook = await onTablet(test, house, 'cook')

@@ -130,6 +130,26 @@ test('keys move a session between windows and benches, change hands, lock it and
   await expect(page.locator(`.session[data-job="${job}"]`)).toHaveCount(1)
 })
 
+test('a knife whose edge does not last comes twice, the second time after the first, and says so', async ({ page }) => {
+  await openWeek(page)
+  const second = page.locator('.session[data-job$="#2"]').last()
+  const job = (await second.getAttribute('data-job')) ?? ''
+  await second.click()
+  await expect(page.locator('.panel')).toContainText(/Its edge will not last from \w+ \w+ to the end of the plan/)
+  const windowOf = (id: string): Promise<string | null> => page.locator('.window', { has: page.locator(`[data-job="${id}"]`) }).getAttribute('aria-label')
+  const [firstIn, secondIn] = [await windowOf(job.replace('#2', '')), await windowOf(job)]
+  expect(firstIn).not.toBe(secondIn)
+  // not in the window of its first: the reason is told, and it stays where it is
+  await page.getByRole('combobox', { name: 'Window' }).click()
+  await page.getByRole('option', { name: firstIn ?? '' }).click()
+  await expect(page.locator('.panel .told')).toContainText(/Not there: It comes after its session on/)
+  expect(await windowOf(job)).toBe(secondIn)
+  // with its first off the plan, there is no second
+  await page.locator(`.session[data-job="${job.replace('#2', '')}"]`).click()
+  await page.keyboard.press('Delete')
+  await expect(page.locator(`.session[data-job="${job}"]`)).toHaveCount(0)
+})
+
 test('the chef’s sliders change the plan, and custom stands beside it in numbers', async ({ page }) => {
   await openWeek(page)
   await expect(page.getByText(/This plan leaves [\d.]+ h of dull service for \d+ min at the bench; everything every 2 weeks leaves/)).toBeVisible()

@@ -25,6 +25,11 @@ ol {
   overflow-x: auto;
   scrollbar-width: none;
   margin: 12px 26px 0;
+  /* more to come runs out softly instead of being cut through a letter */
+  mask-image: linear-gradient(to right, #000 calc(100% - 48px), transparent);
+}
+ol:has(li:last-child[aria-current]) {
+  mask-image: none;
 }
 li {
   flex: 1 0 auto;

@@ -46,7 +46,8 @@ export const useFleet = defineStore('fleet', () => {
   const people = computed(() => new Map((fleet.value?.people ?? []).map((person) => [person.id, person])))
   const stations = computed(() => new Map((fleet.value?.stations ?? []).map((station) => [station.id, station])))
 
-  const planned = computed(() => new Map((fleet.value?.planned ?? []).map((session) => [session.knifeId, session])))
+  /** each knife's next session: they come in order, and the first is to stand */
+  const planned = computed(() => new Map([...(fleet.value?.planned ?? [])].reverse().map((session) => [session.knifeId, session])))
 
   return {
     fleet,

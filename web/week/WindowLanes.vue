@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { isLimit, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
+import { isLimit, type LaidSession, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
 import type { PlanProblem, PlanWindow } from '../../core/plan/problem'
 import { say, useFormats } from '../i18n'
 import EdgeStrip from '../ui/EdgeStrip.vue'
@@ -23,6 +23,8 @@ const iso = (ms: number): string => new Date(ms).toISOString()
 const clock = (ms: number): string => formats.value.clock(iso(ms))
 const share = (ms: number): number => (100 * (ms - props.window.startMs)) / (props.window.endMs - props.window.startMs)
 const span = (fromMs: number, toMs: number): { left: string; width: string } => ({ left: `${share(fromMs)}%`, width: `${share(toMs) - share(fromMs)}%` })
+/** How much of a session goes by before its first knife stroke, on the flattening plate. */
+const flatteningShare = ({ flattening, startMs, endMs }: LaidSession): string => `${(100 * flattening.reduce((sum, { fromMs, toMs }) => sum + toMs - fromMs, 0)) / (endMs - startMs)}%`
 const sessions = computed(() => (props.layout && !isLimit(props.layout) ? props.layout.sessions : []))
 const soaking = computed(() => (props.layout && !isLimit(props.layout) ? props.layout.soaking : []))
 const stoneName = (id: string): string => props.problem.stones.find((stone) => stone.id === id)?.name ?? ''
@@ -76,11 +78,11 @@ function dropOn(event: DragEvent, personId: string): void {
               :aria-label="label(session.placement.jobId, session.placement.personId, session.startMs, session.endMs)" :aria-pressed="chosen === session.placement.jobId"
               @click="emit('choose', session.placement.jobId)" @dragstart="lift($event, session.placement.jobId)"
             >
-              <span v-for="flat in session.flattening" :key="flat.stoneId" class="flat" :style="{ width: `${(100 * (flat.toMs - flat.fromMs)) / (session.endMs - session.startMs)}%` }" :title="$t('week.flatten')" />
               <span class="words">
-                <span class="line"><b class="num">{{ knife(session.placement.jobId)?.code }}</b> <span class="small num">{{ Math.round((session.endMs - session.startMs) / 60_000) }}′</span></span>
-                <span class="line"><span class="small">{{ initials(person(session.placement.personId)) }}</span><EdgeStrip v-for="view in viewsOf(session.placement.jobId)" :key="view.id" :knife="view" :px-per-mm="0.15" /></span>
+                <span class="line"><b class="num">{{ knife(session.placement.jobId)?.code }}</b> <span class="small num minutes">{{ Math.round((session.endMs - session.startMs) / 60_000) }}′</span></span>
+                <span class="line"><span class="small">{{ initials(person(session.placement.personId)) }}</span><EdgeStrip v-for="view in viewsOf(session.placement.jobId)" :key="view.id" class="blade" :knife="view" :px-per-mm="0.15" /></span>
               </span>
+              <span v-if="session.flattening.length > 0" class="flat" :style="{ width: flatteningShare(session) }" :title="$t('week.flatten')" />
             </button>
           </template>
         </div>
@@ -165,16 +167,33 @@ h3 {
   outline: 2px solid var(--ember);
 }
 .flat {
-  flex: none;
-  align-self: stretch;
+  position: absolute;
+  bottom: 0;
+  left: 0;
+  height: 8px;
   background: repeating-linear-gradient(135deg, var(--wood) 0 3px, transparent 3px 6px);
 }
 .words {
+  flex: 1;
+  min-width: 0;
   display: grid;
   align-content: space-between;
-  padding: 1px 5px 3px;
-  line-height: 1.15;
+  padding: 1px 5px 8px;
+  line-height: 1.1;
   overflow: hidden;
+  container-type: inline-size;
+}
+/* a short session says who and which; its minutes and its blade stand in the panel */
+@container (max-width: 78px) {
+  .minutes,
+  .blade {
+    display: none;
+  }
+}
+@container (max-width: 52px) {
+  .line b {
+    font-size: 0.78rem;
+  }
 }
 .line {
   display: flex;

@@ -11,7 +11,7 @@ const window_ = (id: string, day: number): PlanProblem['windows'][number] => ({ 
 const there = (...days: readonly number[]): PlanProblem['people'][number]['present'] => Object.fromEntries(days.map((day) => [`w${day}`, { fromMs: day * 24 * HOUR, toMs: day * 24 * HOUR + HOUR }]))
 const way = (benchId: string): PlanJob['ways'][number] => ({ benchId, openingMinutes: 4, stages: [{ stoneId: benchId === 'back' ? 's' : 't', minutes: 10 }], closingMinutes: 6 })
 const job = (id: string, more: Partial<PlanJob> = {}): PlanJob => ({
-  id, knifeId: id, kind: 'stone', skill: 'full', ways: [way('back'), way('front')], dullHours: [0, 1, 3], dullHoursLeft: 9, chanceAt: [0, 0, 0], wastedUm: [0, 0, 0], dueShare: 1, wanted: true, dullBy: null, daysSinceStone: null, lastHands: null, group: id, mayBeAway: 9, ...more,
+  id, knifeId: id, kind: 'stone', skill: 'full', ways: [way('back'), way('front')], dullHours: [0, 1, 3], dullHoursLeft: 9, chanceAt: [0, 0, 0], wastedUm: [0, 0, 0], dueShare: 1, wanted: true, dullBy: null, daysSinceStone: null, lastHands: null, group: id, mayBeAway: 9, next: null, follows: null, ...more,
 })
 const stone = (id: string): PlanProblem['stones'][number] => ({ id, name: id, micron: 11.5, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 9 })
 const PROBLEM: PlanProblem = {

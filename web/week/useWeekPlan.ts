@@ -2,6 +2,7 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref, type ShallowRef } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Improvement, PlanView } from '../../contract/week'
+import { knifeOfJob, renumbered, soundPlacements, withSeconds } from '../../core/plan/again'
 import { planChanges, type PlanChange } from '../../core/plan/changes'
 import { breaksOf, type PlanReason } from '../../core/plan/explain'
 import { indexPlan, layPlan, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
@@ -27,6 +28,7 @@ export interface HandMade {
 
 export interface WeekPlan {
   readonly view: ShallowRef<PlanView | null>
+  /** with the sessions that could follow those placed */
   readonly problem: ComputedRef<PlanProblem | null>
   readonly placements: ShallowRef<readonly Placement[]>
   readonly layouts: ComputedRef<ReadonlyMap<string, WindowLayout | LayoutLimit>>
@@ -63,29 +65,29 @@ export function useWeekPlan(): WeekPlan {
   const refusal = ref('')
   const handMade = shallowRef<HandMade | null>(null)
   const improving = shallowRef<Improvement | null>(null)
-  const problem = computed((): PlanProblem | null => view.value && { ...view.value.problem, weights: weights.value ?? view.value.problem.weights, locks: locks.value })
+  const asked = computed((): PlanProblem | null => view.value && { ...view.value.problem, weights: weights.value ?? view.value.problem.weights, locks: locks.value })
+  const problem = computed(() => asked.value && withSeconds(asked.value, placements.value))
   const index = computed(() => problem.value && indexPlan(problem.value))
   const layouts = computed(() => (index.value ? layPlan(index.value, placements.value) : new Map<string, WindowLayout | LayoutLimit>()))
   const totals = computed(() => problem.value && planTotals(problem.value, placements.value))
-  const cost = computed(() => (problem.value ? planCost(problem.value, placements.value) : 0))
+  const cost = computed(() => (asked.value ? planCost(asked.value, placements.value) : 0))
   /** sessions of the accepted plan that are still ahead */
-  const acceptedPlaces = computed((): Placement[] => {
-    const windows = new Set(view.value?.problem.windows.map(({ id }) => id))
-    return (view.value?.accepted?.sessions ?? []).filter(({ windowId }) => windows.has(windowId)).map(({ jobId, windowId, benchId, personId }) => ({ jobId, windowId, benchId, personId }))
-  })
-  const known = computed(() => new Set((view.value?.accepted?.sessions ?? []).map(({ jobId }) => jobId)))
+  const acceptedPlaces = computed((): Placement[] => (view.value
+    ? renumbered(view.value.problem, view.value.accepted?.sessions ?? []).map(({ jobId, windowId, benchId, personId }) => ({ jobId, windowId, benchId, personId }))
+    : []))
+  const known = computed(() => new Set(acceptedPlaces.value.map(({ jobId }) => jobId)))
   const changes = computed(() => (problem.value && view.value?.accepted ? planChanges(problem.value, acceptedPlaces.value, placements.value, known.value) : []))
   const sameLocks = computed(() => JSON.stringify(locks.value) === JSON.stringify(view.value?.problem.locks ?? []))
   const isAccepted = computed(() => view.value?.accepted !== null && changes.value.length === 0 && sameLocks.value && weights.value === null)
 
   let worker: Worker | null = null
-  let asked = 0
+  let turn = 0
   function search(startFrom: readonly Placement[], anchors: PlanTask['anchors']): void {
-    const { value } = problem
+    const { value } = asked
     if (!value) return
     worker ??= new Worker(new URL('../workers/planWorker.ts', import.meta.url), { type: 'module' })
     worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
-      if (data.ask !== asked) return
+      if (data.ask !== turn) return
       searching.value = false
       placements.value = data.placements
     }
@@ -96,7 +98,7 @@ export function useWeekPlan(): WeekPlan {
     searching.value = true
     bound.value = null
     handMade.value = null
-    const task: PlanTask = { ask: ++asked, problem: value, startFrom, anchors, milliseconds: FIRST_PLAN_MS }
+    const task: PlanTask = { ask: ++turn, problem: value, startFrom, anchors, milliseconds: FIRST_PLAN_MS }
     // plain copies: the worker takes no proxies
     worker.postMessage(JSON.parse(JSON.stringify(task)))
   }
@@ -121,9 +123,11 @@ export function useWeekPlan(): WeekPlan {
     search(from, keepClose ? { placements: from, cost: ANCHOR_MINUTES } : null)
   }
 
-  function settle(next: readonly Placement[], jobId: string): void {
-    if (!problem.value) return
-    handMade.value = { jobId, costMinutes: planCost(problem.value, next) - cost.value, breaks: null }
+  function settle(wanted: readonly Placement[], jobId: string): void {
+    if (!asked.value) return
+    // a session that would now come before the one it follows goes off the plan
+    const next = soundPlacements(asked.value, wanted)
+    handMade.value = { jobId, costMinutes: planCost(asked.value, next) - cost.value, breaks: null }
     placements.value = next
     bound.value = null
   }
@@ -144,10 +148,15 @@ export function useWeekPlan(): WeekPlan {
     settle(placements.value.filter((one) => one.jobId !== jobId), jobId)
   }
   const isLocked = (jobId: string): boolean => locks.value.some((lock) => lock.jobId === jobId)
+  /** Locks a session with those of its knife before it, or frees it with those after. */
   function toggleLock(jobId: string): void {
     const placement = placements.value.find((one) => one.jobId === jobId)
     if (!placement) return
-    locks.value = isLocked(jobId) ? locks.value.filter((lock) => lock.jobId !== jobId) : [...locks.value, placement]
+    const own = (problem.value?.jobs ?? []).filter(({ knifeId }) => knifeId === knifeOfJob(jobId)).map(({ id }) => id)
+    const at = own.indexOf(jobId)
+    const touched = new Set(isLocked(jobId) ? own.slice(at) : own.slice(0, at + 1))
+    const others = locks.value.filter((lock) => !touched.has(lock.jobId))
+    locks.value = isLocked(jobId) ? others : [...others, ...placements.value.filter((one) => touched.has(one.jobId))]
   }
   function weigh(next: PlanWeights): void {
     weights.value = next

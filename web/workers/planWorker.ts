@@ -1,6 +1,5 @@
-import type { Anchors } from '../../core/plan/search'
 import type { Placement, PlanProblem } from '../../core/plan/problem'
-import { searchPlan } from '../../core/plan/search'
+import { searchPlan, type Anchors } from '../../core/plan/search'
 import { seededRandom } from '../../core/plan/seeded'
 
 export interface PlanTask {

@@ -1,0 +1,156 @@
+import { secondSession } from './again'
+import { leavingCost, leavingSecond, placementCost, WORTH } from './objective'
+import { MINUTE_MS, mayCome, samePlace, wayMinutes, type JobWay, type PlanJob, type PlanProblem } from './problem'
+
+/** A column of a linear model. */
+export interface Column {
+  readonly name: string
+  readonly cost: number
+  readonly upper: number
+  readonly integer: boolean
+}
+
+/** A row: the sum over its entries stays at or below `most`. */
+export interface Row {
+  readonly name: string
+  readonly most: number
+  readonly entries: readonly (readonly [column: number, value: number])[]
+}
+
+/** Minimise offset + cost·x subject to rows ≤ most, 0 ≤ x ≤ upper. Solver-neutral, so that two solvers can be asked. */
+export interface LinearModel {
+  readonly offset: number
+  readonly columns: readonly Column[]
+  readonly rows: readonly Row[]
+}
+
+/** Where a column places a job. */
+interface Choice {
+  readonly jobId: string
+  readonly windowId: string
+  readonly personId: string
+  readonly benchId: string
+  readonly minutes: number
+}
+
+export interface ExactModel extends LinearModel {
+  /** by column; null for columns that place nothing */
+  readonly choices: readonly (Choice | null)[]
+}
+
+export class Builder {
+  readonly columns: Column[] = []
+  readonly choices: (Choice | null)[] = []
+  readonly rows: Row[] = []
+  column(column: Column, choice: Choice | null = null): number {
+    this.choices.push(choice)
+    return this.columns.push(column) - 1
+  }
+
+  row(name: string, most: number, entries: readonly (readonly [number, number])[]): void {
+    if (entries.length > 0) this.rows.push({ name, most, entries })
+  }
+}
+
+export type Entry = readonly [column: number, value: number]
+
+/** A session somewhere, with its column. */
+export interface Chosen extends Choice {
+  readonly column: number
+  readonly window: number
+  readonly pace: number
+  readonly way: JobWay
+  readonly job: PlanJob
+}
+
+/** Everywhere a session could be by skill, presence and length; a locked one only where it is locked. */
+function choicesOf(problem: PlanProblem, job: PlanJob): Omit<Chosen, 'column'>[] {
+  const lock = problem.locks.find(({ jobId }) => jobId === job.id)
+  return problem.windows.flatMap((window, at) => (mayCome(job, at) ? problem.people : []).flatMap((person) => {
+    const present = person.present[window.id]
+    if (!present || !person.skills.includes(job.skill)) return []
+    return job.ways.flatMap((way) => {
+      const choice = { jobId: job.id, windowId: window.id, personId: person.id, benchId: way.benchId, minutes: wayMinutes(way) * person.pace, window: at, pace: person.pace, way, job }
+      const isTooLong = choice.minutes * MINUTE_MS > present.toMs - present.fromMs
+      return isTooLong || (lock && !samePlace(lock, choice)) ? [] : [choice]
+    })
+  }))
+}
+
+/** A first and a second session of one knife in their windows: what the two are worth together, beside their work. */
+interface Pair {
+  readonly first: number
+  readonly second: number
+  readonly cost: number
+}
+
+/** Pairs of windows in which a second session could pay, or has to be because it is locked. */
+function pairsOf(problem: PlanProblem, job: PlanJob, leastWork: number, isLocked: boolean): Pair[] {
+  const { weights, windows } = problem
+  return windows.flatMap((_window, first) => {
+    const session = secondSession(problem, job, first)
+    if (!session) return []
+    return windows.flatMap((_later, second): Pair[] => {
+      if (!mayCome(session, second)) return []
+      const cost = weights.dull * WORTH.dullHour * (session.dullHours[second] ?? 0) + weights.steel * WORTH.steelUm * (session.wastedUm[second] ?? 0) - leavingCost(session, weights)
+      return cost + leastWork < 0 || isLocked ? [{ first, second, cost }] : []
+    })
+  })
+}
+
+/** A column for each place of each session, at most one of them taken; costs are against leaving the session out. */
+export function placingColumns(problem: PlanProblem, builder: Builder): { chosen: Chosen[]; offset: number } {
+  const { weights } = problem
+  const locked = new Set(problem.locks.map(({ jobId }) => jobId))
+  const chosen: Chosen[] = []
+  let offset = 0
+  const choose = (choice: Omit<Chosen, 'column'>, cost: number): Chosen => {
+    const { jobId, windowId, personId, benchId, minutes } = choice
+    const column = builder.column({ name: `x${builder.columns.length}`, cost, upper: 1, integer: true }, { jobId, windowId, personId, benchId, minutes })
+    const one = { ...choice, column }
+    chosen.push(one)
+    return one
+  }
+  const onceAndLocked = (jobId: string, own: readonly Chosen[]): void => {
+    builder.row(`once_${jobId}`, 1, own.map(({ column }) => [column, 1]))
+    if (locked.has(jobId)) builder.row(`lock_${jobId}`, -1, own.map(({ column }) => [column, -1]))
+  }
+  for (const job of problem.jobs) {
+    const leaving = leavingCost(job, weights)
+    offset += leaving
+    const second = secondSession(problem, job, 0)
+    const secondChoices = second ? choicesOf(problem, { ...second, follows: null }).map((choice) => ({ choice, work: weights.labour * choice.minutes + handsCost(second, choice, problem) })) : []
+    const isLocked = second !== null && locked.has(second.id)
+    const pairs = secondChoices.length > 0 ? pairsOf(problem, job, Math.min(...secondChoices.map(({ work }) => work)), isLocked) : []
+    const most = (of: (pair: Pair) => boolean): number => Math.min(0, ...pairs.filter(of).map(({ cost }) => cost))
+    const firsts = choicesOf(problem, job).flatMap((choice) => {
+      const cost = placementCost(job, choice.window, choice.minutes, choice.personId, weights) - leaving + leavingSecond(problem, job, choice.window)
+      // what costs more than leaving it is never chosen, unless the chef has, or a second session could make up for it
+      return cost + most(({ first }) => first === choice.window) >= 0 && !locked.has(job.id) ? [] : [choose(choice, cost)]
+    })
+    onceAndLocked(job.id, firsts)
+    if (!second || pairs.length === 0) continue
+    const seconds = secondChoices.flatMap(({ choice, work }) => (work + most((pair) => pair.second === choice.window) < 0 || isLocked ? [choose(choice, work)] : []))
+    onceAndLocked(second.id, seconds)
+    pairRows(job.id, pairs, firsts, seconds, builder)
+  }
+  return { chosen, offset }
+}
+
+const handsCost = (job: PlanJob, { personId }: { readonly personId: string }, { weights }: PlanProblem): number =>
+  job.lastHands !== null && job.lastHands !== personId ? weights.hands * WORTH.otherHands : 0
+
+/** Ties both sessions of a knife to the pair of windows they make. Whole sessions make whole pairs: the pairs need not be told to be. */
+function pairRows(jobId: string, pairs: readonly Pair[], firsts: readonly Chosen[], seconds: readonly Chosen[], builder: Builder): void {
+  const columns = pairs.map((pair) => ({ ...pair, column: builder.column({ name: `y${builder.columns.length}`, cost: pair.cost, upper: 1, integer: false }) }))
+  const entries = (own: readonly { readonly column: number }[], value: number): Entry[] => own.map(({ column }) => [column, value])
+  for (const window of new Set(pairs.map(({ first }) => first))) {
+    builder.row(`after_${jobId}_${window}`, 0, [...entries(columns.filter(({ first }) => first === window), 1), ...entries(firsts.filter((one) => one.window === window), -1)])
+  }
+  for (const window of new Set(seconds.map((one) => one.window))) {
+    const pairsHere = columns.filter(({ second }) => second === window)
+    const here = seconds.filter((one) => one.window === window)
+    builder.row(`second_${jobId}_${window}`, 0, [...entries(pairsHere, 1), ...entries(here, -1)])
+    builder.row(`seconded_${jobId}_${window}`, 0, [...entries(pairsHere, -1), ...entries(here, 1)])
+  }
+}
