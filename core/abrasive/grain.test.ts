@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { grainMicrons } from './grain'
+import { grainMicrons, jisGrit } from './grain'
 import { removalRate } from './removal'
 
 describe('grain size', () => {
@@ -29,6 +29,21 @@ describe('grain size', () => {
   it('refuses what its standard does not grade', () => {
     expect(() => grainMicrons({ scale: 'JIS', value: 30000 })).toThrow(expect.objectContaining({ code: 'grade-outside-standard' }))
     expect(() => grainMicrons({ scale: 'FEPA-F', value: 100 })).toThrow(expect.objectContaining({ code: 'grade-outside-standard' }))
+  })
+})
+
+describe('the JIS grit nearest to a grain', () => {
+  // JIS R 6001
+  it('is the grade itself where the grain is its median', () => {
+    for (const grit of [320, 400, 600, 800, 1000, 1500, 2000, 3000, 4000, 6000, 8000]) expect(jisGrit(grainMicrons({ scale: 'JIS', value: grit }))).toBe(grit)
+  })
+
+  it('is the nearest by ratio, and the last grade beyond them', () => {
+    expect(jisGrit(12)).toBe(1000)
+    expect([jisGrit(200), jisGrit(0.5)]).toEqual([220, 8000])
+    // a FEPA P2000 paper is what Japanese stones call about #1000 (10.3 µm, ISO 6344-3)
+    expect([1000, 1200]).toContain(jisGrit(grainMicrons({ scale: 'FEPA-P', value: 2000 })))
+    expect(() => jisGrit(0)).toThrow()
   })
 })
 

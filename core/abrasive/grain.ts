@@ -23,6 +23,13 @@ const GRADES: Readonly<Record<Exclude<GritScale, 'micron'>, readonly Grade[]>> =
   ],
 }
 
+/** The JIS grit whose median grain is nearest, by ratio (JIS R 6001). @param micron µm, > 0 @example jisGrit(12) // 1000 */
+export function jisGrit(micron: number): number {
+  assertPositive('micron', micron)
+  const off = ([, median]: Grade): number => Math.abs(Math.log(median / micron))
+  return GRADES.JIS.reduce((best, grade) => (off(grade) < off(best) ? grade : best))[0]
+}
+
 /**
  * Median grain size of an abrasive, log-interpolated between the grades of its standard.
  *

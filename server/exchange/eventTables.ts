@@ -7,13 +7,12 @@ import type { StoredKnife } from '../db/queries/knives'
 import { CLOCK_SLACK_MS } from '../services/events'
 import { refold } from '../services/knifeState'
 import { EVENT_COLUMNS, READING_COLUMNS } from './columns'
-import { knifeByCode, personByName, problemList, type ExchangePlan, type Present } from './plan'
+import { knifeByCode, personByName, planOfTable, problemList, type Present, type TablePlan } from './plan'
 import { readTable } from './readTable'
 
 /** Space of ids made from the content of a reading, so that the same file twice records once. */
 const READING_SPACE = '6f1d4b52-54f0-4a6e-9a35-0f2f6f5b8f51'
 
-type TablePlan = ExchangePlan & { delimiter: string; unknownColumns: readonly string[] }
 
 async function applyEvents(db: Queryable, present: Present, writes: readonly EventWrite[]): Promise<void> {
   await insertEvents(db, present.caller.house.id, writes)
@@ -97,17 +96,12 @@ async function tablePlan(
 ): Promise<TablePlan> {
   const known = await knownEventIds(db, present.caller.house.id, writes.map((write) => write.id))
   const verbs = new Map(writes.flatMap((write) => write.rows.map((row) => [row, known.has(write.id) ? 'same' : 'add'] as const)))
-  return {
-    delimiter: table.delimiter,
-    unknownColumns: table.unknownColumns,
-    problems: problems.all,
-    stationsToMake: [],
-    rows: table.rows.map(({ row, values }) => ({
-      row,
-      label: values.code ?? '',
-      verb: problems.has(row) ? 'problem' : (verbs.get(row) ?? 'problem'),
-      changes: [],
-    })),
+  return planOfTable(table, problems, {
+    label: ({ code }) => code ?? '',
+    decide: (row) => {
+      const verb = verbs.get(row)
+      return verb && { verb, changes: [] }
+    },
     apply: (client) => applyEvents(client, present, writes.filter((write) => !known.has(write.id))),
-  }
+  })
 }

@@ -15,7 +15,7 @@ import { patched } from '../services/patched'
 import { loadContext } from '../services/surroundings'
 import { plain } from './cells'
 import { FLEET_COLUMNS } from './columns'
-import { personByName, problemList, type ExchangePlan, type Present, type ProblemList } from './plan'
+import { personByName, planOfTable, problemList, type Present, type ProblemList, type TablePlan } from './plan'
 import { readTable, type TableRow } from './readTable'
 
 type FleetRow = TableRow<typeof FLEET_COLUMNS>
@@ -93,7 +93,7 @@ function changesOf(before: StoredKnife, after: StoredKnife): { column: string; f
 }
 
 /** Reads a fleet file: knives are told apart by code; blank cells leave things as they are. */
-export function planFleet(csv: string, present: Present): ExchangePlan & { delimiter: string; unknownColumns: readonly string[] } {
+export function planFleet(csv: string, present: Present): TablePlan {
   const table = readTable(csv, FLEET_COLUMNS, present.caller.house.zone, present.say)
   const problems = problemList(table.problems, present.say)
   const seen = new Map<string, number>()
@@ -109,23 +109,16 @@ export function planFleet(csv: string, present: Present): ExchangePlan & { delim
   const stationsToMake = named.filter(
     (station, at) => !known.has(plain(station)) && named.findIndex((other) => plain(other) === plain(station)) === at,
   )
-  return {
-    delimiter: table.delimiter,
-    unknownColumns: table.unknownColumns,
-    problems: problems.all,
+  return planOfTable(table, problems, {
     stationsToMake,
-    rows: table.rows.map(({ row, values }) => {
+    label: ({ code }) => code ?? '',
+    decide: (row) => {
       const decision = decisions.find((one) => one.row.row === row)
       const changed = decision?.before ? decision.changes.length > 0 || leavesAs(decision, present) !== null : true
-      return {
-        row,
-        label: values.code ?? '',
-        verb: !decision || problems.has(row) ? 'problem' : !decision.before ? 'add' : changed ? 'change' : 'same',
-        changes: decision ? [...decision.changes] : [],
-      }
-    }),
+      return decision && { verb: !decision.before ? 'add' : changed ? 'change' : 'same', changes: [...decision.changes] }
+    },
     apply: (db) => applyFleet(db, present, decisions, stationsToMake),
-  }
+  })
 }
 
 /** A station a file names and the house does not know yet starts as the commonest kind. */

@@ -6,7 +6,7 @@ import type { Queryable } from '../db/database'
 import { describeGear, micronOf } from '../services/gear'
 import { plain } from './cells'
 import { GEAR_COLUMNS } from './columns'
-import { problemList, type ExchangePlan, type Present } from './plan'
+import { describedRow, planOfTable, problemList, type Present, type TablePlan } from './plan'
 import { readTable } from './readTable'
 
 const COMPARED = ['kind', 'scale', 'grit', 'soakMinutes', 'bath', 'thicknessMm', 'dishMm', 'compound', 'benchId', 'active'] as const
@@ -14,7 +14,7 @@ const COMPARED = ['kind', 'scale', 'grit', 'soakMinutes', 'bath', 'thicknessMm',
 const written = (value: Gear[(typeof COMPARED)[number]]): string => (value === null ? '' : typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value))
 
 /** Reads a gear file: stones and rods are told apart by name; an empty cell leaves things as they are. */
-export async function planGear(csv: string, present: Present, db: Queryable): Promise<ExchangePlan & { delimiter: string; unknownColumns: readonly string[] }> {
+export async function planGear(csv: string, present: Present, db: Queryable): Promise<TablePlan> {
   const table = readTable(csv, GEAR_COLUMNS, present.caller.house.zone, present.say)
   const problems = problemList(table.problems, present.say)
   const shelf = await listGear(db, present.caller.house.id)
@@ -58,18 +58,11 @@ export async function planGear(csv: string, present: Present, db: Queryable): Pr
       : []
     return [{ row, before, gear, changes }]
   })
-  return {
-    delimiter: table.delimiter,
-    unknownColumns: table.unknownColumns,
-    problems: problems.all,
-    stationsToMake: [],
-    rows: table.rows.map(({ row, values }) => {
-      const decision = decisions.find((one) => one.row === row)
-      const verb = !decision || problems.has(row) ? 'problem' : !decision.before ? 'add' : decision.changes.length > 0 ? 'change' : 'same'
-      return { row, label: values.name ?? '', verb, changes: decision?.changes ?? [] }
-    }),
+  return planOfTable(table, problems, {
+    label: ({ name }) => name ?? '',
+    decide: (row) => describedRow(decisions.find((one) => one.row === row)),
     apply: async (client) => {
       for (const { gear } of decisions) await saveGear(client, present.caller.house.id, gear)
     },
-  }
+  })
 }

@@ -3,11 +3,11 @@ import { hashSecret } from '../access/secrets'
 import { insertPerson, updatePerson, type StoredPerson } from '../db/queries/people'
 import { plain } from './cells'
 import { PEOPLE_COLUMNS } from './columns'
-import { personByName, problemList, type ExchangePlan, type Present } from './plan'
+import { describedRow, personByName, planOfTable, problemList, type Present, type TablePlan } from './plan'
 import { readTable } from './readTable'
 
 /** Reads a people file: people are told apart by name; a PIN is taken in but never given out. */
-export function planPeople(csv: string, present: Present): ExchangePlan & { delimiter: string; unknownColumns: readonly string[] } {
+export function planPeople(csv: string, present: Present): TablePlan {
   const table = readTable(csv, PEOPLE_COLUMNS, present.caller.house.zone, present.say)
   const problems = problemList(table.problems, present.say)
   const seen = new Map<string, number>()
@@ -28,16 +28,9 @@ export function planPeople(csv: string, present: Present): ExchangePlan & { deli
     const changes = before ? changesOf(before, { role, active, pin }) : []
     return [{ row, before, name, role, active, pin, changes }]
   })
-  return {
-    delimiter: table.delimiter,
-    unknownColumns: table.unknownColumns,
-    problems: problems.all,
-    stationsToMake: [],
-    rows: table.rows.map(({ row, values }) => {
-      const decision = decisions.find((one) => one.row === row)
-      const verb = !decision || problems.has(row) ? 'problem' : !decision.before ? 'add' : decision.changes.length > 0 ? 'change' : 'same'
-      return { row, label: values.name ?? '', verb, changes: decision?.changes ?? [] }
-    }),
+  return planOfTable(table, problems, {
+    label: ({ name }) => name ?? '',
+    decide: (row) => describedRow(decisions.find((one) => one.row === row)),
     apply: async (db) => {
       for (const { before, name, role, active, pin } of decisions) {
         const pinHash = pin === undefined ? (before?.pinHash ?? null) : await hashSecret(pin)
@@ -46,7 +39,7 @@ export function planPeople(csv: string, present: Present): ExchangePlan & { deli
         else await insertPerson(db, houseId, { id: newId(), name, role, active, signInName: null, passwordHash: null, pinHash })
       }
     },
-  }
+  })
 }
 
 function changesOf(before: StoredPerson, after: { role: string; active: boolean; pin: string | undefined }): { column: string; from: string; to: string }[] {

@@ -4,7 +4,7 @@ import { overlappingShifts } from '../../core/house/rota'
 import type { Queryable } from '../db/database'
 import { listShiftDays, listShifts, replaceShiftDays, replaceShifts } from '../db/queries/crew'
 import { SHIFT_COLUMNS, WEEKDAY_NAMES } from './columns'
-import { personByName, problemList, type ExchangePlan, type Present } from './plan'
+import { personByName, planOfTable, problemList, type Present, type TablePlan } from './plan'
 import { readTable } from './readTable'
 
 /** One row that can be done: a shift of the pattern, or a single day. */
@@ -18,7 +18,7 @@ const EVER = '1970-01-01'
  * Reads a file of shifts: rows with a weekday belong to the pattern, rows with a date to that day alone.
  * What is there already stays; a date in the file replaces what that person had on it.
  */
-export async function planShifts(csv: string, present: Present, db: Queryable): Promise<ExchangePlan & { delimiter: string; unknownColumns: readonly string[] }> {
+export async function planShifts(csv: string, present: Present, db: Queryable): Promise<TablePlan> {
   const houseId = present.caller.house.id
   const table = readTable(csv, SHIFT_COLUMNS, present.caller.house.zone, present.say)
   const problems = problemList(table.problems, present.say)
@@ -46,16 +46,12 @@ export async function planShifts(csv: string, present: Present, db: Queryable): 
     const clash = overlappingShifts(patternOf(shift.personId))
     if (clash?.includes(shift)) problems.add(row, 'starts', 'shift-overlaps', { first: `${clash[0].starts}–${clash[0].ends}`, second: `${clash[1].starts}–${clash[1].ends}` })
   }
-  return {
-    delimiter: table.delimiter,
-    unknownColumns: table.unknownColumns,
-    problems: problems.all,
-    stationsToMake: [],
-    rows: table.rows.map(({ row, values }) => {
+  return planOfTable(table, problems, {
+    label: ({ person, weekday, day, starts }) => [person, weekday ?? day, starts].filter(Boolean).join(' '),
+    decide: (row) => {
       const decision = decisions.find((one) => one.row === row)
-      const verb = !decision || problems.has(row) ? 'problem' : decision.same ? 'same' : 'add'
-      return { row, label: [values.person, values.weekday ?? values.day, values.starts].filter(Boolean).join(' '), verb, changes: [] }
-    }),
+      return decision && { verb: decision.same ? 'same' : 'add', changes: [] }
+    },
     apply: async (client) => {
       for (const personId of new Set(fresh.map(({ shift }) => shift.personId))) await replaceShifts(client, houseId, personId, patternOf(personId))
       const single = decisions.flatMap((one) => (one.kind === 'day' && !one.same ? [one.day] : []))
@@ -64,5 +60,5 @@ export async function planShifts(csv: string, present: Present, db: Queryable): 
         await replaceShiftDays(client, houseId, personId, [...new Set(own.map(({ day }) => day))], own)
       }
     },
-  }
+  })
 }

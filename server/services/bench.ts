@@ -1,12 +1,8 @@
-import { v5 as idFrom } from 'uuid'
 import { asSessionAction, foldable, type BenchAction, type BenchOffer, type BenchPlan, type BenchSession, type Gear, type SessionLine } from '../../contract/bench'
 import type { Operation, WorkshopResult } from '../../contract/workshop'
 import { gearWarnings } from '../../core/abrasive/gear'
 import { overruling, pressing } from '../../core/abrasive/progression'
-import { DESCRIBED, type EventPayloads } from '../../core/edge/events'
 import { verdict } from '../../core/edge/verdict'
-import { ZONES, type Zone } from '../../core/edge/zones'
-import { knownBlade } from '../../core/house/blade'
 import { minutesToBurr, sessionState, type SessionState } from '../../core/hand/session'
 import { assertMay, type Caller } from '../access/sessions'
 import type { Clock } from '../clock'
@@ -26,11 +22,10 @@ import { gearView, micronOf } from './gear'
 import { loadReading, type FleetReading } from './fleet'
 import { foldOn, refold } from './knifeState'
 import { presentKnife } from './knifeView'
+import { describedBy, eventsOf, type Described } from './sessionEvents'
 import { loadContext } from './surroundings'
 import { layOperation, measuredSections, savedFor } from './workshop'
 
-/** Name space of event ids made from sessions, so that ending one twice records once. */
-const SPACE = '6f1f3c9e-0a53-4b0b-9a39-1f0f3f9c2d10'
 const LATEST_SESSIONS = 5
 const SESSIONS_LISTED = 20
 
@@ -156,66 +151,11 @@ export async function knifeSessions(db: Queryable, caller: Caller, knifeId: stri
   }))
 }
 
-const readingsOf = (forces: SessionState['before']): { zone: Zone; forcesGf: number[] }[] =>
-  ZONES.flatMap((zone) => { const force = forces[zone]; return force === undefined ? [] : [{ zone, forcesGf: [force] }] })
-
-/** Strokes each side got: the first side is the right one. */
-function strokesBySide(plan: BenchPlan, state: SessionState): { left: number; right: number } {
-  const counted = (side: 'first' | 'second'): number => plan.steps
-    .filter((step) => step.side === side)
-    .reduce((sum, { id }) => sum + Object.values(state.steps[id]?.strokes ?? {}).reduce((all, count) => all + count, 0), 0)
-  return { left: counted('second'), right: counted('first') }
-}
-
-/** What a finished session says about the knife, as events of its log. */
-function eventsOf(session: StoredSession, state: SessionState, at: Date, caller: Caller, described: Described | null): EventWrite[] {
-  const event = (name: string, kind: EventWrite['kind'], moment: Date, payload: object): EventWrite =>
-    ({ id: idFrom(`${session.id}/${name}`, SPACE), knifeId: session.knifeId, kind, at: moment, personId: state.personId ?? caller.person.id, deviceId: caller.deviceId, payload })
-  const { plan } = session
-  const { workshop } = plan
-  const [before, after] = [readingsOf(state.before), readingsOf(state.after)]
-  const [first] = plan.stages
-  const workedMs = Object.values(state.steps).reduce((sum, step) => sum + step.spentMs, 0)
-  const tool = plan.recipeId === 'strop' ? 'strop' : plan.recipeId === 'rod-ladder' ? 'diamond-rod' : 'smooth-steel'
-  const strokes = Math.max(0, ...plan.steps.filter(({ kind }) => kind === 'hone' || kind === 'strop').map((step) => step.strokes))
-  const isHoning = plan.stages.length === 0 && !plan.recipeId.startsWith('serrated')
-  const done = isHoning
-    ? event('honed', 'honed', at, { tool, strokesPerSide: strokes })
-    : event('sharpened', 'sharpened', at, { finishMicron: plan.finishMicron, minutes: Math.min(600, Math.round(workedMs / 60_000)), strokes: strokesBySide(plan, state), ...(first ? { startGrit: gritNear(first.micron) } : {}), ...(workshop ? stoneLeft(workshop) : {}), ...(described ? { described } : {}) })
-  return [
-    ...(before.length > 0 ? [event('before', 'checked', session.startedAt, { readings: before, ladder: [] })] : []),
-    done,
-    ...(after.length > 0 ? [event('after', 'checked', new Date(at.getTime() + 1), { readings: after, ladder: [] })] : []),
-  ]
-}
-
-/** What workshop work did to the blade, as its log keeps it. */
-const stoneLeft = ({ lossMm, bteMm, lengthLossMm, rest, thicknessAt }: WorkshopResult): object => ({
-  recessionMm: Math.max(0, lossMm), bteMm, ...(lengthLossMm > 0 ? { lengthLossMm } : {}), ...(thicknessAt.length > 0 ? { thicknessAt } : {}), ...(rest?.kind === 'chip' ? { chipLeftMm: rest.depthMm } : {}),
-})
-
 /** Work done takes the saved job of its kind away; where it was one part of several, the next waits for the knife's next session. */
 async function keepRest(client: Queryable, caller: Caller, knifeId: string, { workshop }: BenchPlan, at: Date): Promise<void> {
   if (!workshop) return
   if (workshop.rest) await saveJob(client, caller.house.id, knifeId, { operation: workshop.rest, waits: true }, { personId: caller.person.id, at })
   else await dropJob(client, caller.house.id, knifeId, workshop.operation.kind)
-}
-
-/** JIS grit nearest to a grain, for the log; the sizes of JIS R 6001 that benches have. */
-function gritNear(micron: number): number {
-  const grits: readonly (readonly [number, number])[] = [[220, 63], [320, 40], [400, 30], [600, 20], [800, 14], [1000, 11.5], [2000, 6.7], [3000, 4], [4000, 3], [6000, 2], [8000, 1.2]]
-  return [...grits].sort((a, b) => Math.abs(Math.log(a[1] / micron)) - Math.abs(Math.log(b[1] / micron)))[0]?.[0] ?? 1000
-}
-
-type Described = NonNullable<EventPayloads['sharpened']['described']>
-
-/** How workshop work changes what a knife is described as: another angle, ratio or length; null where it is as it was. */
-function describedBy(knife: StoredKnife, workshop: WorkshopResult | null): Described | null {
-  if (!workshop) return null
-  const { dpsLeft, dpsRight } = knownBlade(knife).measures
-  const before = { dpsLeft, dpsRight, ratioRight: knife.ratioRight, lengthMm: knife.lengthMm }
-  const after = { dpsLeft: workshop.dpsLeft, dpsRight: workshop.dpsRight, ratioRight: Math.round(workshop.ratioRight), lengthMm: Math.round(10 * (knife.lengthMm - workshop.lengthLossMm)) / 10 }
-  return DESCRIBED.every((name) => before[name] === after[name]) ? null : { before, after }
 }
 
 /** Folds a finished session into its knife; one that made another angle, ratio or length also describes the knife anew. */
