@@ -104,7 +104,7 @@ test('a chip ground half out waits with the knife, and the bench offers the rest
 test('a change of ratio lists its sessions ahead with the strokes for each side', async ({ page }) => {
   await openAsManager(page, '/workshop/SL-03')
   await page.getByRole('button', { name: 'Another ratio' }).click()
-  await page.getByRole('slider', { name: 'Right share wanted, %' }).fill('30')
+  await page.getByRole('slider', { name: 'Right share wanted' }).fill('30')
   const rows = page.getByRole('heading', { name: 'Over 4 sessions' }).locator('xpath=..').getByRole('row')
   await expect(rows).toHaveCount(5)
   await expect(rows.last()).toContainText('70 / 30')

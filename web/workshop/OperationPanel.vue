@@ -4,7 +4,7 @@ import type { SectionBlade } from '../../core/geometry/section'
 import type { Operation } from '../../core/workshop/operate'
 import type { WorkshopPlan } from '../../core/workshop/plan'
 import { useFormats } from '../i18n'
-import { choicesOf, fieldsOf } from './operationFields'
+import { choicesOf, fieldsOf, type OperationField } from './operationFields'
 
 const props = defineProps<{ blade: SectionBlade; plan: WorkshopPlan | null; wrong: string; /** thickness the blade had when new, mm */ thinToMm: number; lengthMm: number }>()
 const operation = defineModel<Operation>({ required: true })
@@ -15,6 +15,12 @@ const own = computed(() => operation.value as unknown as Readonly<Record<string,
 const isTarget = computed(() => 'targetBteMm' in operation.value)
 function set(name: string, value: unknown): void {
   operation.value = { ...operation.value, [name]: value } as Operation
+}
+/** What a field is set to, in its unit: a share of the height is written in percent. */
+function written({ name, unit }: OperationField): string {
+  const value = Number(own.value[name])
+  if (unit === 'share') return `${Math.round(100 * value)} %`
+  return unit === '°' ? `${value}°` : [value, unit].filter((part) => part !== '').join(' ')
 }
 const LITTLE_MM = 0.03
 const hundredth = (mm: number): number => Math.round(100 * mm) / 100
@@ -35,7 +41,7 @@ const lines = computed(() => {
     <h2>{{ $t(`workshop.kind.${operation.kind}`) }}</h2>
     <div v-for="field in fields" :key="field.name" class="line">
       <span>{{ $t(`workshop.field.${field.name}`) }}</span>
-      <output class="num">{{ own[field.name] }}{{ field.unit === '°' ? '°' : field.unit ? ` ${field.unit}` : '' }}</output>
+      <output class="num">{{ written(field) }}</output>
       <input class="no-print" type="range" :aria-label="$t(`workshop.field.${field.name}`)" :min="field.low" :max="field.high" :step="field.step" :value="own[field.name]" @input="set(field.name, Number(($event.target as HTMLInputElement).value))" />
     </div>
     <p v-if="isTarget" class="presets no-print">

@@ -7,7 +7,7 @@ export interface OperationField {
   readonly low: number
   readonly high: number
   readonly step: number
-  readonly unit: 'mm' | '°' | ''
+  readonly unit: 'mm' | '°' | '%' | 'share' | ''
 }
 
 /** One of a few ways to do an operation. */
@@ -24,12 +24,12 @@ export function fieldsOf(kind: OperationKind, blade: SectionBlade): readonly Ope
     case 'flat-to-convex': return [target, { name: 'flatDownToMm', low: 2, high: 8, step: 0.5, unit: 'mm' }]
     case 'full-convex': return [target]
     case 'boning': return [
-      { name: 'rubShare', low: 0.5, high: 0.75, step: 0.05, unit: '' }, { name: 'shoulderDps', low: 10, high: 15, step: 0.5, unit: '°' },
+      { name: 'rubShare', low: 0.5, high: 0.75, step: 0.05, unit: 'share' }, { name: 'shoulderDps', low: 10, high: 15, step: 0.5, unit: '°' },
       { name: 'shoulderMm', low: 3, high: 7, step: 0.5, unit: 'mm' }, { name: 'edgeDps', low: 22, high: 30, step: 0.5, unit: '°' },
     ]
     case 're-bevel': return [{ name: 'dps', low: 5, high: 35, step: 0.5, unit: '°' }]
     case 'micro-bevel': return [{ name: 'dps', low: 10, high: 40, step: 0.5, unit: '°' }, { name: 'widthMm', low: 0.05, high: 0.5, step: 0.01, unit: 'mm' }]
-    case 'ratio': return [{ name: 'toRight', low: 20, high: 80, step: 5, unit: '' }, { name: 'sessions', low: 1, high: 10, step: 1, unit: '' }]
+    case 'ratio': return [{ name: 'toRight', low: 20, high: 80, step: 5, unit: '%' }, { name: 'sessions', low: 1, high: 10, step: 1, unit: '' }]
     case 'chip': return [{ name: 'depthMm', low: 0.05, high: 5, step: 0.05, unit: 'mm' }]
     case 'tip': return [{ name: 'lostMm', low: 0.5, high: 30, step: 0.5, unit: 'mm' }]
     case 'serrated': return [{ name: 'dps', low: 15, high: 20, step: 0.5, unit: '°' }]
