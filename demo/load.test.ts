@@ -1,14 +1,18 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Fleet } from '../contract/endpoints'
 import { openDatabase } from '../server/db/database'
+import { sessionsOfKnife, type StoredSession } from '../server/db/queries/bench'
 import { findHouse } from '../server/db/queries/houses'
 import { readFleet } from '../server/services/fleet'
+import { loadCrew } from '../server/services/planProblem'
 import { newDatabase } from '../server/testing/harness'
 import { KNIVES, PEOPLE } from './house'
 import { loadSampleHouse, SAMPLE_HOUSE_ID } from './load'
 
 const NOW = new Date('2026-11-24T14:42:00Z')
 let fleet: Fleet
+let sessions: StoredSession[]
+let crew: { personId: string; pace: number }[]
 let log: { first: Date; last: Date; n: number }
 
 beforeAll(async () => {
@@ -21,6 +25,9 @@ beforeAll(async () => {
   fleet = await readFleet(db, house, NOW)
   const { rows } = await db.query<typeof log>('select min(at) as first, max(at) as last, count(*)::int as n from events')
   log = rows[0] ?? log
+  sessions = []
+  for (const { id } of fleet.knives) sessions.push(...(await sessionsOfKnife(db, house.id, id, 5)))
+  crew = [...(await loadCrew(db, house.id, NOW.toISOString().slice(0, 10))).paces].map(([personId, { pace }]) => ({ personId, pace }))
   await db.close()
 })
 
@@ -45,6 +52,16 @@ describe('Hallow Quay', () => {
     expect(needing('change-role')).toEqual(['SL-03'])
     expect(fleet.knives.filter((knife) => knife.status === 'quarantined').map((knife) => knife.code)).toEqual(['PE-04'])
     expect(fleet.knives.find((knife) => knife.code === 'SA-03')?.verdict.reasons[0]?.code).toBe('never-read')
+  })
+
+  it('has sessions of the last weeks to read again, at paces its hands are known by', () => {
+    expect(sessions.length).toBeGreaterThan(10)
+    expect(sessions.every(({ outcome, startedAt, endedAt }) => outcome === 'finished' && endedAt !== null && startedAt < endedAt)).toBe(true)
+    // what each of them is given in the sample house comes out of the minutes in their sessions
+    const paceOf = (name: string): number => crew.find(({ personId }) => personId === fleet.people.find((one) => one.name === name)?.id)?.pace ?? NaN
+    expect(paceOf('Oda Finch')).toBeLessThan(1)
+    expect(paceOf('Corin Hale')).toBeGreaterThan(1.05)
+    expect(paceOf('Corin Hale')).toBeGreaterThan(paceOf('Teun Aalders'))
   })
 
   it('is mostly kept up: a house worth showing, not a heap of dull knives', () => {

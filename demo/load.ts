@@ -25,6 +25,7 @@ import { replaceShiftDays, replaceShifts, replaceSkills, saveBench, saveSpecialD
 import { DEMO_SIGN_IN, HOUSE_NAME, HOUSE_ZONE, KNIVES, PEOPLE, QUIET, SERVICES, STATIONS, type SampleKnife } from './house'
 import { liveThrough, type Hand, type LifeEvent } from './life'
 import { chance } from './random'
+import { recordSessions } from './sessions'
 import { lastChapter, UNTENDED_MS } from './stories'
 
 const SPACE = '0b9e9a58-3c43-4f0e-8f6b-7a6f1e0f7d11'
@@ -45,6 +46,9 @@ const HANDS: readonly [Hand, Hand, Hand] = [
   { personId: personId('Corin Hale'), leavesGf: { heel: 12, belly: 10, tip: 95 } },
   { personId: personId('Teun Aalders'), leavesGf: { heel: 18, belly: 14, tip: 20 } },
 ]
+
+/** How long each of them takes to a burr, against the table. */
+const PACES = { [personId('Oda Finch')]: 0.92, [personId('Corin Hale')]: 1.2, [personId('Teun Aalders')]: 1.05 }
 
 const weekOf = (kind: 'service' | 'quiet', spans: typeof SERVICES): WeeklySpan[] =>
   spans.flatMap(({ weekdays, name, starts, ends }) =>
@@ -196,6 +200,7 @@ export async function loadSampleHouse(databaseUrl: string, now: Date): Promise<{
       await insertKnives(client, house.id, fleet.map(({ knife }) => knife))
       const writes = fleet.flatMap((one) => one.writes)
       for (let from = 0; from < writes.length; from += BATCH) await insertEvents(client, house.id, writes.slice(from, from + BATCH))
+      await recordSessions(client, context, fleet, PACES, now.getTime())
       await replaceFolds(client, house.id, fleet.map(({ knife, writes: own }) => foldKnife(context, knife, own.map(asKnifeEvent))))
       return { knives: fleet.length, people: PEOPLE.length, events: writes.length }
     })

@@ -49,7 +49,8 @@ async function bringToBench(db: Queryable, caller: Caller, knifeId: string, now:
 const nameOf = (shelf: readonly Gear[], stoneId: string): string => shelf.find(({ id }) => id === stoneId)?.name ?? ''
 const tenth = (value: number): number => Math.round(value * 10) / 10
 
-function planView({ plan }: Pick<Laid, 'plan'>, shelf: readonly Gear[], workshop: WorkshopResult | null = null): BenchPlan {
+/** A laid-out session as it is kept and sent. */
+export function planView({ plan }: Pick<Laid, 'plan'>, shelf: readonly Gear[], workshop: WorkshopResult | null = null): BenchPlan {
   return {
     recipeId: plan.recipeId, minutes: plan.minutes, finishMicron: plan.finishMicron, choices: { ...plan.choices },
     stages: plan.stages.map(({ stone, minutes, strokesPerSide, newtons, takes }) => ({

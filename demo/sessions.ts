@@ -1,0 +1,90 @@
+import { v5 as idFrom } from 'uuid'
+import { foldable, type BenchAction, type BenchPlan } from '../contract/bench'
+import { defaultRules } from '../core/edge/verdict'
+import { ZONES } from '../core/edge/zones'
+import { minutesToBurr, sessionState, type SessionStep } from '../core/hand/session'
+import { knownBlade, presentBlade } from '../core/house/blade'
+import type { Queryable } from '../server/db/database'
+import { endSession, insertActions, insertBurrTime, insertSession } from '../server/db/queries/bench'
+import { asKnifeEvent, type EventWrite } from '../server/db/queries/events'
+import type { StoredKnife } from '../server/db/queries/knives'
+import { planView } from '../server/services/bench'
+import { laySession, loadBench } from '../server/services/benchPlan'
+import { foldKnife } from '../server/services/knifeState'
+import type { HouseContext } from '../server/services/surroundings'
+import { chance, type Chance } from './random'
+
+const SPACE = 'a2f0a0f1-3f0e-4c55-9c0c-5a3b1f6f1c52'
+const SEED = 7_11
+const MINUTE_MS = 60_000
+const DAY_MS = 24 * 60 * MINUTE_MS
+/** Sharpenings of the last so many days were led by the bench and can be read again. */
+const KEPT_DAYS = 21
+/** How much longer somebody takes to a burr than the table says. */
+export type Paces = Readonly<Record<string, number>>
+
+/** What somebody did, before it has its id. */
+type Act = BenchAction extends infer One ? (One extends BenchAction ? Omit<One, 'id'> : never) : never
+
+interface Worked {
+  readonly knife: StoredKnife
+  readonly writes: readonly EventWrite[]
+}
+
+/** Strokes of one side zone by zone, each until its burr is felt. */
+function sideActions(step: SessionStep, fromMs: number, lengthMs: number, luck: Chance): Act[] {
+  const perZone = Math.max(1, Math.round(step.strokes / ZONES.length))
+  // counted every half minute, as strokes come
+  const counts = Math.max(1, Math.ceil(lengthMs / ZONES.length / (MINUTE_MS / 2)))
+  return ZONES.flatMap((zone, place): Act[] => {
+    const wanted = perZone + Math.round(luck.between(-2, 3))
+    const moment = (share: number): string => new Date(fromMs + ((place + share) / ZONES.length) * lengthMs).toISOString()
+    const strokes = Array.from({ length: counts }, (_, at) => ({
+      kind: 'strokes' as const, at: moment((at + 0.9) / counts), stepId: step.id, zone,
+      count: Math.floor((wanted * (at + 1)) / counts) - Math.floor((wanted * at) / counts),
+    }))
+    return [...strokes.filter(({ count }) => count > 0), { kind: 'burr' as const, at: moment(0.98), stepId: step.id, zone, felt: true }]
+  })
+}
+
+/** A session worked through as planned, at somebody's pace, so that it ends at a moment. */
+function workedThrough(plan: BenchPlan, endsMs: number, pace: number, luck: Chance): { readonly startedMs: number; readonly actions: Act[] } {
+  const steps = foldable(plan).steps
+  const lengths = steps.map(({ minutes }) => Math.max(10_000, minutes * pace * luck.between(0.9, 1.1) * MINUTE_MS))
+  const startedMs = endsMs - lengths.reduce((sum, length) => sum + length, 0)
+  let atMs = startedMs
+  const actions = steps.flatMap((step, place): Act[] => {
+    const [fromMs, lengthMs] = [atMs, lengths[place] ?? 0]
+    atMs += lengthMs
+    return [{ kind: 'go', at: new Date(fromMs).toISOString(), stepId: step.id }, ...(step.kind === 'side' ? sideActions(step, fromMs, lengthMs, luck) : [])]
+  })
+  return { startedMs, actions: [...actions, { kind: 'finish', at: new Date(endsMs).toISOString() }] }
+}
+
+/**
+ * The bench's own record of the latest sharpenings in the log: plans laid out on the edge as it was, strokes,
+ * burrs and minutes, from which each hand's pace is learned.
+ */
+export async function recordSessions(db: Queryable, context: HouseContext, fleet: readonly Worked[], paces: Paces, nowMs: number): Promise<void> {
+  const { house } = context
+  const bench = await loadBench(db, house.id)
+  const luck = chance(SEED)
+  for (const { knife, writes } of fleet) {
+    const last = writes.findLastIndex(({ kind, at }) => kind === 'sharpened' && at.getTime() > nowMs - KEPT_DAYS * DAY_MS)
+    const event = writes[last]
+    const pace = paces[event?.personId ?? '']
+    if (!event?.personId || pace === undefined) continue
+    const { state } = foldKnife(context, knife, writes.slice(0, last).map(asKnifeEvent))
+    const blade = presentBlade(knownBlade(knife), state.steel)
+    const laid = laySession(bench, { knife, action: 'stone', present: { blade, state, rules: defaultRules(blade.role, house.serviceLimits) } })
+    const plan = planView(laid, bench.gear)
+    const { startedMs, actions } = workedThrough(plan, event.at.getTime(), pace, luck)
+    const session = { id: idFrom(event.id, SPACE), knifeId: knife.id, startedBy: event.personId, startedAt: new Date(startedMs), endedAt: null, outcome: null, plan }
+    const sent = actions.map((action, place): BenchAction => ({ ...action, id: idFrom(`${event.id}/${place}`, SPACE) }))
+    await insertSession(db, house.id, session)
+    await insertActions(db, house.id, session.id, { personId: event.personId, deviceId: null }, sent)
+    await endSession(db, house.id, session.id, 'finished', event.at)
+    const done = sessionState(foldable(plan), startedMs, event.personId, sent.map((action) => ({ ...action, personId: event.personId, atMs: Date.parse(action.at) })))
+    for (const time of minutesToBurr(foldable(plan), done)) await insertBurrTime(db, house.id, session.id, { ...time, personId: event.personId })
+  }
+}
