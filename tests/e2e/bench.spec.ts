@@ -256,7 +256,7 @@ test('a soaked stone rings on whatever screen the person is', async ({ page }) =
 
 test('a session that is over can be read again from the knife', async ({ page }) => {
   await openAsManager(page, '/knife/SL-01')
-  await page.getByRole('link', { name: 'Asymmetric edge' }).click()
+  await page.getByRole('link', { name: 'Asymmetric edge' }).first().click()
   await expect(page.getByText('Before: heel 401 gf, belly 412 gf, tip 433 gf.')).toBeVisible()
   await expect(page.getByText('After: heel 171 gf, belly 176 gf, tip 184 gf.')).toBeVisible()
   await expect(page.getByRole('row', { name: /burr felt at heel, belly, tip/ }).first()).toContainText('(heel / belly / tip 2 / 2 / 2)')

@@ -150,6 +150,36 @@ test('a knife whose edge does not last comes twice, the second time after the fi
   await expect(page.locator(`.session[data-job="${job}"]`)).toHaveCount(0)
 })
 
+test('a session that is done leaves the plan, which still stands, and the second one is what comes next', async ({ page }) => {
+  await openWeek(page)
+  await page.getByRole('button', { name: 'Plan afresh' }).click()
+  await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 15_000 })
+  const accept = page.getByRole('button', { name: 'Go by this plan' })
+  if (await accept.isEnabled()) await accept.click()
+  await expect(page.getByText(/The plan the house goes by, accepted/)).toBeVisible({ timeout: 15_000 })
+  // a knife that nobody else's test is about
+  const taken = /^(CH-0[3468]|CH-1[02]|PA-|PE-0[23]|SA-|SL-|BN-|BR-)/
+  const codes = await page.locator('.session[data-job$="#2"] b').allInnerTexts()
+  const code = codes.find((one) => !taken.test(one)) ?? ''
+  const { knives } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as { knives: { id: string; code: string }[] }
+  const knifeId = knives.find((knife) => knife.code === code)?.id ?? ''
+  const planned = async (): Promise<{ personId: string; startsAt: string }[]> => {
+    const { accepted } = (await (await page.request.get(`${DEMO}/api/plan`)).json()) as { accepted: { sessions: { knifeId: string; personId: string; startsAt: string }[] } }
+    return accepted.sessions.filter((session) => session.knifeId === knifeId)
+  }
+  const [, second] = await planned()
+  await page.goto(`${DEMO}/knife/${code}`)
+  await page.getByRole('button', { name: 'Sharpened' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Record' }).click()
+  await expect(page.getByRole('dialog')).toBeHidden()
+  expect(await planned()).toEqual([second])
+  await page.goto(`${DEMO}/week`)
+  await expect(page.getByText(/The plan the house goes by, accepted/)).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText('The plan no longer stands.')).toBeHidden()
+  await expect(page.locator(`.session[data-job="${knifeId}"]`)).toHaveCount(1)
+  await expect(page.locator(`.session[data-job="${knifeId}#2"]`)).toHaveCount(0)
+})
+
 test('the chef’s sliders change the plan, and custom stands beside it in numbers', async ({ page }) => {
   await openWeek(page)
   await expect(page.getByText(/This plan leaves [\d.]+ h of dull service for \d+ min at the bench; everything every 2 weeks leaves/)).toBeVisible()
