@@ -12,6 +12,7 @@ import { loadSampleHouse, SAMPLE_HOUSE_ID } from './load'
 const NOW = new Date('2026-11-24T14:42:00Z')
 let fleet: Fleet
 let sessions: StoredSession[]
+let tested: number
 let crew: { personId: string; pace: number }[]
 let log: { first: Date; last: Date; n: number }
 
@@ -27,6 +28,8 @@ beforeAll(async () => {
   log = rows[0] ?? log
   sessions = []
   for (const { id } of fleet.knives) sessions.push(...(await sessionsOfKnife(db, house.id, id, 5)))
+  const forces = await db.query<{ n: number }>(`select count(distinct session_id)::int as n from bench_actions where action ->> 'kind' = 'force' and action ->> 'when' = 'after'`)
+  tested = forces.rows[0]?.n ?? 0
   crew = [...(await loadCrew(db, house.id, NOW.toISOString().slice(0, 10))).paces].map(([personId, { pace }]) => ({ personId, pace }))
   await db.close()
 })
@@ -57,6 +60,7 @@ describe('Hallow Quay', () => {
   it('has sessions of the last weeks to read again, at paces its hands are known by', () => {
     expect(sessions.length).toBeGreaterThan(10)
     expect(sessions.every(({ outcome, startedAt, endedAt }) => outcome === 'finished' && endedAt !== null && startedAt < endedAt)).toBe(true)
+    expect(tested).toBeGreaterThan(sessions.length / 2)
     // what each of them is given in the sample house comes out of the minutes in their sessions
     const paceOf = (name: string): number => crew.find(({ personId }) => personId === fleet.people.find((one) => one.name === name)?.id)?.pace ?? NaN
     expect(paceOf('Oda Finch')).toBeLessThan(1)

@@ -1,5 +1,6 @@
 import { v5 as idFrom } from 'uuid'
 import { foldable, type BenchAction, type BenchPlan } from '../contract/bench'
+import type { EventPayloads } from '../core/edge/events'
 import { defaultRules } from '../core/edge/verdict'
 import { ZONES } from '../core/edge/zones'
 import { minutesToBurr, sessionState, type SessionStep } from '../core/hand/session'
@@ -20,6 +21,8 @@ const MINUTE_MS = 60_000
 const DAY_MS = 24 * 60 * MINUTE_MS
 /** Sharpenings of the last so many days were led by the bench and can be read again. */
 const KEPT_DAYS = 21
+/** A check so near to a sharpening was its first look, or its last test. */
+const PART_OF_IT_MS = 45 * MINUTE_MS
 /** How much longer somebody takes to a burr than the table says. */
 export type Paces = Readonly<Record<string, number>>
 
@@ -47,8 +50,15 @@ function sideActions(step: SessionStep, fromMs: number, lengthMs: number, luck: 
   })
 }
 
-/** A session worked through as planned, at somebody's pace, so that it ends at a moment. */
-function workedThrough(plan: BenchPlan, endsMs: number, pace: number, luck: Chance): { readonly startedMs: number; readonly actions: Act[] } {
+/** Forces read at the spots in a check of the log, if it is so near to the session that it was part of it. */
+function testActions(when: 'before' | 'after', check: EventWrite | undefined, sharpenedMs: number, atMs: number): Act[] {
+  if (check?.kind !== 'checked' || Math.abs(check.at.getTime() - sharpenedMs) > PART_OF_IT_MS) return []
+  const { readings } = check.payload as EventPayloads['checked']
+  return readings.map(({ zone, forcesGf }) => ({ kind: 'force', at: new Date(atMs).toISOString(), when, zone, forceGf: Math.round(forcesGf.reduce((sum, one) => sum + one, 0) / forcesGf.length) }))
+}
+
+/** A session worked through as planned, at somebody's pace, so that it ends at a moment; before and after it, the log's own checks. */
+function workedThrough(plan: BenchPlan, { endsMs, pace, before, after }: { readonly endsMs: number; readonly pace: number; readonly before: EventWrite | undefined; readonly after: EventWrite | undefined }, luck: Chance): { readonly startedMs: number; readonly actions: Act[] } {
   const steps = foldable(plan).steps
   const lengths = steps.map(({ minutes }) => Math.max(10_000, minutes * pace * luck.between(0.9, 1.1) * MINUTE_MS))
   const startedMs = endsMs - lengths.reduce((sum, length) => sum + length, 0)
@@ -56,7 +66,12 @@ function workedThrough(plan: BenchPlan, endsMs: number, pace: number, luck: Chan
   const actions = steps.flatMap((step, place): Act[] => {
     const [fromMs, lengthMs] = [atMs, lengths[place] ?? 0]
     atMs += lengthMs
-    return [{ kind: 'go', at: new Date(fromMs).toISOString(), stepId: step.id }, ...(step.kind === 'side' ? sideActions(step, fromMs, lengthMs, luck) : [])]
+    return [
+      { kind: 'go', at: new Date(fromMs).toISOString(), stepId: step.id },
+      ...(step.kind === 'look' ? testActions('before', before, endsMs, fromMs + lengthMs / 2) : []),
+      ...(step.kind === 'side' ? sideActions(step, fromMs, lengthMs, luck) : []),
+      ...(step.kind === 'test' ? testActions('after', after, endsMs, fromMs + lengthMs / 2) : []),
+    ]
   })
   return { startedMs, actions: [...actions, { kind: 'finish', at: new Date(endsMs).toISOString() }] }
 }
@@ -78,7 +93,7 @@ export async function recordSessions(db: Queryable, context: HouseContext, fleet
     const blade = presentBlade(knownBlade(knife), state.steel)
     const laid = laySession(bench, { knife, action: 'stone', present: { blade, state, rules: defaultRules(blade.role, house.serviceLimits) } })
     const plan = planView(laid, bench.gear)
-    const { startedMs, actions } = workedThrough(plan, event.at.getTime(), pace, luck)
+    const { startedMs, actions } = workedThrough(plan, { endsMs: event.at.getTime(), pace, before: writes[last - 1], after: writes[last + 1] }, luck)
     const session = { id: idFrom(event.id, SPACE), knifeId: knife.id, startedBy: event.personId, startedAt: new Date(startedMs), endedAt: null, outcome: null, plan }
     const sent = actions.map((action, place): BenchAction => ({ ...action, id: idFrom(`${event.id}/${place}`, SPACE) }))
     await insertSession(db, house.id, session)

@@ -10,6 +10,8 @@ export interface Formats {
   readonly hours: (hours: number) => string
   /** a number to one decimal, also where that is 0, so that columns line up */
   readonly tenths: (value: number) => string
+  /** so many times something, to two decimals */
+  readonly ratio: (times: number) => string
   readonly grit: (grit: number) => string
   readonly money: (amount: number) => string
   readonly clock: (instant: string) => string
@@ -64,6 +66,7 @@ function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats 
     minutes: (minutes) => `${whole(minutes)} min`,
     hours: (hours) => `${one(hours)} h`,
     tenths: number(1),
+    ratio: two,
     grit: (grit) => `#${grit}`,
     money: number(2),
     clock,

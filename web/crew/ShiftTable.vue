@@ -37,7 +37,7 @@ const paceOf = (personId: string): Crew['paces'][number] | undefined => props.cr
           </td>
           <td class="small">{{ single(person.id) }}</td>
           <td class="num small">{{ load.has(person.id) ? formats.minutes(load.get(person.id) ?? 0) : '–' }}</td>
-          <td class="small">{{ paceOf(person.id) ? $t('crew.paceIs', { n: paceOf(person.id)?.pace, sessions: paceOf(person.id)?.sessions }) : $t('crew.paceUnknown') }}</td>
+          <td class="small">{{ paceOf(person.id) ? $t('crew.paceIs', { n: formats.ratio(paceOf(person.id)?.pace ?? 1), sessions: paceOf(person.id)?.sessions }) : $t('crew.paceUnknown') }}</td>
           <td><button class="button quiet" type="button" :aria-label="$t('crew.edit', { name: person.name })" @click="emit('edit', person.id)">{{ $t('house.change') }}</button></td>
         </tr>
       </tbody>
@@ -46,6 +46,9 @@ const paceOf = (personId: string): Crew['paces'][number] | undefined => props.cr
 </template>
 
 <style scoped>
+tbody th {
+  white-space: nowrap;
+}
 .day {
   width: 88px;
 }
