@@ -1,0 +1,122 @@
+// @vitest-environment happy-dom
+import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Component } from 'vue'
+import type { Fleet } from '../../contract/endpoints'
+import type { Crew } from '../../contract/week'
+import { i18n } from '../i18n'
+import { useFleet } from '../stores/fleet'
+import { useSession } from '../stores/session'
+import ShiftTable from './ShiftTable.vue'
+import SkillTable from './SkillTable.vue'
+import SpecialDays from './SpecialDays.vue'
+
+const ODA = '2d2f4a80-6a4e-4a38-8f0c-2f4b5a3d9e22'
+const KIT = '3e2f4a80-6a4e-4a38-8f0c-2f4b5a3d9e33'
+const SHIFT = '1c1f4a80-6a4e-4a38-8f0c-2f4b5a3d9e11'
+const people = [{ id: ODA, name: 'Oda Finch' }, { id: KIT, name: 'Kit Larkin' }]
+const CREW: Crew = {
+  shifts: [{ id: SHIFT, personId: ODA, weekday: 2, starts: '06:00', ends: '12:00' }, { id: SHIFT, personId: ODA, weekday: 2, starts: '18:00', ends: '02:00' }],
+  days: [{ id: SHIFT, personId: KIT, day: '2026-11-26', starts: null, ends: null, note: 'away' }, { id: SHIFT, personId: KIT, day: '2026-11-27', starts: '10:00', ends: '14:00', note: '' }],
+  skills: [{ personId: ODA, skill: 'full', signedBy: KIT, signedAt: '2026-10-01T12:00:00Z' }], benches: [],
+  special: [{ day: '2026-11-28', name: 'Wedding', spans: [{ kind: 'quiet', name: 'morning', starts: '08:00', ends: '10:00' }, { kind: 'service', name: 'banquet', starts: '13:00', ends: '23:00' }] }, { day: '2026-12-25', name: 'Closed', spans: [] }],
+  paces: [{ personId: ODA, pace: 0.9, sessions: 10 }],
+}
+let sent: { method: string; path: string; body: unknown }[]
+let answer: () => Response
+beforeEach(() => {
+  setActivePinia(createPinia())
+  useFleet().fleet = { now: '2026-11-24T14:42:00Z', planned: [], stations: [], knives: [], people } as unknown as Fleet
+  useSession().enter({ person: { id: ODA, name: 'Oda Finch', role: 'chef' }, house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false }, rights: [], deviceName: null, now: '2026-11-24T14:42:00Z' } as never)
+  sent = []
+  answer = () => new Response(JSON.stringify(CREW), { status: 200 })
+  vi.stubGlobal('fetch', (path: string, init: RequestInit = {}) => {
+    sent.push({ method: init.method ?? 'GET', path, body: init.body ? JSON.parse(String(init.body)) : null })
+    return Promise.resolve(path.endsWith('/fleet') ? new Response(JSON.stringify(useFleet().fleet)) : answer())
+  })
+})
+afterEach(() => { vi.unstubAllGlobals() })
+const lastWrite = (): unknown => sent.filter(({ method }) => method !== 'GET').at(-1)
+const shown = (component: Component, props: Record<string, unknown>): VueWrapper => mount(component, { props, global: { plugins: [i18n], stubs: { ChoiceField: true } } })
+
+describe('shifts', () => {
+  const table = (): VueWrapper => shown(ShiftTable, { crew: CREW, people, load: new Map([[ODA, 95]]) })
+
+  it('are drawn over the day they lie in; one past midnight ends with the day', () => {
+    const bars = table().findAll('tbody tr')[0]?.findAll('.hours span').map((bar) => bar.attributes('style'))
+    expect(bars).toEqual(['left: 25%; width: 25%;', 'left: 75%; width: 25%;'])
+    expect(table().text()).toContain('18:00–02:00')
+  })
+
+  it('stand beside single days, planned minutes and a pace learned or not', () => {
+    const [oda, kit] = table().findAll('tbody tr').map((row) => row.text())
+    expect(oda).toContain('95 min')
+    expect(oda).toContain('0.90 × the table, 10 sessions')
+    expect(kit).toContain('26 Nov: away; 27 Nov: 10:00–14:00')
+    expect(kit).toContain('as the table')
+  })
+
+  it('are changed person by person', async () => {
+    const crew = table()
+    await crew.findAll('button')[1]?.trigger('click')
+    expect(crew.emitted('edit')).toEqual([[KIT]])
+  })
+})
+
+describe('who may do what', () => {
+  const marks = (table: VueWrapper, label: RegExp): ReturnType<VueWrapper['findAll']> => table.findAll('[role="checkbox"]').filter((mark) => label.test(mark.attributes('aria-label') ?? ''))
+
+  it('says who signed it off and when', () => {
+    const table = shown(SkillTable, { crew: CREW, people })
+    const [signed] = marks(table, /^Oda Finch, full/)
+    expect(signed?.attributes('aria-checked')).toBe('true')
+    expect(signed?.attributes('aria-label')).toMatch(/signed off by Kit Larkin/)
+    expect(marks(table, /^Kit Larkin, full/)[0]?.attributes('aria-checked')).toBe('false')
+  })
+
+  it('is given with what the person may do already, and taken away alone', async () => {
+    const table = shown(SkillTable, { crew: CREW, people })
+    await marks(table, /^Oda Finch, thinning/)[0]?.trigger('click')
+    await flushPromises()
+    expect(lastWrite()).toMatchObject({ method: 'PUT', path: expect.stringContaining(ODA) as string, body: { skills: ['full', 'thinning'] } })
+    await marks(table, /^Oda Finch, full/)[0]?.trigger('click')
+    await flushPromises()
+    expect(lastWrite()).toMatchObject({ body: { skills: [] } })
+    expect(table.emitted('changed')).toHaveLength(2)
+  })
+
+  it('stays as it was when the server refuses, and says why', async () => {
+    answer = () => new Response(JSON.stringify({ error: { code: 'forbidden', sentence: 'That is the chef’s to say.' } }), { status: 403 })
+    const table = shown(SkillTable, { crew: CREW, people })
+    await marks(table, /^Kit Larkin, full/)[0]?.trigger('click')
+    await flushPromises()
+    expect(table.get('[role="alert"]').text()).toBe('That is the chef’s to say.')
+    expect(table.emitted('changed')).toBeUndefined()
+  })
+})
+
+describe('days unlike others', () => {
+  it('are told with their spans, or as closed', () => {
+    const text = shown(SpecialDays, { crew: CREW }).text()
+    expect(text).toContain('Saturday 28 November Wedding: quiet window morning 08:00–10:00, banquet 13:00–23:00')
+    expect(text).toMatch(/Closed: closed/)
+  })
+
+  it('are made from a usual one, span by span, and go back to being usual', async () => {
+    const days = shown(SpecialDays, { crew: CREW })
+    await days.findAll('button').at(-1)?.trigger('click')
+    const form = days.get('form')
+    expect(form.get('[type="submit"]').attributes('disabled')).toBeDefined()
+    await form.get('input[type="date"]').setValue('2026-12-31')
+    await form.findAll('input')[1]?.setValue('New Year')
+    await form.findAll('.line button')[0]?.trigger('click')
+    await form.trigger('submit')
+    await flushPromises()
+    expect(lastWrite()).toMatchObject({ method: 'PUT', path: expect.stringContaining('2026-12-31') as string, body: { day: '2026-12-31', name: 'New Year', spans: [{ kind: 'service' }] } })
+    expect(days.find('form').exists()).toBe(false)
+    await days.findAll('li button')[0]?.trigger('click')
+    await flushPromises()
+    expect(lastWrite()).toMatchObject({ method: 'DELETE', path: expect.stringContaining('2026-11-28') as string })
+  })
+})
