@@ -43,7 +43,7 @@ const PICTURES: readonly Picture[] = [
     await page.getByText(/The plan the house goes by/).waitFor()
     await page.locator('.session').nth(1).click()
     await page.evaluate(() => { window.scrollTo(0, 0) })
-    await page.getByRole('button', { name: 'Close' }).click({ timeout: 2000 }).catch(() => undefined)
+    await page.getByRole('button', { name: 'Dismiss' }).click({ timeout: 2000 }).catch(() => undefined)
   } },
   { name: 'my-day-phone', path: '/my-day', size: PHONE, prepare: (page) => page.getByRole('link', { name: 'To the bench' }).first().waitFor() },
   { name: 'crew', path: '/crew' },

@@ -185,8 +185,12 @@ h3 {
 }
 /* a short session says who and which; its minutes and its blade stand in the panel */
 @container (max-width: 78px) {
-  .minutes,
   .blade {
+    display: none;
+  }
+}
+@container (max-width: 72px) {
+  .minutes {
     display: none;
   }
 }
