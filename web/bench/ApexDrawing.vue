@@ -13,22 +13,24 @@ const dps = computed(() => props.knife.verdict.dps)
 
 const WIDTH = 240
 const HEIGHT = 130
+const TOP = 6
 /** Micrometres across the picture: the apex fills a fifth of it however blunt it is. */
 const acrossUm = computed(() => Math.max(20, 5 * condition.value.bluntUm))
 const scale = computed(() => WIDTH / acrossUm.value)
 const slope = computed(() => Math.tan(radians(dps.value)))
-/** The bevels, cut off where the apex is blunt; a rolled edge leans over by as much as is bent. */
+/**
+ * The bevels down to the apex, which is as wide as it is blunt; a rolled edge leans over by as much as is bent. A new
+ * edge lies inside the old one: both bevels go in until they meet, and no steel comes back.
+ */
 function outline(bluntUm: number, roll: number): string {
   const half = (bluntUm / 2) * scale.value
-  const cut = bluntUm === 0 ? 0 : (bluntUm / 2 / slope.value) * scale.value
-  const top = Math.min(HEIGHT, cut)
   const lean = roll * 16
-  const reach = (HEIGHT - 10) * slope.value
+  const reach = half + (HEIGHT - TOP) * slope.value
   const middle = WIDTH / 2
-  return `M${middle - half + lean} ${10 + top} L${middle + half + lean} ${10 + top} L${middle + Math.max(reach, half)} ${HEIGHT} L${middle - Math.max(reach, half)} ${HEIGHT} Z`
+  return `M${middle - reach} ${TOP} L${middle + reach} ${TOP} L${middle + half + lean} ${HEIGHT} L${middle - half + lean} ${HEIGHT} Z`
 }
 const scaleBarUm = computed(() => [1, 2, 5, 10, 20, 50].find((um) => um * scale.value > 26) ?? 10)
-/** What a session takes off the worn apex, µm² of section: it is gone already, this is the rest up to a point again. */
+/** What use has worn off the apex, µm² of section. */
 const areaUm2 = computed(() => Math.round(wornAreaFromBluntWidth({ bluntWidthUm: condition.value.bluntUm, dps: dps.value })))
 </script>
 
@@ -36,8 +38,8 @@ const areaUm2 = computed(() => Math.round(wornAreaFromBluntWidth({ bluntWidthUm:
   <figure>
     <figcaption class="small soft">{{ $t('bench.apex.title', { zone: $t(`zone.${zone}`) }) }} · {{ formats.angle(dps) }} · {{ areaUm2 }} µm²</figcaption>
     <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + 4}`" role="img" :aria-label="$t('bench.apex.label', { zone: $t(`zone.${zone}`), blunt: condition.bluntUm })">
-      <path class="after" :d="outline(0, 0)" />
       <path class="before" :d="outline(condition.bluntUm, condition.roll)" />
+      <path class="after" :d="outline(0, 0)" />
       <line class="bar" x1="8" x2="8" :y1="HEIGHT - 8" :y2="HEIGHT - 8 - scaleBarUm * scale" />
       <text x="14" :y="HEIGHT - 10">{{ scaleBarUm }} µm</text>
     </svg>

@@ -10,6 +10,7 @@ import { useSession } from '../stores/session'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useKeys } from '../ui/useKeys'
+import ApexDrawing from './ApexDrawing.vue'
 import BenchHead from './BenchHead.vue'
 import SoakList from './SoakList.vue'
 
@@ -53,13 +54,18 @@ useKeys({ Enter: goOn, Escape: () => { emit('leave') } })
         <ChoiceField :model-value="plan.recipeId" :label="$t('bench.recipeLabel')" :options="recipes" @update:model-value="emit('choose', { recipeId: String($event) })" />
         <ChoiceField v-if="starts.length > 0" :model-value="startWith" :label="$t('bench.starts')" :options="starts" @update:model-value="emit('choose', { startWith: String($event) })" />
       </div>
-      <h2>{{ $t('bench.stages') }}</h2>
-      <p v-if="plan.stages.length === 0" class="soft">{{ $t('bench.noStones') }}</p>
-      <ol>
-        <li v-for="stage in plan.stages" :key="stage.stoneId">
-          {{ $t('bench.stage', { stone: stage.stoneName, minutes: formats.minutes(Math.max(1, Math.round(stage.minutes))), strokes: stage.strokesPerSide, newtons: stage.newtons }) }}
-        </li>
-      </ol>
+      <div class="ahead">
+        <div>
+          <h2>{{ $t('bench.stages') }}</h2>
+          <p v-if="plan.stages.length === 0" class="soft">{{ $t('bench.noStones') }}</p>
+          <ol>
+            <li v-for="stage in plan.stages" :key="stage.stoneId">
+              {{ $t('bench.stage', { stone: stage.stoneName, minutes: formats.minutes(Math.max(1, Math.round(stage.minutes))), strokes: stage.strokesPerSide, newtons: stage.newtons }) }}
+            </li>
+          </ol>
+        </div>
+        <ApexDrawing v-if="plan.stages.length > 0" :knife="knife" />
+      </div>
       <p v-for="note in plan.notes" :key="note.code" class="note">{{ noteWords(note, say, formats) }}</p>
       <p v-for="warning in offer.warnings" :key="warning" class="note">{{ $t(`gear.warning.${warning}`) }}</p>
     </div>
@@ -89,6 +95,14 @@ useKeys({ Enter: goOn, Escape: () => { emit('leave') } })
 </template>
 
 <style scoped>
+.ahead {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 18px 40px;
+}
+.ahead h2 {
+  margin-bottom: 8px;
+}
 .body {
   flex: 1;
   display: grid;

@@ -5,6 +5,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import type { Component } from 'vue'
 import type { SessionStep, StepState } from '../../core/hand/session'
 import { i18n } from '../i18n'
+import ApexDrawing from './ApexDrawing.vue'
 import CheckTicks from './CheckTicks.vue'
 import EdgePictures from './EdgePictures.vue'
 import LiveLine from './LiveLine.vue'
@@ -25,6 +26,37 @@ describe('the count of strokes', () => {
     expect(count.findAll('button').map((zone) => zone.text())).toEqual(['heel18 · burr felt', 'belly14 · not yet', 'tip0 · not yet'])
     await count.findAll('button')[2]?.trigger('click')
     expect(count.emitted('update:zone')).toEqual([['tip']])
+  })
+})
+
+describe('the drawing of the apex', () => {
+  const knife = (bluntUm: number, roll: number): object => ({ worstZone: 'tip', zones: { tip: { bluntUm, roll } }, verdict: { dps: 17 } })
+  const corners = (path: string): [number, number][] => [...path.matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => [Number(x), Number(y)])
+  const drawn = (bluntUm: number, roll: number): { readonly before: [number, number][]; readonly after: [number, number][] } => {
+    const apex = shown(ApexDrawing, { knife: knife(bluntUm, roll) })
+    return { before: corners(apex.get('path.before').attributes('d') ?? ''), after: corners(apex.get('path.after').attributes('d') ?? '') }
+  }
+
+  it('puts the new edge inside the old one: no steel comes back', () => {
+    for (const bluntUm of [2, 8, 15.5, 40]) {
+      const { before, after } = drawn(bluntUm, 0)
+      const [left, right] = [Math.min(...before.map(([x]) => x)), Math.max(...before.map(([x]) => x))]
+      for (const [x, y] of after) {
+        expect(x).toBeGreaterThan(left)
+        expect(x).toBeLessThan(right)
+        // edge down: nothing hangs below the apex there is
+        expect(y).toBeLessThanOrEqual(Math.max(...before.map(([, old]) => old)))
+      }
+      const [first, second] = after.filter(([, y]) => y === Math.max(...after.map(([, one]) => one)))
+      expect(first).toEqual(second)
+    }
+  })
+
+  it('keeps the angle of the bevels, and leans over as far as it is bent', () => {
+    const { before } = drawn(10, 0)
+    const [[left = NaN, top = NaN] = [], , , [apex = NaN, low = NaN] = []] = before
+    expect((Math.atan((apex - left) / (low - top)) * 180) / Math.PI).toBeCloseTo(17, 6)
+    expect((drawn(10, 1).before[2]?.[0] ?? NaN) - (before[2]?.[0] ?? NaN)).toBeGreaterThan(10)
   })
 })
 
