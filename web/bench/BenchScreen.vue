@@ -11,11 +11,13 @@ import { useFleet } from '../stores/fleet'
 import { useSession } from '../stores/session'
 import BenchRun from './BenchRun.vue'
 import BenchStart from './BenchStart.vue'
+import { useLeave } from '../ui/useLeave'
 
 const props = defineProps<{ code: string }>()
 const fleet = useFleet()
 const signedIn = useSession()
 const router = useRouter()
+const leave = useLeave()
 const knife = computed(() => fleet.byCode(props.code))
 const offer = shallowRef<BenchOffer | null>(null)
 const running = shallowRef<BenchSession | null>(null)
@@ -89,10 +91,6 @@ function ended(): void {
   running.value = null
   void fleet.load()
   void router.push({ name: 'knife', params: { code: props.code } })
-}
-function leave(): void {
-  if (window.history.state?.back) router.back()
-  else void router.push('/today')
 }
 </script>
 

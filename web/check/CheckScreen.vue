@@ -12,12 +12,14 @@ import { useSession } from '../stores/session'
 import CheckForm from './CheckForm.vue'
 import CheckResult from './CheckResult.vue'
 import { checkDraft, EMPTY_DRAFT, type CheckPayload } from './checkDraft'
+import { useLeave } from '../ui/useLeave'
 
 const props = defineProps<{ code: string }>()
 const fleet = useFleet()
 const session = useSession()
 const records = useRecords()
 const router = useRouter()
+const leave = useLeave()
 const knife = computed(() => fleet.byCode(props.code))
 const before = shallowRef<KnifeView | null>(null)
 const eventId = ref<string | null>(null)
@@ -55,10 +57,6 @@ async function undo(): Promise<void> {
 function again(): void {
   before.value = null
   eventId.value = null
-}
-function leave(): void {
-  if (window.history.state?.back) router.back()
-  else void router.push('/today')
 }
 </script>
 
