@@ -73,4 +73,8 @@ describe('Hallow Quay', () => {
     expect(dull.length).toBeGreaterThan(2)
     expect(dull.length).toBeLessThan(KNIVES.length / 3)
   })
+
+  it('loads on a Sunday night in summer time as well', async () => {
+    expect(await loadSampleHouse(await newDatabase(), new Date('2027-07-04T23:31:00Z'))).toMatchObject({ knives: KNIVES.length, people: PEOPLE.length })
+  })
 })

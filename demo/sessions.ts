@@ -10,7 +10,7 @@ import { endSession, insertActions, insertBurrTime, insertSession } from '../ser
 import { asKnifeEvent, type EventWrite } from '../server/db/queries/events'
 import type { StoredKnife } from '../server/db/queries/knives'
 import { planView } from '../server/services/bench'
-import { laySession, loadBench } from '../server/services/benchPlan'
+import { loadBench, usualSession } from '../server/services/benchPlan'
 import { foldKnife } from '../server/services/knifeState'
 import type { HouseContext } from '../server/services/surroundings'
 import { chance, type Chance } from './random'
@@ -91,8 +91,9 @@ export async function recordSessions(db: Queryable, context: HouseContext, fleet
     if (!event?.personId || pace === undefined) continue
     const { state } = foldKnife(context, knife, writes.slice(0, last).map(asKnifeEvent))
     const blade = presentBlade(knownBlade(knife), state.steel)
-    const laid = laySession(bench, { knife, action: 'stone', present: { blade, state, rules: defaultRules(blade.role, house.serviceLimits) } })
-    const plan = planView(laid, bench.gear)
+    const laid = usualSession(bench, { knife, action: 'stone', present: { blade, state, rules: defaultRules(blade.role, house.serviceLimits) } })
+    if (!laid) continue
+    const plan = planView({ plan: laid }, bench.gear)
     const { startedMs, actions } = workedThrough(plan, { endsMs: event.at.getTime(), pace, before: writes[last - 1], after: writes[last + 1] }, luck)
     const session = { id: idFrom(event.id, SPACE), knifeId: knife.id, startedBy: event.personId, startedAt: new Date(startedMs), endedAt: null, outcome: null, plan }
     const sent = actions.map((action, place): BenchAction => ({ ...action, id: idFrom(`${event.id}/${place}`, SPACE) }))
