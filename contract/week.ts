@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { SKILLS } from '../core/house/skills'
+import { knifeOfJob } from '../core/plan/again'
 import { JOB_KINDS } from '../core/plan/problem'
 import { Day, Id, Instant, Name, WallTime } from './scalars'
 
@@ -46,8 +47,8 @@ export const PlanWeights = z.object({ dull: Weight, labour: Weight, steel: Weigh
 
 /** Windows are named by span and start, so that the same window has the same name tomorrow. */
 const WindowId = z.string().min(1).max(80)
-/** A job is named by its knife; the second session of the same knife says so behind that. */
-const JobId = z.string().regex(/^[0-9a-f-]{36}(#2)?$/i)
+/** A job is named by its knife, with a mark behind it for the second session. */
+const JobId = z.string().refine((jobId) => Id.safeParse(knifeOfJob(jobId)).success)
 export const Placement = z.object({ jobId: JobId, windowId: WindowId, benchId: Id, personId: Id })
 export type Placement = z.infer<typeof Placement>
 

@@ -131,7 +131,8 @@ describe('a plan with second sessions', () => {
 describe('what of a plan is still to be done', () => {
   const session = (knifeId: string, day: number): { knifeId: string; startsAt: string } => ({ knifeId, startsAt: new Date(day * DAY + 15 * HOUR).toISOString() })
   const plan = [session('k', 0), session('x', 0), session('k', 2)]
-  const left = (sharpened: Record<string, number>): { knifeId: string; startsAt: string }[] => sessionsLeft(plan, 0, new Map(Object.entries(sharpened)))
+  const wanting = new Set<string>()
+  const left = (sharpened: Record<string, number>): { knifeId: string; startsAt: string }[] => sessionsLeft(plan, 0, new Map(Object.entries(sharpened)), ({ knifeId }) => wanting.has(knifeId))
 
   it('is all of it for a knife not sharpened since', () => {
     expect(left({})).toEqual(plan)
@@ -143,6 +144,12 @@ describe('what of a plan is still to be done', () => {
     expect(left({ k: 15.5 * HOUR })).toEqual(rest)
     expect(left({ k: HOUR })).toEqual(rest)
     expect(left({ k: DAY })).toEqual(rest)
+  })
+
+  it('is all of it for one that wants the same work as before: sharpening is not thinning', () => {
+    wanting.add('k')
+    expect(left({ k: 15.5 * HOUR })).toEqual(plan)
+    wanting.clear()
   })
 
   it('is nothing once both are done, or the second was done and the first never', () => {

@@ -62,15 +62,18 @@ interface PlannedTime {
 
 /**
  * Sessions of an accepted plan that are still to be done. A knife sharpened since the plan was accepted has had
- * its first session, early or late, and with it every one that was to be before that moment.
+ * its first session, early or late, and with it every one that was to be before that moment; except for work that
+ * a sharpening alone does not do.
  *
  * @param sharpenedMs by knife, when it was last on a stone
+ * @param stillWants whether a knife wants a session's work even now: thick as before, or chipped as before
  */
-export function sessionsLeft<S extends PlannedTime>(sessions: readonly S[], acceptedMs: number, sharpenedMs: ReadonlyMap<string, number>): S[] {
+export function sessionsLeft<S extends PlannedTime>(sessions: readonly S[], acceptedMs: number, sharpenedMs: ReadonlyMap<string, number>, stillWants: (session: S) => boolean): S[] {
   const begun = new Set<string>()
-  return [...sessions].sort((a, b) => a.startsAt.localeCompare(b.startsAt)).filter(({ knifeId, startsAt }) => {
+  return [...sessions].sort((a, b) => a.startsAt.localeCompare(b.startsAt)).filter((session) => {
+    const { knifeId, startsAt } = session
     const doneMs = sharpenedMs.get(knifeId) ?? -Infinity
-    if (doneMs <= acceptedMs) return true
+    if (doneMs <= acceptedMs || stillWants(session)) return true
     const isFirst = !begun.has(knifeId)
     begun.add(knifeId)
     return !isFirst && Date.parse(startsAt) > doneMs

@@ -32,14 +32,14 @@ export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Cloc
       const caller = await callerOf(db, clock, request.headers.cookie)
       if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
       const personId = askedPerson(caller, request.params.id)
-      response.type('text/calendar; charset=utf-8').attachment('yorvik.ics').send(await calendarOf(db, caller.house, personId, say))
+      response.type('text/calendar; charset=utf-8').attachment('yorvik.ics').send(await calendarOf(db, clock, caller.house, personId, say))
     }
     send().catch(next)
   })
   // subscribed to by calendars, which sign in with nothing but the address itself
   app.get('/api/calendar/:token.ics', (request, response, next) => {
     const send = async (): Promise<void> => {
-      response.type('text/calendar; charset=utf-8').send(await calendarAt(db, request.params.token, say))
+      response.type('text/calendar; charset=utf-8').send(await calendarAt(db, clock, request.params.token, say))
     }
     send().catch(next)
   })

@@ -22,9 +22,10 @@ import { gearView, micronOf } from './gear'
 import { loadReading, type FleetReading } from './fleet'
 import { foldOn, refold } from './knifeState'
 import { presentKnife } from './knifeView'
+import { savedFor } from './savedWork'
 import { describedBy, eventsOf, type Described } from './sessionEvents'
 import { loadContext } from './surroundings'
-import { layOperation, measuredSections, savedFor } from './workshop'
+import { layOperation, measuredSections } from './workshop'
 
 const LATEST_SESSIONS = 5
 const SESSIONS_LISTED = 20

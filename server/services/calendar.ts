@@ -10,12 +10,12 @@ import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { listBenches } from '../db/queries/crew'
 import { findHouse, type StoredHouse } from '../db/queries/houses'
-import { listKnives, listStates } from '../db/queries/knives'
 import { findPerson } from '../db/queries/people'
 import { currentPlan, insertCalendarLink, personOfCalendar, revokeCalendarLinks, standingCalendarLinks } from '../db/queries/plans'
 import { Fault, notFound } from '../faults'
 import { dayOf, setShiftDays } from './crew'
-import { sessionsStanding } from './fleet'
+import { loadReading } from './fleet'
+import { standingSessions } from './standingSessions'
 
 const MINUTE_MS = 60_000
 /** Honing and checks stand in a calendar this long before their service, minutes (assumed). */
@@ -29,14 +29,16 @@ export function askedPerson(caller: Caller, personId: string | undefined): strin
 }
 
 /** What a person still has to do of the accepted plan as iCalendar (RFC 5545), times in UTC. */
-export async function calendarOf(db: Database, house: StoredHouse, personId: string, say: Say): Promise<string> {
+export async function calendarOf(db: Database, clock: Clock, house: StoredHouse, personId: string, say: Say): Promise<string> {
   const [person, plan] = [await findPerson(db, house.id, personId), await currentPlan(db, house.id)]
   if (!person) throw notFound('person')
-  const codes = new Map((await listKnives(db, house.id)).map(({ id, code }) => [id, code]))
+  const reading = await loadReading(db, house, clock())
+  const sessions = (await standingSessions(db, plan, reading)).filter((session) => session.personId === personId)
+  const codes = new Map(reading.knives.map(({ id, code }) => [id, code]))
   const benches = new Map((await listBenches(db, house.id)).map(({ id, name }) => [id, name]))
   const codesOf = (ids: readonly string[]): string => ids.map((id) => codes.get(id) ?? '').filter(Boolean).sort().join(', ')
   const calendar = ical({ name: say('calendar.name', { name: person.name, house: house.name }), method: ICalCalendarMethod.PUBLISH, prodId: { company: 'Yorvik', product: 'Week', language: 'EN' }, ttl: 60 * 60 })
-  for (const session of sessionsStanding(plan, await listStates(db, house.id)).filter((one) => one.personId === personId)) {
+  for (const session of sessions) {
     calendar.createEvent({
       id: `session-${session.jobId}@${house.id}`, stamp: new Date(plan?.acceptedAt ?? session.startsAt), sequence: plan?.version ?? 0,
       start: new Date(session.startsAt), end: new Date(session.endsAt),
@@ -79,12 +81,12 @@ export async function revokeLink(db: Database, clock: Clock, caller: Caller, per
 }
 
 /** The calendar behind a private address. @throws Fault when the address has ended, or never was */
-export async function calendarAt(db: Database, text: string, say: Say): Promise<string> {
+export async function calendarAt(db: Database, clock: Clock, text: string, say: Say): Promise<string> {
   const token = readToken(text)
   const personId = token && (await personOfCalendar(db, token.houseId, token.hash))
   const house = token && (await findHouse(db, token.houseId))
   if (!personId || !house) throw notFound('calendar')
-  return await calendarOf(db, house, personId, say)
+  return await calendarOf(db, clock, house, personId, say)
 }
 
 const READ_AHEAD_DAYS = 60

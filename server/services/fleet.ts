@@ -1,19 +1,18 @@
 import { setImmediate } from 'node:timers/promises'
 import { endpoints, type Fleet } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
-import type { PlannedSession } from '../../contract/week'
 import { startOfDay, type Occurrence } from '../../core/house/serviceClock'
-import { sessionsLeft } from '../../core/plan/changes'
 import type { Clock } from '../clock'
 import type { Database, Queryable } from '../db/database'
 import type { StoredHouse } from '../db/queries/houses'
 import { listKnives, listStates, type StoredKnife } from '../db/queries/knives'
 import { listPeople, publicPerson, type StoredPerson } from '../db/queries/people'
-import { currentPlan, type KeptPlan } from '../db/queries/plans'
+import { currentPlan } from '../db/queries/plans'
 import { prepare, type Prepared } from '../mount'
 import { loadBench } from './benchPlan'
 import { kinOf } from './kin'
 import { knifeView, OUTLOOK_MS, type Reading } from './knifeView'
+import { standingSessions } from './standingSessions'
 import { houseOccurrences, loadContext, surroundings, type HouseContext } from './surroundings'
 import type { KnifeState } from '../../core/edge/state'
 
@@ -57,10 +56,6 @@ async function allViews(reading: FleetReading): Promise<KnifeView[]> {
   return views
 }
 
-/** Sessions of the accepted plan that nobody has done yet. */
-export const sessionsStanding = (plan: KeptPlan | null, states: ReadonlyMap<string, KnifeState>): PlannedSession[] =>
-  plan === null ? [] : sessionsLeft(plan.sessions, Date.parse(plan.acceptedAt), new Map([...states].map(([knifeId, { sharpenedMs }]) => [knifeId, sharpenedMs ?? -Infinity])))
-
 /** Every knife of a house as it is at a moment. */
 export async function readFleet(db: Queryable, house: StoredHouse, now: Date): Promise<Fleet> {
   const reading = await loadReading(db, house, now)
@@ -74,7 +69,7 @@ export async function readFleet(db: Queryable, house: StoredHouse, now: Date): P
     knives: await allViews(reading),
     people: reading.people.map(publicPerson),
     stations: [...context.stations],
-    planned: sessionsStanding(await currentPlan(db, house.id), reading.states)
+    planned: (await standingSessions(db, await currentPlan(db, house.id), reading))
       .filter(({ endsAt }) => Date.parse(endsAt) > nowMs)
       .map(({ knifeId, personId, startsAt, endsAt }) => ({ knifeId, personId, startsAt, endsAt })),
     day: {

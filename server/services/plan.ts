@@ -15,8 +15,8 @@ import { findJob, openJob } from '../db/queries/jobs'
 import { currentPlan, keepPlan, type KeptPlan } from '../db/queries/plans'
 import { Fault, notFound } from '../faults'
 import type { Queue } from '../jobs/queue'
-import { sessionsStanding } from './fleet'
 import { daysAhead, QUARTER_MS, type DaysAhead } from './planProblem'
+import { standingSessions } from './standingSessions'
 
 /** A plan reaches this far. */
 export const PLAN_DAYS = 7
@@ -37,7 +37,7 @@ export async function planView(db: Database, clock: Clock, caller: Caller): Prom
   const now = clock()
   const ahead = await daysAhead(db, caller.house, now, PLAN_DAYS)
   const kept = await currentPlan(db, caller.house.id)
-  const left = sessionsStanding(kept, ahead.reading.states)
+  const left = await standingSessions(db, kept, ahead.reading)
   const locks = (kept?.locks ?? []).filter((lock) => left.some((session) => samePlace(session, lock)))
   const problem: PlanProblem = kept ? { ...ahead.problem, weights: kept.weights, locks: standing(ahead.problem, locks) } : ahead.problem
   // a week later there are other windows at the far end: only what the plan reached for can fail it

@@ -1,5 +1,5 @@
 import { setImmediate } from 'node:timers/promises'
-import type { Operation, SavedJob, SectionMeasure } from '../../contract/workshop'
+import type { SavedJob, SectionMeasure } from '../../contract/workshop'
 import type { BenchPlace, PersonSkill, Shift, ShiftDay } from '../../contract/week'
 import { flattens, KNIVES_BETWEEN_FLATTENING } from '../../core/abrasive/gear'
 import { learnedRate } from '../../core/abrasive/learnedRate'
@@ -14,7 +14,6 @@ import type { SessionPlan } from '../../core/hand/session'
 import { jobOf, LIKELY, type KnifeAhead, type ServiceAhead } from '../../core/plan/jobs'
 import { EVEN_WEIGHTS, type JobWay, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone, type PlanWindow } from '../../core/plan/problem'
 import { shiftRounds, type Round, type RoundKnife, type UnheldKnife } from '../../core/plan/rounds'
-import { WORKS_FACES } from '../../core/workshop/operation'
 import type { Queryable } from '../db/database'
 import { listBenches, listShiftDays, listShifts, listSkills } from '../db/queries/crew'
 import { listSavedJobs } from '../db/queries/savedJobs'
@@ -27,7 +26,8 @@ import { Fault } from '../faults'
 import { micronOf } from './gear'
 import { presentKnife, type PresentKnife } from './knifeView'
 import { houseOccurrences } from './surroundings'
-import { layOperation, measuredSections, savedFor } from './workshop'
+import { savedFor, workOf } from './savedWork'
+import { layOperation, measuredSections } from './workshop'
 
 const DAY_MS = 86_400_000
 /** A window that is open already is planned from the next quarter of an hour on. */
@@ -123,9 +123,6 @@ function wayOf(benchId: string, session: SessionPlan): JobWay {
 
 /** What is on one bench: the stones that stay there, and those that go where they are wanted. */
 const atBench = (bench: Bench, benchId: string): Bench => ({ ...bench, gear: bench.gear.filter((one) => one.benchId === null || one.benchId === benchId) })
-
-/** Kinds of saved work, as the planner tells them apart. */
-const workOf = (saved: Operation): Action => (saved.kind === 'chip' || saved.kind === 'tip' ? 'repair' : WORKS_FACES.has(saved.kind) ? 'thin' : 'stone')
 
 /** Saved work with what is measured of the blade it is for. */
 interface SavedWork extends SavedJob {

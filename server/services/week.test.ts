@@ -268,3 +268,30 @@ describe('another house', () => {
     expect(seen.unheld.length).toBeGreaterThan(0)
   })
 })
+
+describe('thinning on a plan', () => {
+  it('stays on it when the knife was only sharpened, and leaves it when it was thinned', async () => {
+    const other = await test.house('Thick edges')
+    const { manager, people } = other
+    await manager.send('PUT', '/api/benches', { id: newId(), name: 'Bench', active: true })
+    for (const grit of [220, 400, 1000, 3000]) await manager.post('/api/gear', { id: newId(), name: `Stone ${grit}`, kind: 'splash-stone', scale: 'JIS', grit })
+    await manager.send('PUT', `/api/people/${people.sharpener.id}/shifts`, { shifts: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, starts: '10:00', ends: '18:00' })) })
+    await manager.send('PUT', `/api/people/${people.sharpener.id}/skills`, { skills: ['full', 'thinning'] })
+    const knife = await addKnife(other, { code: 'FAT-1', type: 'petty', lengthMm: 130, condition: 'in-use', bteMm: 0.52 })
+    await manager.post('/api/events', { events: [check(knife.id, 180, 185, 190)] })
+    const look = async (): Promise<PlanView> => (await manager.get('/api/plan')).body as PlanView
+    const seen = await look()
+    expect(seen.problem.jobs[0]).toMatchObject({ knifeId: knife.id, kind: 'thin', wanted: true })
+    const [window, bench] = [seen.problem.windows[1]?.id ?? '', seen.problem.benches[0]?.id ?? '']
+    expect((await manager.send('PUT', '/api/plan', draft(seen, [{ jobId: knife.id, windowId: window, benchId: bench, personId: people.sharpener.id }]))).status).toBe(200)
+    const { accepted } = await look()
+    const kinds = async (): Promise<string[]> => ((await look()).accepted?.sessions ?? []).filter(({ kind }) => kind === 'thin').map(({ kind }) => kind)
+    expect(await kinds()).toEqual(['thin'])
+    const sharpened = (payload: object, afterMs: number): object => event(knife.id, 'sharpened', { finishMicron: 4, ...payload }, new Date(Date.parse(accepted?.acceptedAt ?? '') + afterMs))
+    await manager.post('/api/events', { events: [sharpened({}, 1000)] })
+    expect(await kinds()).toEqual(['thin'])
+    await manager.post('/api/events', { events: [sharpened({ bteMm: 0.3, recessionMm: 0 }, 2000)] })
+    expect(await kinds()).toEqual([])
+    expect((await look()).moved.gone).toEqual([])
+  }, 30_000)
+})

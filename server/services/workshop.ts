@@ -23,6 +23,7 @@ import { stonesAt, type Bench, type BenchKnife, type BurrTimes } from './benchPl
 import { loadReading } from './fleet'
 import { micronOf } from './gear'
 import { presentKnife } from './knifeView'
+import { savedFor } from './savedWork'
 
 type Present = BenchKnife['present']
 
@@ -35,15 +36,6 @@ function bladeOf(knife: StoredKnife, { blade }: Present): SectionBlade {
 /** The section work is laid out on: through what was measured at the belly, or else wherever somebody measured. */
 const asMeasured = (blade: SectionBlade, measured: readonly SectionMeasure[]): SectionBlade =>
   fitSection(blade, measured.find(({ zone }) => zone === 'belly') ?? measured[0] ?? {}).blade
-
-/** What is saved for a knife next; the rest of a chip is as deep as the chip still is, and gone when the chip is. */
-export function savedFor(jobs: ReadonlyMap<string, readonly SavedJob[]>, knifeId: string, { defects: { chip } }: Present['state']): SavedJob | null {
-  const standing = (jobs.get(knifeId) ?? []).flatMap((job): SavedJob[] => {
-    if (!job.waits || job.operation.kind !== 'chip') return [job]
-    return chip?.rests ? [{ ...job, operation: { ...job.operation, depthMm: chip.depthMm } }] : []
-  })
-  return standing[0] ?? null
-}
 
 /** Workshop work finishes where its edge does: fine roles on the fine stone, butchers at a thousand (common practice). */
 const finishOf = ({ blade }: Present): number => (blade.role === 'butchery' || blade.role === 'bread' ? 11.5 : 4)

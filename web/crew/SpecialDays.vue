@@ -28,7 +28,7 @@ const words = ({ spans }: SpecialDay): string => (spans.length === 0 ? say('crew
 </script>
 
 <template>
-  <section class="heavy-rule">
+  <section class="heavy-rule stacked">
     <h2>{{ $t('crew.special') }}</h2>
     <p class="soft small">{{ $t('crew.specialHint') }}</p>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
@@ -61,8 +61,6 @@ const words = ({ spans }: SpecialDay): string => (spans.length === 0 ? say('crew
 
 <style scoped>
 section {
-  display: grid;
-  gap: 8px;
   align-content: start;
   justify-items: start;
 }

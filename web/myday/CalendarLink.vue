@@ -31,7 +31,7 @@ void attempt(async () => { standing.value = (await call(endpoints.calendarLink, 
 </script>
 
 <template>
-  <section class="heavy-rule">
+  <section class="heavy-rule stacked">
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p class="ways">
       <a class="button" :href="`/api/people/${personId}/calendar.ics`" download>{{ $t('myday.ics') }}</a>
@@ -46,8 +46,6 @@ void attempt(async () => { standing.value = (await call(endpoints.calendarLink, 
 
 <style scoped>
 section {
-  display: grid;
-  gap: 8px;
   max-width: 720px;
 }
 .ways {

@@ -17,7 +17,7 @@ const written = (value: number, measure: string): string => (measure === 'dullHo
 </script>
 
 <template>
-  <section class="heavy-rule">
+  <section class="heavy-rule stacked">
     <h2>{{ $t('week.compare') }}</h2>
     <p>{{ sentence }}</p>
     <label class="small">{{ $t('week.weeks') }} <input v-model.number="weeks" class="input" type="number" min="1" max="12" /></label>
@@ -36,10 +36,6 @@ const written = (value: number, measure: string): string => (measure === 'dullHo
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: 8px;
-}
 table {
   width: 100%;
   border-collapse: collapse;

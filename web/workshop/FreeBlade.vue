@@ -16,7 +16,7 @@ const type = computed({ get: () => tried.value.type, set: (chosen: KnifeType) =>
 </script>
 
 <template>
-  <section class="heavy-rule">
+  <section class="heavy-rule stacked">
     <h2>{{ $t('workshop.blade') }}</h2>
     <div class="form-grid">
       <ChoiceField v-model="type" :label="$t('field.type')" :options="types" />
@@ -29,10 +29,6 @@ const type = computed({ get: () => tried.value.type, set: (chosen: KnifeType) =>
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: 8px;
-}
 .form-grid {
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
 }

@@ -37,7 +37,7 @@ const lines = computed(() => {
 </script>
 
 <template>
-  <section class="heavy-rule">
+  <section class="heavy-rule stacked">
     <h2>{{ $t(`workshop.kind.${operation.kind}`) }}</h2>
     <div v-for="field in fields" :key="field.name" class="line">
       <span>{{ $t(`workshop.field.${field.name}`) }}</span>
@@ -60,10 +60,6 @@ const lines = computed(() => {
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: 8px;
-}
 .line,
 dl {
   display: grid;

@@ -14,7 +14,7 @@ const tenth = (value: number): number => Math.round(10 * value) / 10
 </script>
 
 <template>
-  <section>
+  <section class="stacked">
     <h2>{{ $t('workshop.schools') }}</h2>
     <table class="plain">
       <thead><tr><th>{{ $t('workshop.choice.school') }}</th><th>{{ $t('workshop.aYear') }}</th><th>{{ $t('workshop.steelAYear') }}</th><th>{{ $t('workshop.lasts') }}</th></tr></thead>
@@ -33,8 +33,6 @@ const tenth = (value: number): number => Math.round(10 * value) / 10
 
 <style scoped>
 section {
-  display: grid;
-  gap: 8px;
   margin-top: 22px;
 }
 </style>

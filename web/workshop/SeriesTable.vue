@@ -7,7 +7,7 @@ const formats = useFormats()
 </script>
 
 <template>
-  <section>
+  <section class="stacked">
     <h2>{{ $t('workshop.series', { n: series.length }) }}</h2>
     <table class="plain">
       <thead>
@@ -30,8 +30,6 @@ const formats = useFormats()
 
 <style scoped>
 section {
-  display: grid;
-  gap: 8px;
   margin-top: 14px;
 }
 </style>

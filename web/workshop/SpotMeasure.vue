@@ -58,7 +58,7 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <section class="heavy-rule">
+  <section class="heavy-rule stacked">
     <h2>{{ $t('workshop.measure') }}</h2>
     <p class="soft small">{{ $t('workshop.measureHint') }}</p>
     <div class="form-grid">
@@ -81,8 +81,6 @@ async function keep(): Promise<void> {
 
 <style scoped>
 section {
-  display: grid;
-  gap: 8px;
   margin-top: 18px;
 }
 .told {
