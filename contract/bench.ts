@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { BATHS, GEAR_KINDS, GEAR_WARNINGS } from '../core/abrasive/gear'
 import { STROKE_SCHEMES } from '../core/abrasive/strokeLadder'
-import { CAUTIONS, CHECKS, STEP_KINDS } from '../core/hand/recipe'
-import type { SessionAction, SessionPlan } from '../core/hand/session'
-import { GRINDS, KNIFE_TYPES } from '../core/house/knifeTypes'
+import { CAUTIONS, CHECKS, STEP_KINDS } from '../core/session/recipe'
+import type { SessionAction, SessionPlan } from '../core/session/session'
+import { GRINDS, KNIFE_TYPES } from '../core/knife/knifeTypes'
 import { SavedJob, WorkshopResult } from './workshop'
 import { ActionName, Id, Instant, KnifeRoleName, Measure, Name, Text, ZoneName } from './scalars'
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { SectionMeasure, ThicknessAt } from './workshop'
-import type { EventPayloads } from '../core/edge/events'
+import type { EventPayloads } from '../core/edge/model/events'
 import { HoneToolName, Id, Instant, LadderRungName, Measure, Text, ZoneName } from './scalars'
 
 export const Defects = z.object({

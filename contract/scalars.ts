@@ -1,12 +1,12 @@
 import { z } from 'zod'
-import { KNIFE_ROLES, KNIFE_TYPES, GRINDS } from '../core/house/knifeTypes'
+import { KNIFE_ROLES, KNIFE_TYPES, GRINDS } from '../core/knife/knifeTypes'
 import { PERSON_ROLES, RIGHTS } from '../core/house/rights'
 import { BOARDS, PRODUCTS } from '../core/house/stations'
-import { EDGE_WORDS } from '../core/edge/scale'
-import { ACTIONS } from '../core/edge/verdict'
-import { HONE_TOOLS } from '../core/edge/hone'
-import { LADDER } from '../core/edge/ladder'
-import { ZONES } from '../core/edge/zones'
+import { EDGE_WORDS } from '../core/edge/model/scale'
+import { ACTIONS } from '../core/edge/verdict/verdict'
+import { HONE_TOOLS } from '../core/edge/model/hone'
+import { LADDER } from '../core/edge/model/ladder'
+import { ZONES } from '../core/edge/model/zones'
 
 export const Id = z.uuid()
 export const Instant = z.iso.datetime({ offset: true })

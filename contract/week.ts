@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { SKILLS } from '../core/house/skills'
-import { knifeOfJob } from '../core/plan/again'
+import { knifeOfJob } from '../core/plan/secondSessions'
 import { JOB_KINDS } from '../core/plan/problem'
 import { Day, Id, Instant, Name, WallTime } from './scalars'
 

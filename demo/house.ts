@@ -1,5 +1,5 @@
 import type { Board, Product } from '../core/house/stations'
-import type { KnifeType } from '../core/house/knifeTypes'
+import type { KnifeType } from '../core/knife/knifeTypes'
 import type { PersonRole } from '../core/house/rights'
 
 /** Everything about Hallow Quay is invented. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { occurrences, type WeeklySpan } from '../core/house/serviceClock'
 import { liveThrough, type Life } from './life'
-import { chance } from './random'
+import { chance } from '../core/statistics/random'
 
 const DAY = 86_400_000
 const now = Date.UTC(2026, 10, 24, 14, 42)

@@ -1,14 +1,14 @@
-import { edgeForce, freshForce } from '../core/edge/force'
-import type { EventPayloads } from '../core/edge/events'
-import { honeEffect, honeStrokes, usualHoneTool } from '../core/edge/hone'
-import { LADDER, LADDER_FORCE } from '../core/edge/ladder'
-import { wearRate } from '../core/edge/belief'
-import type { BladeNature } from '../core/edge/nature'
-import { wearBy, type Wear } from '../core/edge/wear'
-import { ZONES, type Zone } from '../core/edge/zones'
+import { edgeForce, freshForce } from '../core/edge/model/force'
+import type { EventPayloads } from '../core/edge/model/events'
+import { honeEffect, honeStrokes, usualHoneTool } from '../core/edge/model/hone'
+import { LADDER, LADDER_FORCE } from '../core/edge/model/ladder'
+import { wearRate } from '../core/edge/filter/belief'
+import type { BladeNature } from '../core/knife/bladeSpec'
+import { wearBy, type Wear } from '../core/edge/model/wear'
+import { ZONES, type Zone } from '../core/edge/model/zones'
 import type { Occurrence } from '../core/house/serviceClock'
 import { BOARD_FACTOR, PRODUCT_FACTOR, type Board, type Product } from '../core/house/stations'
-import type { Chance } from './random'
+import type { Chance } from '../core/statistics/random'
 
 /** Something that happened in a made-up life, before it has an id. */
 export type LifeEvent = {

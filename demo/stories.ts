@@ -1,4 +1,4 @@
-import { NO_DEFECTS } from '../core/edge/events'
+import { NO_DEFECTS } from '../core/edge/model/events'
 import type { LifeEvent } from './life'
 import type { Story } from './house'
 

@@ -1,6 +1,6 @@
 import { openDatabase } from '../server/db/database'
-import { anyHouse, findHouse } from '../server/db/queries/houses'
-import { rebuildHouse } from '../server/services/rebuild'
+import { anyHouse, findHouse } from '../server/db/queries/house/houses'
+import { rebuildHouse } from '../server/services/log/rebuild'
 
 /** Rebuilds everything derived from the logs of a house: npm run rebuild -- [house id], with DATABASE_URL. */
 async function main(): Promise<void> {

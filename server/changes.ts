@@ -1,9 +1,9 @@
 import type { Express } from 'express'
-import { callerOf } from './access/sessions'
+import { callerOf } from './signIn/sessions'
 import type { Clock } from './clock'
 import type { Database } from './db/database'
 import type { Listener } from './db/listen'
-import { CHANGES_CHANNEL } from './db/queries/houses'
+import { CHANGES_CHANNEL } from './db/queries/house/houses'
 import { Fault } from './faults'
 
 const HEARTBEAT_MS = 25_000

@@ -1,8 +1,8 @@
-import { applyEvent, advance } from '../core/edge/history'
-import { forecastEdge, usualUse, type LimitForecast, type PlannedService } from '../core/edge/forecast'
-import { newKnifeState, type KnifeState } from '../core/edge/state'
-import type { KnifeEvent } from '../core/edge/events'
-import { ZONES, type Zone } from '../core/edge/zones'
+import { applyEvent, advance } from '../core/edge/log/history'
+import { forecastEdge, usualUse, type LimitForecast, type PlannedService } from '../core/edge/forecast/forecast'
+import { newKnifeState, type KnifeState } from '../core/edge/log/state'
+import type { KnifeEvent } from '../core/edge/model/events'
+import { ZONES, type Zone } from '../core/edge/model/zones'
 import { AROUND, HOURS_PER_SERVICE, SERVICES, START_MS, syntheticFleet, type FleetMaking, type Look, type SyntheticKnife } from './fleet'
 import { trueHoursToLimit } from './trueEdge'
 

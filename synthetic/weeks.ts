@@ -1,4 +1,4 @@
-import { chance } from '../demo/random'
+import { chance } from '../core/statistics/random'
 import type { Skill } from '../core/house/skills'
 import { EVEN_WEIGHTS, MINUTE_MS, type JobWay, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone, type PlanWindow } from '../core/plan/problem'
 

@@ -11,7 +11,7 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
     scrollBehavior: (_to, from, saved) => saved ?? (from === START_LOCATION ? false : { top: 0 }),
     routes: [
       { path: '/', redirect: '/today' },
-      { path: '/sign-in', name: 'sign-in', component: () => import('./signin/SignInScreen.vue'), meta: { open: true } },
+      { path: '/sign-in', name: 'sign-in', component: () => import('./signIn/SignInScreen.vue'), meta: { open: true } },
       { path: '/today', name: 'today', component: TodayScreen },
       { path: '/rack', name: 'rack', component: () => import('./rack/RackScreen.vue') },
       { path: '/knife/:code', name: 'knife', component: () => import('./knife/KnifeScreen.vue'), props: true },

@@ -1,6 +1,6 @@
 import type { TimelineEvent } from '../contract/events'
 import type { SectionMeasure } from '../contract/workshop'
-import type { EventPayloads } from '../core/edge/events'
+import type { EventPayloads } from '../core/edge/model/events'
 import type { Formats } from './format'
 import type { Say } from './say'
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ZONES } from '../edge/zones'
-import { KNIFE_TYPES, knifeDefaults } from '../house/knifeTypes'
+import { ZONES } from '../edge/model/zones'
+import { KNIFE_TYPES, knifeDefaults } from '../knife/knifeTypes'
 import { profile } from './profile'
 
 describe('a knife in profile', () => {

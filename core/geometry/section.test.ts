@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
-import { GRINDS } from '../house/knifeTypes'
+import { GRINDS } from '../knife/knifeTypes'
 import { areaOf, edgeHeight, facesAt, grind, grindEdgeDown, section, thicknessAbove, type Grinding, type Section, type SectionBlade } from './section'
 
 const BLADE: SectionBlade = { heelHeightMm: 45, spineMm: 2.2, bteMm: 0.3, dpsLeft: 15, dpsRight: 15, grind: 'flat', ratioRight: 50 }

@@ -1,4 +1,4 @@
-import type { Grind } from '../house/knifeTypes'
+import type { Grind } from '../knife/knifeTypes'
 import { assertPositive, assertWithin, degrees, MeasureError, radians } from '../measure'
 import { clipped, polygonArea } from './polygon'
 import { faceLength } from './stack'

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { minimumHeightMm, THICKNESS_LIMIT_MM, thicknessLimitMm } from '../edge/limits'
+import { minimumHeightMm, THICKNESS_LIMIT_MM, thicknessLimitMm } from '../knife/limits'
 import { faceAngle } from '../geometry/stack'
-import { knownBlade, MEASURABLE, type DescribedBlade } from './blade'
-import { KNIFE_TYPES, knifeDefaults, meanDps, TYPE_TEMPLATES } from './knifeTypes'
+import { knownBlade, MEASURABLE, type DescribedBlade } from '../knife/blade'
+import { KNIFE_TYPES, knifeDefaults, meanDps, TYPE_TEMPLATES } from '../knife/knifeTypes'
 import { may, PERSON_ROLES, RIGHTS, ROLE_RIGHTS } from './rights'
 import { BOARD_FACTOR, PRODUCT_FACTOR } from './stations'
-import { steelByEn } from './steels'
+import { steelByEn } from '../knife/steels'
 
 const unmeasured: DescribedBlade = {
   type: 'chef', lengthMm: 240, heelHeightMm: null, spineMm: null, bteMm: null, bteNewMm: null, dpsLeft: null, dpsRight: null,

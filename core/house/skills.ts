@@ -1,4 +1,4 @@
-import type { Action } from '../edge/verdict'
+import type { Action } from '../edge/verdict/verdict'
 
 /** What somebody has to be signed off for before a knife is put into their hands (common practice). */
 export const SKILLS = ['hone', 'maintenance', 'full', 'serrated', 'asymmetric', 'thinning', 'machine'] as const

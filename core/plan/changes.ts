@@ -1,4 +1,4 @@
-import { isSecond } from './again'
+import { isSecond } from './secondSessions'
 import { samePlace, type Placement, type PlanProblem } from './problem'
 
 /** One job that is somewhere else than before, and why. */

@@ -1,6 +1,6 @@
-export { isSecond, knifeOfJob, renumbered, secondSession, soundPlacements, withSeconds } from './again'
+export { isSecond, knifeOfJob, renumbered, secondSession, soundPlacements, withSeconds } from './secondSessions'
 export { planChanges, foundationsOf, movedFoundations, sessionsLeft, type PlanChange } from './changes'
-export { compare, everyWeeks, worstFirst, type Comparison } from './customs'
+export { compare, everyWeeks, worstFirst, type Comparison } from './baselines'
 export { exactModel, placementsOf, startOf, type ExactModel, type LinearModel } from './exact'
 export { breaksOf, leavingReason, placementReasons, type PlanReason } from './explain'
 export { jobOf, type KnifeAhead, type ServiceAhead } from './jobs'

@@ -1,4 +1,4 @@
-import type { Action } from '../edge/verdict'
+import type { Action } from '../edge/verdict/verdict'
 import type { Skill } from '../house/skills'
 import type { JobKind, JobWay, NextSession, PlanJob, PlanWindow } from './problem'
 import { chancesWith } from './risk'

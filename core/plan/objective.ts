@@ -1,4 +1,4 @@
-import { secondSession, withSeconds } from './again'
+import { secondSession, withSeconds } from './secondSessions'
 import { wayMinutes, type JobWay, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWeights } from './problem'
 
 /** What things are worth in minutes of work (assumed; the chef's weights scale each). */

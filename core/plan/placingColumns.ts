@@ -1,4 +1,4 @@
-import { secondSession } from './again'
+import { secondSession } from './secondSessions'
 import { leavingCost, leavingSecond, placementCost, WORTH } from './objective'
 import { MINUTE_MS, mayCome, samePlace, wayMinutes, type JobWay, type PlanJob, type PlanProblem } from './problem'
 

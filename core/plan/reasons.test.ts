@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { foundationsOf, movedFoundations, planChanges } from './changes'
-import { compare, everyWeeks, worstFirst } from './customs'
+import { compare, everyWeeks, worstFirst } from './baselines'
 import { breaksOf, leavingReason, placementReasons } from './explain'
 import { jobOf, type KnifeAhead } from './jobs'
 import { planCost, planTotals } from './objective'

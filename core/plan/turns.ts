@@ -1,4 +1,4 @@
-import { everySession, secondOf, secondSession } from './again'
+import { everySession, secondOf, secondSession } from './secondSessions'
 import { optionsOf, type Option } from './draft'
 import { indexPlan, type PlanIndex } from './layout'
 import { leavingCost, leavingSecond } from './objective'

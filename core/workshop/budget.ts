@@ -1,7 +1,7 @@
 import { recede } from '../geometry/recession'
 import { faceAngle } from '../geometry/stack'
-import { minimumHeightMm } from '../edge/limits'
-import type { KnifeType } from '../house/knifeTypes'
+import { minimumHeightMm } from '../knife/limits'
+import type { KnifeType } from '../knife/knifeTypes'
 import { assertPositive, radians } from '../measure'
 
 /** What a blade's life is reckoned from. Lengths in mm. */

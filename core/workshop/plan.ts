@@ -2,7 +2,7 @@ import { planProgression, rateOn, type ProgressionBlade, type ProgressionNote, t
 import { STROKES_PER_MINUTE } from '../abrasive/removal'
 import { lengthOnLine } from '../geometry/polygon'
 import { outsideOf, type Section, type SectionBlade } from '../geometry/section'
-import type { KnifeType } from '../house/knifeTypes'
+import type { KnifeType } from '../knife/knifeTypes'
 import { MeasureError } from '../measure'
 import type { Side } from './landmarks'
 import { operate, WORKS_FACES, type CutDone, type Operation, type OperationDone } from './operate'

@@ -1,8 +1,8 @@
 import type { ProgressionStage } from '../abrasive/progression'
 import { STROKES_PER_MINUTE } from '../abrasive/removal'
 import type { Rung } from '../abrasive/strokeLadder'
-import type { Caution, Check } from '../hand/recipe'
-import type { SessionPlan, SessionStep } from '../hand/session'
+import type { Caution, Check } from '../session/recipe'
+import type { SessionPlan, SessionStep } from '../session/session'
 import { FACE_CUTS } from './operation'
 import type { WorkshopCut, WorkshopPlan } from './plan'
 

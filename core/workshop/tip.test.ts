@@ -3,7 +3,7 @@ import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
 import { clipped, polygonArea } from '../geometry/polygon'
 import type { Point } from '../geometry/profile'
-import { KNIFE_TYPES } from '../house/knifeTypes'
+import { KNIFE_TYPES } from '../knife/knifeTypes'
 import { lengthPerHeight, repairTip, shareAfter, type TipRepair, type TipShape } from './tip'
 
 const CHEF: TipShape = { type: 'chef', lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35 }

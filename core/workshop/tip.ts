@@ -1,4 +1,4 @@
-import type { KnifeType } from '../house/knifeTypes'
+import type { KnifeType } from '../knife/knifeTypes'
 import { profile, type Point } from '../geometry/profile'
 import { centreOfDifference, clipped, lengthOnLine, polygonArea } from '../geometry/polygon'
 import { assertPositive, clamp, degrees, MeasureError, radians } from '../measure'

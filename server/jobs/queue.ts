@@ -4,10 +4,10 @@ import PgBoss from 'pg-boss'
 import type { Logger } from 'pino'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
-import { endJob, findJob, openJobs, startJob } from '../db/queries/jobs'
-import { improveInThread } from './improve'
-import { listKnives } from '../db/queries/knives'
-import type { Share } from '../services/rebuild'
+import { endJob, findJob, openJobs, startJob } from '../db/queries/house/jobs'
+import { improveInThread } from '../services/week/improve'
+import { listKnives } from '../db/queries/fleet/knives'
+import type { Share } from '../services/log/rebuild'
 
 /** What a worker thread is told. */
 export interface ThreadTask {
@@ -27,7 +27,7 @@ export interface Queue {
 
 const QUEUE = 'house-work'
 const THREAD = new URL('./thread.mjs', import.meta.url)
-const REBUILD = new URL('./rebuildThread.ts', import.meta.url).href
+const REBUILD = new URL('../services/log/rebuildThread.ts', import.meta.url).href
 const POLL_SECONDS = 0.5
 
 /** Runs one share in a thread. @returns whether it went through to the end */

@@ -1,13 +1,13 @@
 import { endpoints } from '../../contract/endpoints'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
-import { listSchools, openSessions } from '../db/queries/bench'
-import { listGear, listPieces } from '../db/queries/gear'
+import { listSchools, openSessions } from '../db/queries/bench/sessions'
+import { listGear, listPieces } from '../db/queries/shelf/gear'
 import type { Mount } from '../mount'
-import { actInSession, benchOffer, knifeSessions, readSession, startSession } from '../services/bench'
-import { recipeViews, restoreRecipe, setRecipe, setSchools } from '../services/recipes'
-import { keepJob, workshopView } from '../services/workshop'
-import { addGear, editGear, gearView, setPieces } from '../services/gear'
+import { actInSession, benchOffer, knifeSessions, readSession, startSession } from '../services/bench/sessions'
+import { recipeViews, restoreRecipe, setRecipe, setSchools } from '../services/shelf/recipes'
+import { keepJob, workshopView } from '../services/bench/workshop'
+import { addGear, editGear, gearView, setPieces } from '../services/shelf/gear'
 
 export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
   mount(endpoints.gear, async ({ caller }) => (await listGear(db, caller.house.id)).map(gearView))

@@ -2,13 +2,13 @@ import type { Express } from 'express'
 import { endpoints } from '../../contract/endpoints'
 import { TableName } from '../../contract/exchange'
 import type { Say } from '../../words/say'
-import { assertMay, callerOf } from '../access/sessions'
+import { assertMay, callerOf } from '../signIn/sessions'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { writeTable } from '../exchange/writeTable'
 import { Fault } from '../faults'
 import type { Mount } from '../mount'
-import { importTable } from '../services/exchange'
+import { importTable } from '../exchange/importTable'
 
 export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: Clock, say: Say): void {
   mount(endpoints.importTable, ({ caller, params, body }) => importTable(db, clock, say, caller, params.table, body))

@@ -2,9 +2,9 @@ import { endpoints } from '../../contract/endpoints'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import type { Mount } from '../mount'
-import { recordEvents } from '../services/events'
-import { fleetReader } from '../services/fleet'
-import { addKnife, editKnife, knifeTimeline } from '../services/knives'
+import { recordEvents } from '../services/log/recordEvents'
+import { fleetReader } from '../services/fleet/fleet'
+import { addKnife, editKnife, knifeTimeline } from '../services/fleet/knives'
 
 export function fleetRoutes(mount: Mount, db: Database, clock: Clock): void {
   const reader = fleetReader(db, clock)

@@ -1,10 +1,10 @@
 import { endpoints } from '../../contract/endpoints'
-import { pinKey, type Tries } from '../access/tries'
+import { pinKey, type Tries } from '../signIn/tries'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
-import { currentSpans, listAllSpans } from '../db/queries/weeklySpans'
+import { currentSpans, listAllSpans } from '../db/queries/week/weeklySpans'
 import type { Mount } from '../mount'
-import { addPerson, addStation, editHouse, editPerson, editStation, setWeek } from '../services/houses'
+import { addPerson, addStation, editHouse, editPerson, editStation, setWeek } from '../services/house/houses'
 
 export function houseRoutes(mount: Mount, db: Database, clock: Clock, tries: Tries): void {
   mount(endpoints.editHouse, ({ caller, body }) => editHouse(db, caller, body))

@@ -1,15 +1,15 @@
 import type { Express } from 'express'
 import { endpoints } from '../../contract/endpoints'
 import type { Say } from '../../words/say'
-import { callerOf } from '../access/sessions'
+import { callerOf } from '../signIn/sessions'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { Fault } from '../faults'
 import type { Queue } from '../jobs/queue'
 import type { Mount } from '../mount'
-import { askedPerson, calendarAt, calendarOf, makeLink, readShifts, revokeLink, standingLinks } from '../services/calendar'
-import { crewOf, setBench, setShiftDays, setShifts, setSkills, setSpecialDay } from '../services/crew'
-import { acceptPlan, improvement, improvePlan, planView } from '../services/plan'
+import { askedPerson, calendarAt, calendarOf, makeLink, readShifts, revokeLink, standingLinks } from '../services/week/calendar'
+import { crewOf, setBench, setShiftDays, setShifts, setSkills, setSpecialDay } from '../services/week/crew'
+import { acceptPlan, improvement, improvePlan, planView } from '../services/week/plan'
 
 export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Clock, queue: Queue, say: Say): void {
   mount(endpoints.crew, ({ caller }) => crewOf(db, clock, caller))

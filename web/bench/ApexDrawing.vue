@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { radians } from '../../core/measure'
-import { wornAreaFromBluntWidth } from '../../core/edge/wear'
+import { wornAreaFromBluntWidth } from '../../core/edge/model/wear'
 import { useFormats } from '../i18n'
 
 const props = defineProps<{ knife: KnifeView }>()

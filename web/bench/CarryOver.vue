@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { SessionState } from '../../core/hand/session'
-import { ZONES, type Zone } from '../../core/edge/zones'
+import type { SessionState } from '../../core/session/session'
+import { ZONES, type Zone } from '../../core/edge/model/zones'
 import { capital } from '../../words/format'
 import TextField from '../ui/TextField.vue'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Check } from '../../core/hand/recipe'
+import type { Check } from '../../core/session/recipe'
 
 defineProps<{ checks: readonly Check[]; ticked: readonly string[] }>()
 const emit = defineEmits<{ tick: [check: Check, done: boolean] }>()

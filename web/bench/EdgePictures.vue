@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ZONES } from '../../core/edge/zones'
-import type { EdgePicture } from '../../core/hand/session'
+import { ZONES } from '../../core/edge/model/zones'
+import type { EdgePicture } from '../../core/session/session'
 
 const props = defineProps<{ pictures: readonly EdgePicture[] }>()
 const taken = computed(() => (['before', 'after'] as const).filter((when) => props.pictures.some((one) => one.when === when)))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { isDrifting, judgeAngle, judgePress } from '../../core/hand/live'
+import { isDrifting, judgeAngle, judgePress } from '../../core/session/live'
 import { say, useFormats } from '../i18n'
 import type { LiveValue } from './useInstruments'
 

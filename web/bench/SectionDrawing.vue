@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { radians } from '../../core/measure'
 import { faceLength } from '../../core/geometry/stack'
-import { judgeAngle, STEADY_DPS } from '../../core/hand/live'
+import { judgeAngle, STEADY_DPS } from '../../core/session/live'
 import { useFormats } from '../i18n'
 import type { AngleStack } from './angleStack'
 

@@ -3,7 +3,7 @@ import { v7 as newId } from 'uuid'
 import { computed, ref, type ComputedRef, type Ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import { asSessionAction, foldable, type BenchAction, type BenchSession } from '../../contract/bench'
-import { sessionState, stepState, type SessionAction, type SessionPlan, type SessionState, type StepState } from '../../core/hand/session'
+import { sessionState, stepState, type SessionAction, type SessionPlan, type SessionState, type StepState } from '../../core/session/session'
 import { call, Refusal } from '../api'
 import { useSession } from '../stores/session'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import type { LadderRung } from '../../core/edge/ladder'
-import { ZONES, type Zone } from '../../core/edge/zones'
+import type { LadderRung } from '../../core/edge/model/ladder'
+import { ZONES, type Zone } from '../../core/edge/model/zones'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useKeys } from '../ui/useKeys'
 import DefectMarks from './DefectMarks.vue'

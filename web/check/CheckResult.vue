@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { ZONES } from '../../core/edge/zones'
+import { ZONES } from '../../core/edge/model/zones'
 import { dullAheadWords, runnerUpWords, verdictWords } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../stores/fleet'

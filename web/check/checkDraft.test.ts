@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { NO_DEFECTS } from '../../core/edge/events'
+import { NO_DEFECTS } from '../../core/edge/model/events'
 import { checkPayload, EMPTY_DRAFT, isEmpty, isPlausibleForce, spread, withoutLast, withReading } from './checkDraft'
 
 describe('a check while it is being made', () => {

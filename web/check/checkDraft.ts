@@ -1,9 +1,9 @@
 import { useLocalStorage, type RemovableRef } from '@vueuse/core'
 import type { NewEvent } from '../../contract/events'
 import { Measure } from '../../contract/scalars'
-import type { Defects } from '../../core/edge/events'
-import type { LadderRung } from '../../core/edge/ladder'
-import { ZONES, type Zone } from '../../core/edge/zones'
+import type { Defects } from '../../core/edge/model/events'
+import type { LadderRung } from '../../core/edge/model/ladder'
+import { ZONES, type Zone } from '../../core/edge/model/zones'
 
 /** What somebody has found so far; it stays on this device until it is recorded. */
 export interface CheckDraft {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
-import { KNIFE_ROLES } from '../../core/house/knifeTypes'
+import { KNIFE_ROLES } from '../../core/knife/knifeTypes'
 import { call } from '../api'
 import { say } from '../i18n'
 import { useNotices } from '../stores/notices'

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Recipe } from '../../contract/bench'
 import { STROKE_SCHEMES, type StrokeScheme } from '../../core/abrasive/strokeLadder'
-import { CAUTIONS, CHECKS, COUNTED_KINDS } from '../../core/hand/recipe'
+import { CAUTIONS, CHECKS, COUNTED_KINDS } from '../../core/session/recipe'
 import { usualWords } from '../../words/bench'
 import { capital } from '../../words/format'
 import { say } from '../i18n'

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Recipe, School } from '../../contract/bench'
-import { KNIFE_ROLES, type KnifeRole } from '../../core/house/knifeTypes'
+import { KNIFE_ROLES, type KnifeRole } from '../../core/knife/knifeTypes'
 import { capital } from '../../words/format'
 import { call } from '../api'
 import { say } from '../i18n'

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { bevelWidth } from '../../core/geometry/bevel'
 import { stackHeight } from '../../core/geometry/stack'
-import { meanDps } from '../../core/house/knifeTypes'
+import { meanDps } from '../../core/knife/knifeTypes'
 import { say, useFormats } from '../i18n'
 
 const props = defineProps<{ knife: KnifeView }>()

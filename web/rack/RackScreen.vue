@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { EDGE_WORDS } from '../../core/edge/scale'
+import { EDGE_WORDS } from '../../core/edge/model/scale'
 import { say } from '../i18n'
 import { useFleet } from '../stores/fleet'
 import { useSession } from '../stores/session'

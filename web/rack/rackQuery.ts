@@ -1,7 +1,7 @@
 import { computed, type WritableComputedRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
-import { EDGE_WORDS } from '../../core/edge/scale'
+import { EDGE_WORDS } from '../../core/edge/model/scale'
 import type { useFleet } from '../stores/fleet'
 import { matchesQuery } from '../ui/findKnives'
 

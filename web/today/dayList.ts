@@ -1,7 +1,7 @@
 import type { Fleet } from '../../contract/endpoints'
 import type { Person } from '../../contract/house'
 import type { KnifeView } from '../../contract/knives'
-import { ACTIONS, type Action } from '../../core/edge/verdict'
+import { ACTIONS, type Action } from '../../core/edge/verdict/verdict'
 
 /** One person's knives for today, in the order of need. */
 export interface PersonDay {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { EDGE_WORDS } from '../../core/edge/scale'
+import { EDGE_WORDS } from '../../core/edge/model/scale'
 import EdgeMark from './EdgeMark.vue'
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { EdgeWord } from '../../core/edge/scale'
+import type { EdgeWord } from '../../core/edge/model/scale'
 
 defineProps<{ word: EdgeWord }>()
 </script>

@@ -1,6 +1,6 @@
 import { ref, type Ref } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { usualHoneTool } from '../../core/edge/hone'
+import { usualHoneTool } from '../../core/edge/model/hone'
 import { say } from '../i18n'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { compare } from '../../core/plan/customs'
+import { compare } from '../../core/plan/baselines'
 import type { Placement, PlanProblem } from '../../core/plan/problem'
 import { comparisonWords } from '../../words/week'
 import { say, useFormats } from '../i18n'

@@ -1,5 +1,5 @@
 import type { KnifeView } from '../../contract/knives'
-import { knifeOfJob } from '../../core/plan/again'
+import { knifeOfJob } from '../../core/plan/secondSessions'
 import type { PlanProblem } from '../../core/plan/problem'
 import type { PlanNames } from '../../words/week'
 import { useFleet } from '../stores/fleet'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { SectionBlade } from '../../core/geometry/section'
-import { GRINDS, KNIFE_TYPES, type KnifeType } from '../../core/house/knifeTypes'
+import { GRINDS, KNIFE_TYPES, type KnifeType } from '../../core/knife/knifeTypes'
 import { say } from '../i18n'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'

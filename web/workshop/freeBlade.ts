@@ -1,8 +1,8 @@
 import type { WorkshopView } from '../../contract/workshop'
-import { minimumHeightMm, THICKNESS_GROWTH_LIMIT, thicknessLimitMm } from '../../core/edge/limits'
-import { USUAL_HRC } from '../../core/house/blade'
+import { minimumHeightMm, THICKNESS_GROWTH_LIMIT, thicknessLimitMm } from '../../core/knife/limits'
+import { USUAL_HRC } from '../../core/knife/blade'
 import type { SectionBlade } from '../../core/geometry/section'
-import { knifeDefaults, TYPE_TEMPLATES, type KnifeType } from '../../core/house/knifeTypes'
+import { knifeDefaults, TYPE_TEMPLATES, type KnifeType } from '../../core/knife/knifeTypes'
 
 /** A blade of nobody's, to try things on. */
 export interface TriedBlade {

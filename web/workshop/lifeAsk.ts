@@ -1,5 +1,5 @@
 import type { WorkshopView } from '../../contract/workshop'
-import { meanDps } from '../../core/house/knifeTypes'
+import { meanDps } from '../../core/knife/knifeTypes'
 import type { WearAsk } from '../../core/workshop/budget'
 import { lengthPerHeight } from '../../core/workshop/tip'
 import { say } from '../i18n'

@@ -1,4 +1,4 @@
-import { knifeDefaults, TYPE_TEMPLATES, type KnifeType } from '../../core/house/knifeTypes'
+import { knifeDefaults, TYPE_TEMPLATES, type KnifeType } from '../../core/knife/knifeTypes'
 import type { Say } from '../../words/say'
 import type { Wrong } from './useWorkshop'
 

@@ -1,0 +1,88 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { firstBelief, DEFAULT_PRIOR, zoneWear, type EdgeBelief } from './belief'
+import { logForce } from './updateOnForce'
+import { edgeForce } from '../model/force'
+import { LADDER, LADDER_FORCE, ladderInterval } from '../model/ladder'
+import { observeCheck, observeForce, sightingsOf, type Sighting } from './observe'
+import type { BladeNature } from '../../knife/bladeSpec'
+
+const nature: BladeNature = {
+  dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
+  make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
+}
+const unknown = firstBelief(nature, 'in-use', DEFAULT_PRIOR)
+const NO_DOUBT = { heel: 0, belly: 0, tip: 0 }
+const seen = (forceGf: number, logSd = 0.12): Sighting => ({ zone: 'belly', forceGf, logSd, deliberate: false, rung: null })
+const force = (belief: EdgeBelief): number => Math.exp(logForce(belief, 'belly').mean)
+const after = (belief: EdgeBelief, check: Parameters<typeof observeCheck>[1]): EdgeBelief => observeCheck(belief, check, nature, NO_DOUBT).belief
+
+describe('one observation of a force', () => {
+  it('lands between reckoning and reading, and leaves less doubt', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 200, max: 420, noNaN: true }), (read) => {
+        const [was, is] = [force(unknown), force(observeForce(unknown, seen(read), true))]
+        // the force is not quite linear in what is learned, so a little overshoot is the linearisation's
+        expect(is).toBeGreaterThanOrEqual(Math.min(was, read) * 0.97)
+        expect(is).toBeLessThanOrEqual(Math.max(was, read) * 1.03)
+        expect(logForce(observeForce(unknown, seen(read), true), 'belly').variance).toBeLessThan(logForce(unknown, 'belly').variance)
+      }),
+    )
+  })
+
+  it('hardly depends on the order of two tame readings', () => {
+    const both = (first: number, second: number): number => force(observeForce(observeForce(unknown, seen(first), true), seen(second), true))
+    expect(both(290, 320) / both(320, 290)).toBeCloseTo(1, 2)
+  })
+
+  it('at one spot says something of its neighbours too', () => {
+    const keen = observeForce(unknown, seen(160), true)
+    expect(Math.exp(logForce(keen, 'tip').mean)).toBeLessThan(Math.exp(logForce(unknown, 'tip').mean))
+  })
+
+  it('agrees with the force law at the means', () => {
+    expect(force(unknown)).toBeCloseTo(edgeForce(zoneWear(unknown, 17, 'belly'), 17), 9)
+  })
+})
+
+describe('a check of the whole edge', () => {
+  it('hears each reading and each rung of the zone it speaks of', () => {
+    const check = {
+      readings: [{ zone: 'heel' as const, forcesGf: [200, 210] }],
+      ladder: [{ zone: 'whole' as const, rung: 'paper' as const }, { zone: 'tip' as const, rung: 'skates' as const }],
+    }
+    expect(sightingsOf(check, 'heel', false).map((one) => Math.round(one.forceGf))).toEqual([205, LADDER_FORCE.paper.forceGf])
+    expect(sightingsOf(check, 'belly', false)).toHaveLength(1)
+    expect(sightingsOf(check, 'tip', false)).toHaveLength(2)
+  })
+
+  it('trusts a serrated edge’s reading less', () => {
+    const check = { readings: [{ zone: 'tip' as const, forcesGf: [300] }], ladder: [] }
+    const [smooth, toothed] = [sightingsOf(check, 'tip', false)[0], sightingsOf(check, 'tip', true)[0]]
+    expect(toothed?.logSd).toBeGreaterThan(smooth?.logSd ?? Infinity)
+  })
+
+  it('orders edges as the everyday signs do', () => {
+    const forces = LADDER.map((rung) => force(after(unknown, { readings: [], ladder: [{ zone: 'whole', rung }] })))
+    expect([...forces].sort((a, b) => a - b)).toEqual(forces)
+  })
+
+  it('knows less from a sign than from a number, and a sign is an interval', () => {
+    const sign = after(unknown, { readings: [], ladder: [{ zone: 'belly', rung: 'paper' }] })
+    const number = after(unknown, { readings: [{ zone: 'belly', forcesGf: [LADDER_FORCE.paper.forceGf] }], ladder: [] })
+    expect(logForce(sign, 'belly').variance).toBeGreaterThan(logForce(number, 'belly').variance)
+    expect(ladderInterval('shaves').low).toBe(-Infinity)
+    expect(ladderInterval('glints').high).toBe(Infinity)
+    for (const rung of LADDER) expect(ladderInterval(rung).low).toBeLessThan(ladderInterval(rung).high)
+  })
+
+  it('doubts one wild reading and believes its repetition', () => {
+    const known = [180, 182, 179].reduce((belief, gf) => observeForce(belief, seen(gf, 0.05), true), unknown)
+    const slip = observeCheck(known, { readings: [{ zone: 'belly', forcesGf: [2450] }], ladder: [] }, nature, NO_DOUBT)
+    expect(slip.doubted.belly).toBe(1)
+    expect(force(slip.belief)).toBeLessThan(1.25 * force(known))
+    const again = observeCheck(slip.belief, { readings: [{ zone: 'belly', forcesGf: [900] }], ladder: [] }, nature, slip.doubted)
+    expect(again.doubted.belly).toBe(0)
+    expect(force(again.belief)).toBeGreaterThan(500)
+  })
+})

@@ -1,0 +1,88 @@
+import { formVariance, learned, meanOf, type Gradient, type Moments } from '../../statistics/gaussian'
+import { BLUNT, FRESH, HONE, lawful, ROLL, type EdgeBelief } from './belief'
+import { honeEfficiency } from './applyUse'
+import { BLUNT_FORCE_GF_PER_UM, ROLL_FORCE_GF } from '../model/force'
+import type { HoneEffect } from '../model/hone'
+import { ZONES, type Zone } from '../model/zones'
+
+/** Force of a zone, gf: F = F₀ + R·ρ + G·b at the means of the belief. */
+const meanForce = (belief: EdgeBelief, zone: Zone): number =>
+  Math.exp(meanOf(belief, FRESH[zone])) + ROLL_FORCE_GF * meanOf(belief, ROLL[zone]) + BLUNT_FORCE_GF_PER_UM * meanOf(belief, BLUNT[zone])
+
+/** How the logarithm of a zone's force hangs on the parameters. */
+function logForceGradient(belief: EdgeBelief, zone: Zone, forceGf: number): Gradient {
+  return [
+    [FRESH[zone], Math.exp(meanOf(belief, FRESH[zone])) / forceGf],
+    [ROLL[zone], ROLL_FORCE_GF / forceGf],
+    [BLUNT[zone], BLUNT_FORCE_GF_PER_UM / forceGf],
+  ]
+}
+
+/** Entry of a packed lower triangle, row not before column. */
+const lower = (cov: readonly number[], row: number, column: number): number => cov[(row * (row + 1)) / 2 + column] ?? 0
+
+/**
+ * Variance of the logarithm of a force made up of a zone's fresh, blunt and rolled part. Written out
+ * instead of going through {@link formVariance}, because every line of every log asks for it six times.
+ */
+function logVariance({ cov }: EdgeBelief, zone: Zone, fresh: number, blunt: number, roll: number): number {
+  const [f, b, r] = [FRESH[zone], BLUNT[zone], ROLL[zone]]
+  return Math.max(
+    0,
+    fresh * fresh * lower(cov, f, f) + blunt * blunt * lower(cov, b, b) + roll * roll * lower(cov, r, r) +
+      2 * (fresh * blunt * lower(cov, b, f) + fresh * roll * lower(cov, r, f) + blunt * roll * lower(cov, r, b)),
+  )
+}
+
+/** Mean and variance of the logarithm of a zone's force in gf. */
+export function logForce(belief: EdgeBelief, zone: Zone): Moments {
+  const force = meanForce(belief, zone)
+  const fresh = Math.exp(meanOf(belief, FRESH[zone])) / force
+  return { mean: Math.log(force), variance: logVariance(belief, zone, fresh, BLUNT_FORCE_GF_PER_UM / force, ROLL_FORCE_GF / force) }
+}
+
+/** Standard deviation of the logarithm of the force a zone would have with all its roll brought back. */
+export function wornForceLogSd(belief: EdgeBelief, zone: Zone): number {
+  const fresh = Math.exp(meanOf(belief, FRESH[zone]))
+  const force = fresh + BLUNT_FORCE_GF_PER_UM * meanOf(belief, BLUNT[zone])
+  return Math.sqrt(logVariance(belief, zone, fresh / force, BLUNT_FORCE_GF_PER_UM / force, 0))
+}
+
+/** The belief after the logarithm of one zone's force was narrowed down. */
+export function heard(belief: EdgeBelief, zone: Zone, before: Moments, after: Moments): EdgeBelief {
+  return lawful(learned(belief, logForceGradient(belief, zone, meanForce(belief, zone)), before, after))
+}
+
+/** Shares of the excess over a fresh edge that honing brought back, for each thing a cook may say (assumed). */
+const CAME_BACK: Readonly<Record<'fully' | 'partly' | 'not', { readonly share: number; readonly sd: number }>> = {
+  fully: { share: 0.9, sd: 0.15 },
+  partly: { share: 0.5, sd: 0.2 },
+  not: { share: 0.08, sd: 0.12 },
+}
+/** Too little was lost to tell what came back, gf. */
+const TELLING_EXCESS_GF = 30
+
+/** Belief before a honing, given what the cook then said of it: evidence on roll against wear. */
+export function toldByHoning(
+  belief: EdgeBelief, effect: HoneEffect, said: 'fully' | 'partly' | 'not',
+): EdgeBelief {
+  const { value: efficiency, byHone } = honeEfficiency(belief, effect)
+  const parts = ZONES.map((zone) => {
+    const roll = ROLL_FORCE_GF * meanOf(belief, ROLL[zone])
+    const blunt = BLUNT_FORCE_GF_PER_UM * meanOf(belief, BLUNT[zone])
+    return { zone, roll, blunt, excess: roll + blunt }
+  })
+  const telling = parts.filter(({ excess }) => excess > TELLING_EXCESS_GF)
+  if (telling.length === 0 || efficiency === 0) return belief
+  const each = 1 / telling.length
+  const share = telling.reduce((sum, { roll, excess }) => sum + (each * efficiency * roll) / excess, 0)
+  const gradient: Gradient = telling.flatMap(({ zone, roll, blunt, excess }): Gradient => [
+    [ROLL[zone], (each * efficiency * ROLL_FORCE_GF * blunt) / excess ** 2],
+    [BLUNT[zone], (-each * efficiency * BLUNT_FORCE_GF_PER_UM * roll) / excess ** 2],
+    [HONE, (each * byHone * roll) / excess],
+  ])
+  const variance = formVariance(belief, gradient)
+  const { share: value, sd } = CAME_BACK[said]
+  const gain = variance / (variance + sd * sd)
+  return lawful(learned(belief, gradient, { mean: share, variance }, { mean: share + gain * (value - share), variance: (1 - gain) * variance }))
+}

@@ -1,0 +1,279 @@
+import type { KnifeRole } from '../../knife/knifeTypes'
+import { learned } from '../../statistics/gaussian'
+import { priorSdOf, regress, sumOf, type Observation, type Regression, type Terms } from '../../statistics/regression'
+import { Z_80, type Known } from '../../statistics/normal'
+import { DEFAULT_PRIOR, HONE, knownParameter, SHAPE, WEAR } from '../filter/belief'
+import type { StationWork } from '../log/history'
+import { HONE_TOOLS, honeEffect, type HoneTool } from '../model/hone'
+import { addedUp, NO_TALLY, type HandLessons, type Tally } from '../log/lessons'
+import { believing, type KnifeState } from '../log/state'
+import { ZONES, type Zone } from '../model/zones'
+
+/** A knife as far as others can learn from it. */
+export interface Kinsman {
+  readonly id: string
+  /** EN number, or a word for steels nobody named */
+  readonly steel: string
+  readonly role: KnifeRole
+  readonly state: KnifeState
+}
+
+/** What a house's knives say together: each knows a little, and all know the house. */
+export interface FleetLessons {
+  readonly wear: Regression
+  readonly shape: Regression
+  readonly hone: Regression
+  /** force of edges off the stone, and the same after five to six hours of use: the second is the verdict */
+  readonly hands: Readonly<Record<keyof HandLessons, Regression>>
+  readonly readings: {
+    readonly byStation: ReadonlyMap<string, number>
+    readonly byTool: ReadonlyMap<string, number>
+    readonly byHand: ReadonlyMap<string, number>
+  }
+}
+
+/**
+ * How the spread of κ between knives, log-sd 0.5 (model), divides among what they share and what is
+ * each knife's own; the same for the shape of wear, for honing and for hands (all assumed).
+ */
+const SPREAD = {
+  wear: { house: 0.2, steel: 0.18, role: 0.12, board: 0.18, product: 0.12, station: 0.18, knife: 0.27 },
+  shape: { house: 0.22, knife: 0.12 },
+  hone: { house: 0.2, tool: 0.25, knife: 0.24 },
+  hand: { house: 0.15, person: 0.08, zone: 0.12 },
+} as const
+
+const HOUSE = 'house'
+const steelTerm = (steel: string): string => `steel ${steel}`
+const roleTerm = (role: KnifeRole): string => `role ${role}`
+const stationTerm = (stationId: string): string => `station ${stationId}`
+const boardTerm = (board: string): string => `board ${board}`
+const productTerm = (product: string): string => `product ${product}`
+const toolTerm = (tool: string): string => `tool ${tool}`
+const personTerm = (personId: string): string => `person ${personId}`
+const personZoneTerm = (personId: string, zone: Zone): string => `person ${personId} ${zone}`
+
+export type Stations = ReadonlyMap<string, StationWork>
+
+/** Everything a station does to an edge beyond the table: its own part, its board's and its product's. */
+function stationTerms(stationId: string, stations: Stations, share: number): Terms {
+  const work = stations.get(stationId)
+  return [
+    [stationTerm(stationId), share],
+    ...(work ? ([[boardTerm(work.board), share], [productTerm(work.product), share]] as const) : []),
+  ]
+}
+
+const sharesOf = (counts: Readonly<Record<string, number>>): [name: string, share: number][] => {
+  const total = Object.values(counts).reduce((sum, count) => sum + count, 0)
+  return total > 0 ? Object.entries(counts).map(([name, count]) => [name, count / total]) : []
+}
+
+/** Shares of a knife's work by station; a knife that has not worked yet counts with where it lies. */
+function workShares(state: KnifeState): [stationId: string, share: number][] {
+  const shares = sharesOf(state.lessons.workAt)
+  if (shares.length > 0 || state.stationId === null) return shares
+  return [[state.stationId, 1]]
+}
+
+const wearTerms = (knife: Kinsman, stations: Stations): Terms => [
+  [HOUSE, 1],
+  [steelTerm(knife.steel), 1],
+  [roleTerm(knife.role), 1],
+  ...workShares(knife.state).flatMap(([stationId, share]) => stationTerms(stationId, stations, share)),
+]
+
+const honeTerms = ({ state }: Kinsman): Terms => [
+  [HOUSE, 1],
+  ...sharesOf(state.lessons.honesWith).map(([tool, share]): [string, number] => [toolTerm(tool), share]),
+]
+
+/** A knife's own evidence on a parameter: its belief with the table's prior taken out again. Null when it has none. */
+function ownEvidence(known: Known, prior: Known): Known | null {
+  const precision = 1 / known.sd ** 2 - 1 / prior.sd ** 2
+  if (!(precision > 1e-3 / prior.sd ** 2)) return null
+  return { mean: (known.mean / known.sd ** 2 - prior.mean / prior.sd ** 2) / precision, sd: Math.sqrt(1 / precision) }
+}
+
+function evidenceOn(kin: readonly Kinsman[], parameter: number, prior: Known, ownSd: number, termsOf: (knife: Kinsman) => Terms): Observation[] {
+  return kin.flatMap((knife): Observation[] => {
+    const own = ownEvidence(knownParameter(knife.state.belief, parameter), prior)
+    return own ? [{ id: knife.id, terms: termsOf(knife), value: own.mean, variance: own.sd ** 2 + ownSd ** 2 }] : []
+  })
+}
+
+const spread = (...groups: readonly (readonly [sd: number, names: readonly string[]])[]): Map<string, number> =>
+  new Map(groups.flatMap(([sd, names]) => names.map((name): [string, number] => [name, sd])))
+
+const distinct = (names: readonly string[]): string[] => [...new Set(names)].sort()
+
+function wearRegression(kin: readonly Kinsman[], stations: Stations): Regression {
+  const sd = SPREAD.wear
+  const priors = spread(
+    [sd.house, [HOUSE]],
+    [sd.steel, distinct(kin.map(({ steel }) => steelTerm(steel)))],
+    [sd.role, distinct(kin.map(({ role }) => roleTerm(role)))],
+    [sd.station, distinct([...stations.keys()].map(stationTerm))],
+    [sd.board, distinct([...stations.values()].map(({ board }) => boardTerm(board)))],
+    [sd.product, distinct([...stations.values()].map(({ product }) => productTerm(product)))],
+  )
+  return regress(priors, evidenceOn(kin, WEAR, DEFAULT_PRIOR.wear, sd.knife, (knife) => wearTerms(knife, stations)))
+}
+
+const shapeRegression = (kin: readonly Kinsman[]): Regression =>
+  regress(spread([SPREAD.shape.house, [HOUSE]]), evidenceOn(kin, SHAPE, DEFAULT_PRIOR.shape, SPREAD.shape.knife, () => [[HOUSE, 1]]))
+
+const honeRegression = (kin: readonly Kinsman[]): Regression =>
+  regress(
+    spread([SPREAD.hone.house, [HOUSE]], [SPREAD.hone.tool, HONE_TOOLS.map(toolTerm)]),
+    evidenceOn(kin, HONE, DEFAULT_PRIOR.hone, SPREAD.hone.knife, honeTerms),
+  )
+
+/** Tallies of every hand over the whole fleet. */
+function handTallies(kin: readonly Kinsman[]): Map<string, HandLessons> {
+  const all = new Map<string, HandLessons>()
+  for (const { state } of kin) {
+    for (const [personId, hand] of Object.entries(state.lessons.hands)) {
+      const known = all.get(personId)
+      const sum = (when: keyof HandLessons): HandLessons[typeof when] => ({
+        heel: addedUp(known?.[when].heel ?? NO_TALLY, hand[when].heel),
+        belly: addedUp(known?.[when].belly ?? NO_TALLY, hand[when].belly),
+        tip: addedUp(known?.[when].tip ?? NO_TALLY, hand[when].tip),
+      })
+      all.set(personId, { offStone: sum('offStone'), afterUse: sum('afterUse') })
+    }
+  }
+  return all
+}
+
+/** One tally as an observation; readings of one session are alike, so they never say more than their sessions. */
+const tallied = (id: string, terms: Terms, tally: Tally): Observation[] =>
+  tally.count > 0 ? [{ id, terms, value: tally.sum / tally.weight, variance: 1 / tally.weight }] : []
+
+function handRegression(hands: ReadonlyMap<string, HandLessons>, when: keyof HandLessons): Regression {
+  const people = [...hands.keys()].sort()
+  const sd = SPREAD.hand
+  const priors = spread(
+    [sd.house, [HOUSE]],
+    [sd.person, people.map(personTerm)],
+    [sd.zone, people.flatMap((personId) => ZONES.map((zone) => personZoneTerm(personId, zone)))],
+  )
+  const observations = people.flatMap((personId) =>
+    ZONES.flatMap((zone): Observation[] => {
+      const hand = hands.get(personId)
+      const terms: Terms = [[HOUSE, 1], [personTerm(personId), 1], [personZoneTerm(personId, zone), 1]]
+      return tallied(`${personId} ${zone}`, terms, hand?.[when][zone] ?? NO_TALLY)
+    }),
+  )
+  return regress(priors, observations)
+}
+
+/**
+ * What the fleet teaches: each knife's own evidence on how fast it wears, on the shape of wear and on
+ * honing, spread over what knives share (house, steel, role, station, board, product, tool), and how
+ * each person's edges come out. Knives that were never read add nothing and lose nothing.
+ *
+ * @param kin every knife of the house, with its state
+ * @param stations how each station works now
+ */
+export function learnFleet(kin: readonly Kinsman[], stations: Stations): FleetLessons {
+  const hands = handTallies(kin)
+  const byStation = new Map<string, number>()
+  const byTool = new Map<string, number>()
+  for (const { state } of kin) {
+    for (const [stationId, share] of workShares(state)) byStation.set(stationId, (byStation.get(stationId) ?? 0) + share * state.lessons.readings)
+    for (const [tool, count] of Object.entries(state.lessons.honesWith)) byTool.set(tool, (byTool.get(tool) ?? 0) + count)
+  }
+  const handCount = (hand: HandLessons): number => ZONES.reduce((sum, zone) => sum + hand.offStone[zone].count + hand.afterUse[zone].count, 0)
+  return {
+    wear: wearRegression(kin, stations),
+    shape: shapeRegression(kin),
+    hone: honeRegression(kin),
+    hands: { offStone: handRegression(hands, 'offStone'), afterUse: handRegression(hands, 'afterUse') },
+    readings: { byStation, byTool, byHand: new Map([...hands].map(([personId, hand]) => [personId, handCount(hand)])) },
+  }
+}
+
+/** Replaces the table's prior on one parameter by what kin say, keeping the knife's own evidence. */
+function withPrior(state: KnifeState, parameter: number, table: Known, kin: Known, dps: number): KnifeState {
+  const known = knownParameter(state.belief, parameter)
+  const before = { mean: known.mean, variance: known.sd ** 2 }
+  const precision = 1 / before.variance + 1 / kin.sd ** 2 - 1 / table.sd ** 2
+  if (!(before.variance > 0) || !(precision > 0)) return state
+  const mean = (before.mean / before.variance + kin.mean / kin.sd ** 2 - table.mean / table.sd ** 2) / precision
+  return believing(state, learned(state.belief, [[parameter, 1]], before, { mean, variance: 1 / precision }), dps)
+}
+
+/**
+ * A knife's state with what its kin have taught: same steel, role, station, honing tool. Its own
+ * readings are not counted twice. A knife nobody has read moves most; a well-read one hardly.
+ */
+export function informedByKin(knife: Kinsman, lessons: FleetLessons, stations: Stations, dps: number): KnifeState {
+  const prior = (regression: Regression, terms: Terms, ownSd: number): Known => {
+    const { mean, sd } = sumOf(regression, terms, knife.id)
+    return { mean, sd: Math.hypot(sd, ownSd) }
+  }
+  const wear = withPrior(knife.state, WEAR, DEFAULT_PRIOR.wear, prior(lessons.wear, wearTerms(knife, stations), SPREAD.wear.knife), dps)
+  const shape = withPrior(wear, SHAPE, DEFAULT_PRIOR.shape, prior(lessons.shape, [[HOUSE, 1]], SPREAD.shape.knife), dps)
+  return withPrior(shape, HONE, DEFAULT_PRIOR.hone, prior(lessons.hone, honeTerms(knife), SPREAD.hone.knife), dps)
+}
+
+/**
+ * Factor by which work at a station wears this knife against where it has worked so far: what the
+ * station's own part of the wear is, less the part already in the knife's κ.
+ */
+export function stationShift(knife: Kinsman, stationId: string, lessons: FleetLessons, stations: Stations): number {
+  const past = workShares(knife.state).flatMap(([id, share]) => stationTerms(id, stations, -share))
+  return Math.exp(sumOf(lessons.wear, [...stationTerms(stationId, stations, 1), ...past]).mean)
+}
+
+/** An effect as a factor with an 80 % interval, and whether the data say anything about it. */
+export interface LearnedFactor {
+  readonly factor: number
+  readonly low: number
+  readonly high: number
+  readonly says: 'more' | 'less' | 'as-expected' | 'nothing'
+}
+
+const ORDINARY_HRC = 57
+/** An effect still this close to its prior's doubt has learned nothing. */
+const LEARNED_SHARE = 0.62
+/** Factors nearer to one than this are of no consequence to a kitchen. */
+const NEGLIGIBLE = 0.05
+
+function asFactor({ mean, sd }: Known, priorSd: number): LearnedFactor {
+  const [low, high] = [mean - Z_80 * sd, mean + Z_80 * sd]
+  const learnedSomething = sd < LEARNED_SHARE * priorSd
+  const says = low > NEGLIGIBLE ? 'more' : high < -NEGLIGIBLE ? 'less' : learnedSomething ? 'as-expected' : 'nothing'
+  return { factor: Math.exp(mean), low: Math.exp(low), high: Math.exp(high), says }
+}
+
+const factorOf = (regression: Regression, terms: Terms): LearnedFactor => asFactor(sumOf(regression, terms), priorSdOf(regression, terms))
+
+/** How much faster edges wear at a station than the table's board and product factors say. */
+export const stationFactor = (lessons: FleetLessons, stationId: string, stations: Stations): LearnedFactor =>
+  factorOf(lessons.wear, stationTerms(stationId, stations, 1))
+
+/** The same for all stations of one board, or of one product. */
+export const boardFactor = (lessons: FleetLessons, board: string): LearnedFactor => factorOf(lessons.wear, [[boardTerm(board), 1]])
+export const productFactor = (lessons: FleetLessons, product: string): LearnedFactor => factorOf(lessons.wear, [[productTerm(product), 1]])
+
+/** What a tool brings back of the roll on ordinary steel: the table's share, and the house's own with an 80 % interval. */
+export function toolEfficiency(
+  lessons: FleetLessons, tool: HoneTool,
+): { readonly tableEfficiency: number; readonly efficiency: number; readonly low: number; readonly high: number; readonly says: LearnedFactor['says'] } {
+  const terms: Terms = [[HOUSE, 1], [toolTerm(tool), 1]]
+  const { mean, sd } = sumOf(lessons.hone, terms)
+  const { efficiency: tableEfficiency } = honeEffect({ tool, hrc: ORDINARY_HRC })
+  const at = (shift: number): number => 1 / (1 + Math.exp(-(Math.log(tableEfficiency / (1 - tableEfficiency)) + shift)))
+  return { tableEfficiency, efficiency: at(mean), low: at(mean - Z_80 * sd), high: at(mean + Z_80 * sd), says: factorOf(lessons.hone, terms).says }
+}
+
+/**
+ * Force that a person's edges need against the house's others, at one zone or over the whole edge: off
+ * the stone, or after five to six hours of use, when a sharpening is judged (common practice).
+ */
+export const handFactor = (lessons: FleetLessons, personId: string, zone: Zone | 'whole', when: keyof HandLessons): LearnedFactor =>
+  zone === 'whole'
+    ? factorOf(lessons.hands[when], [[personTerm(personId), 1], ...ZONES.map((one) => [personZoneTerm(personId, one), 1 / 3] as const)])
+    : factorOf(lessons.hands[when], [[personTerm(personId), 1], [personZoneTerm(personId, zone), 1]])

@@ -1,0 +1,43 @@
+import type { EventPayloads } from '../model/events'
+import { zoneWear } from '../filter/belief'
+import { edgeForce, freshForce } from '../model/force'
+import { withHand, type HandResidual, type Lessons } from './lessons'
+import { sightingsOf } from '../filter/observe'
+import type { BladeNature } from '../../knife/bladeSpec'
+import type { KnifeState, Sharpening } from './state'
+import { ZONES } from '../model/zones'
+
+/** A test this soon after a session is one off the stone, hours of use. */
+const OFF_STONE_HOURS = 0.5
+/** A sharpening is judged after five to six hours of use (common practice); a check near that will do. */
+const JUDGED_FROM_HOURS = 4
+const JUDGED_UNTIL_HOURS = 8
+/** Knives and days differ by this much in log force whoever sharpens them (assumed). */
+const KNIFE_LOG_SD = 0.08
+
+/**
+ * What a check says of the hand that sharpened last: readings against an ordinary fresh edge of that
+ * finish, off the stone and once more after five to six hours of use. Null when it says nothing.
+ */
+export function judgedHand(
+  state: KnifeState, check: EventPayloads['checked'], nature: BladeNature,
+): { readonly lessons: Lessons; readonly sharpening: Sharpening } | null {
+  const { sharpening, lessons } = state
+  if (sharpening.personId === null || check.readings.length === 0) return null
+  const offStone = !sharpening.tested && sharpening.hours <= OFF_STONE_HOURS
+  const afterUse = !sharpening.judged && sharpening.hours >= JUDGED_FROM_HOURS && sharpening.hours <= JUDGED_UNTIL_HOURS
+  if (!offStone && !afterUse) return null
+  const freshForceGf = freshForce({ finishMicron: sharpening.finishMicron, dps: nature.dps })
+  const residuals = ZONES.flatMap((zone): HandResidual[] =>
+    sightingsOf(check, zone, nature.serrated)
+      .filter((seen) => seen.rung === null)
+      .map((seen) => {
+        const expected = edgeForce({ ...zoneWear(state.belief, nature.dps, zone), freshForceGf }, nature.dps)
+        return { zone, log: Math.log(seen.forceGf / expected), variance: seen.logSd ** 2 + KNIFE_LOG_SD ** 2 }
+      }),
+  )
+  return {
+    lessons: withHand(lessons, sharpening.personId, offStone ? 'offStone' : 'afterUse', residuals),
+    sharpening: offStone ? { ...sharpening, tested: true } : { ...sharpening, judged: true },
+  }
+}

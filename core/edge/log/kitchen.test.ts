@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest'
+import { occurrences, type WeeklySpan } from '../../house/serviceClock'
+import type { Board } from '../../house/stations'
+import type { KnifeEvent } from '../model/events'
+import { edgeForce, wornForce } from '../model/force'
+import { foldHistory, type Surroundings } from './history'
+import type { BladeNature } from '../../knife/bladeSpec'
+import type { KnifeState } from './state'
+
+/** Weeks in a kitchen, held against what the trade knows (common practice) and what the wear law implies. */
+const START = Date.UTC(2026, 0, 5)
+const HOUR = 3_600_000
+const DAY = 24 * HOUR
+const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
+  { id: `l${weekday}`, weekday, name: 'lunch', starts: '12:00', ends: '14:00' },
+  { id: `d${weekday}`, weekday, name: 'dinner', starts: '18:00', ends: '22:00' },
+])
+const services = occurrences(week, 'UTC', START, START + 60 * DAY)
+const soft: BladeNature = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
+
+function after(days: number, options: { nature?: BladeNature; board?: Board; honesADay?: number; mismatchDps?: number } = {}): KnifeState {
+  const { nature = soft, board = 'soft-plastic', honesADay = 0, mismatchDps = 0 } = options
+  const around: Surroundings = { stations: new Map([['here', [{ fromMs: 0, board, product: 'mixed', hoursPerService: 2 }]]]), services }
+  const hones = Array.from({ length: days * honesADay }, (_, index): KnifeEvent => ({
+    id: `h${String(index).padStart(5, '0')}`, kind: 'honed', personId: null, payload: { tool: 'smooth-steel', mismatchDps },
+    atMs: START + Math.floor(index / honesADay) * DAY + (index % honesADay === 0 ? 11.5 : 17.5) * HOUR,
+  }))
+  const added: KnifeEvent = { id: 'a', kind: 'added', atMs: START, personId: null, payload: { condition: 'new', stationId: 'here', holderId: null } }
+  return foldHistory({ nature, around, events: [added, ...hones], untilMs: START + days * DAY, limitGf: 350 })
+}
+const belly = (state: KnifeState, dps = 17): number => edgeForce(state.zones.belly, dps)
+
+describe('weeks in a kitchen', () => {
+  it('a knife honed before every service stays keener than one honed once a day, and that than one never honed', () => {
+    const [twice, once, never] = [after(7, { honesADay: 2 }), after(7, { honesADay: 1 }), after(7)].map((state) => belly(state))
+    expect(twice).toBeLessThan(once ?? 0)
+    expect(once).toBeLessThan(never ?? 0)
+  })
+
+  it('honing does not put the stone off for ever: what is worn stays worn', () => {
+    expect(wornForce(after(21, { honesADay: 2 }).zones.belly, 17)).toBeCloseTo(wornForce(after(21).zones.belly, 17), 6)
+    expect(belly(after(45, { honesADay: 2 }))).toBeGreaterThan(350)
+  })
+
+  it('a kept-up knife in soft stainless wants a stone after a week or two, not after a day or a season', () => {
+    const days = Array.from({ length: 45 }, (_, index) => index + 1).find((count) => belly(after(count, { honesADay: 2 })) > 350) ?? 99
+    expect(days).toBeGreaterThanOrEqual(5)
+    expect(days).toBeLessThanOrEqual(21)
+  })
+
+  it('suspects the board first: hard plastic dulls sooner than end grain', () => {
+    expect(belly(after(7, { board: 'hard-plastic', honesADay: 2 }))).toBeGreaterThan(1.15 * belly(after(7, { board: 'end-grain', honesADay: 2 })))
+  })
+
+  it('the same steel at a lower angle stays under the same blunt width longer', () => {
+    const blunt = (dps: number): number => after(10, { nature: { ...soft, dps } }).zones.belly.wornAreaUm2
+    expect(blunt(15)).toBeCloseTo(blunt(20), 0)
+    expect(wornForce(after(10, { nature: { ...soft, dps: 15 } }).zones.belly, 15)).toBeLessThan(wornForce(after(10, { nature: { ...soft, dps: 20 } }).zones.belly, 20))
+  })
+
+  it('harder steel with more carbide lasts longer', () => {
+    const hard: BladeNature = { ...soft, hrc: 61, carbides: { CrC: 12 } }
+    expect(wornForce(after(10, { nature: hard }).zones.belly, 17)).toBeLessThan(wornForce(after(10).zones.belly, 17))
+  })
+
+  it('honing at the wrong angle is worse than honing at the right one: too low does nothing, too high fattens the edge', () => {
+    const right = belly(after(7, { honesADay: 2 }))
+    expect(belly(after(7, { honesADay: 2, mismatchDps: -6 }))).toBeCloseTo(belly(after(7)), 6)
+    expect(belly(after(7, { honesADay: 2, mismatchDps: 6 }))).toBeGreaterThan(right)
+  })
+
+  it('the tip goes first and the heel last', () => {
+    const state = after(10, { honesADay: 2 })
+    const [heel, middle, tip] = (['heel', 'belly', 'tip'] as const).map((zone) => edgeForce(state.zones[zone], 17))
+    expect(tip).toBeGreaterThan(middle ?? 0)
+    expect(middle).toBeGreaterThan(heel ?? 0)
+  })
+})

@@ -1,0 +1,137 @@
+import { normalCdf, Z_80 } from '../../statistics/normal'
+import { DEFAULT_PRIOR, firstBelief, zoneWear, type EdgeBelief, type EdgePrior } from '../filter/belief'
+import { logForce, wornForceLogSd } from '../filter/updateOnForce'
+import { newSteel, type SteelLeft } from './steelLeft'
+import { NO_DEFECTS, type Defects } from '../model/events'
+import { edgeForce } from '../model/force'
+import { NO_LESSONS, type Lessons } from './lessons'
+import type { BladeNature } from '../../knife/bladeSpec'
+import type { Wear } from '../model/wear'
+import type { ByZone, Zone } from '../model/zones'
+
+/** One zone as it is taken to be, with how well that is known. */
+export interface ZoneEdge extends Wear {
+  readonly freshForceGf: number
+  /** standard deviation of the logarithm of the force */
+  readonly logSd: number
+  /** the same for the force with all roll brought back */
+  readonly wornLogSd: number
+}
+
+export type KnifeStatus = 'in-service' | 'quarantined' | 'retired'
+
+/** The last session on the stone. */
+export interface Sharpening {
+  readonly atMs: number
+  readonly personId: string | null
+  readonly finishMicron: number
+  /** hours of use and work since */
+  readonly hours: number
+  readonly work: number
+  /** whether it was tested off the stone, and judged after some hours of use */
+  readonly tested: boolean
+  readonly judged: boolean
+}
+
+/** Everything derived from a knife's log. It can be thrown away and rebuilt. */
+export interface KnifeState {
+  readonly atMs: number
+  readonly joinedMs: number
+  readonly belief: EdgeBelief
+  /** the belief, zone by zone */
+  readonly zones: ByZone<ZoneEdge>
+  /** readings nobody believed yet: −1 sharper, 1 duller than could be, 0 none */
+  readonly doubted: ByZone<number>
+  readonly steel: SteelLeft
+  readonly lessons: Lessons
+  readonly sharpening: Sharpening
+  /** counted strokes of all sessions, by side */
+  readonly strokes: { readonly left: number; readonly right: number }
+  readonly defects: Defects
+  readonly status: KnifeStatus
+  readonly statusReason: string | null
+  readonly statusSinceMs: number
+  readonly stationId: string | null
+  readonly holderId: string | null
+  readonly sharpenedMs: number | null
+  readonly honedMs: number | null
+  readonly checkedMs: number | null
+  /** hours on the board since the last check, hone and sharpening */
+  readonly hoursSinceCheck: number
+  readonly hoursSinceHone: number
+  readonly hoursSinceSharpening: number
+  /** what the last honing brought back, when somebody said so or a check right after it showed */
+  readonly lastHone: 'fully' | 'partly' | 'not' | null
+  readonly readingCount: number
+}
+
+export interface ForceBand {
+  readonly forceGf: number
+  /** 80 % interval */
+  readonly lowGf: number
+  readonly highGf: number
+}
+
+/** Force of a zone with its 80 % interval, log-normal so that it never reaches zero. */
+export function forceBand(zone: ZoneEdge, dps: number): ForceBand {
+  const forceGf = edgeForce(zone, dps)
+  const spread = Math.exp(Z_80 * zone.logSd)
+  return { forceGf, lowGf: forceGf / spread, highGf: forceGf * spread }
+}
+
+/** Probability that a force, known to a log standard deviation, is above a limit. */
+export const chanceOver = (forceGf: number, logSd: number, limitGf: number): number =>
+  1 - normalCdf(Math.log(limitGf / forceGf) / Math.max(1e-6, logSd))
+
+/** Probability that a zone's force is above a limit. */
+export const chanceAbove = (zone: ZoneEdge, dps: number, limitGf: number): number =>
+  chanceOver(edgeForce(zone, dps), zone.logSd, limitGf)
+
+function zoneOf(belief: EdgeBelief, dps: number, zone: Zone): ZoneEdge {
+  const { roll, wornAreaUm2, freshForceGf } = zoneWear(belief, dps, zone)
+  // written out, not spread: this runs for every line of every log
+  return { roll, wornAreaUm2, freshForceGf, logSd: Math.sqrt(logForce(belief, zone).variance), wornLogSd: wornForceLogSd(belief, zone) }
+}
+
+/** Zones of a belief. */
+export const zonesOf = (belief: EdgeBelief, dps: number): ByZone<ZoneEdge> => ({
+  heel: zoneOf(belief, dps, 'heel'),
+  belly: zoneOf(belief, dps, 'belly'),
+  tip: zoneOf(belief, dps, 'tip'),
+})
+
+/** A state that believes something else now. */
+export const believing = (state: KnifeState, belief: EdgeBelief, dps: number): KnifeState =>
+  belief === state.belief ? state : { ...state, belief, zones: zonesOf(belief, dps) }
+
+/** State of a knife on the moment it joins the fleet. */
+export function newKnifeState(
+  nature: BladeNature, atMs: number, condition: 'new' | 'in-use', prior: EdgePrior = DEFAULT_PRIOR,
+): KnifeState {
+  const belief = firstBelief(nature, condition, prior)
+  return {
+    atMs,
+    joinedMs: atMs,
+    belief,
+    zones: zonesOf(belief, nature.dps),
+    doubted: { heel: 0, belly: 0, tip: 0 },
+    steel: newSteel(nature.make, condition),
+    lessons: NO_LESSONS,
+    sharpening: { atMs, personId: null, finishMicron: 6.7, hours: 0, work: 0, tested: true, judged: true },
+    strokes: { left: 0, right: 0 },
+    defects: NO_DEFECTS,
+    status: 'in-service',
+    statusReason: null,
+    statusSinceMs: atMs,
+    stationId: null,
+    holderId: null,
+    sharpenedMs: null,
+    honedMs: null,
+    checkedMs: null,
+    hoursSinceCheck: 0,
+    hoursSinceHone: 0,
+    hoursSinceSharpening: 0,
+    lastHone: null,
+    readingCount: 0,
+  }
+}

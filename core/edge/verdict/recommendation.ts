@@ -1,0 +1,74 @@
+import type { KnifeRole } from '../../knife/knifeTypes'
+import type { Cost } from './cost'
+import type { HoneTool } from '../model/hone'
+import { AMBER_SHARE, DEFAULT_SERVICE_LIMITS, THICKNESS_GROWTH_LIMIT, THICKNESS_LIMIT_MM } from '../../knife/limits'
+
+export const ACTIONS = [
+  'quarantine', 'repair', 'check', 'stone', 'thin', 'change-role', 'touch-up', 'hone', 'none',
+] as const
+export type Action = (typeof ACTIONS)[number]
+
+/** Why, as a code with values: sentences are made from the catalogue. */
+export interface Reason {
+  readonly code:
+    | 'handle-loose' | 'cracked' | 'tip-gone' | 'tip-bent' | 'burr-left'
+    | 'chip' | 'bent' | 'worn' | 'hone-failed' | 'glint'
+    | 'thick' | 'thickened' | 'wedges' | 'short' | 'straddles' | 'never-read'
+    | 'tiring' | 'daily' | 'keen' | 'brittle'
+  readonly values: Readonly<Record<string, number | string>>
+}
+
+export interface Step {
+  readonly action: Action
+  readonly reasons: readonly Reason[]
+  readonly cost: Cost
+  /** JIS grit to begin with, where a stone is involved */
+  readonly startGrit: number | null
+  readonly tool: HoneTool | null
+  readonly dps: number
+}
+
+export interface VerdictRules {
+  readonly limitGf: number
+  readonly amberShare: number
+  readonly thicknessLimitMm: number
+  readonly thicknessGrowth: number
+  /** chips at least this deep start on a coarse stone, mm */
+  readonly coarseChipMm: number
+  /** blunt width from which the first stone is coarse, µm */
+  readonly coarseBluntUm: number
+  /** roll below which a daily hone is not worth the strokes */
+  readonly honeFromRoll: number
+  /** hours of use during which nobody is asked to hone again */
+  readonly honeHoldsHours: number
+  /** what a service with a dull knife costs, in minutes of work */
+  readonly dullServiceMinutes: number
+  /** what each µm of edge height is worth, in minutes of work */
+  readonly steelMinutesPerUm: number
+  /** share of a session's minutes that is lost when the edge was still fit: its life was not over */
+  readonly earlyShare: number
+  /** minutes of a force test, and its scatter as log standard deviation */
+  readonly testMinutes: number
+  readonly testLogSd: number
+}
+
+export function defaultRules(role: KnifeRole, limits: Readonly<Record<KnifeRole, number>> = DEFAULT_SERVICE_LIMITS): VerdictRules {
+  return {
+    limitGf: limits[role],
+    amberShare: AMBER_SHARE,
+    thicknessLimitMm: THICKNESS_LIMIT_MM[role],
+    thicknessGrowth: THICKNESS_GROWTH_LIMIT,
+    coarseChipMm: 0.2,
+    coarseBluntUm: 15,
+    honeFromRoll: 0.12,
+    honeHoldsHours: 0.5,
+    // assumed, like all below: a house that minds its steel or its services more says so
+    dullServiceMinutes: 20,
+    steelMinutesPerUm: 0.05,
+    earlyShare: 0.4,
+    testMinutes: 1,
+    testLogSd: 0.1,
+  }
+}
+
+export const NO_COST: Cost = { minutes: 0, strokesPerSide: 0, steelUm: 0 }

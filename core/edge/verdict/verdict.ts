@@ -1,0 +1,56 @@
+import type { KnifeRole } from '../../knife/knifeTypes'
+import { chipped, short, thick, unsafe } from './bladeSteps'
+import type { BladeGeometry } from './cost'
+import { daily, dull, tiring } from './edgeSteps'
+import { edgeForce } from '../model/force'
+import type { KnifeState } from '../log/state'
+import { defaultRules, NO_COST, type Step, type VerdictRules } from './recommendation'
+import { ZONES, type Zone } from '../model/zones'
+
+export { ACTIONS, defaultRules, type Action, type Reason, type Step, type VerdictRules } from './recommendation'
+
+export interface Verdict extends Step {
+  readonly runnerUp: Step | null
+  readonly worstZone: Zone
+}
+
+/**
+ * One next action for a knife, with reasons and the runner-up, in this order: unsafe → quarantine;
+ * chip → repair; dull and bent → hone; honing did not help, or worn past the limit → stone (check
+ * first when the reckoning alone cannot tell); too thick → thin; too short → another role; worn but
+ * in limit → touch-up; otherwise the daily hone, or nothing.
+ *
+ * @param state the knife now, wear carried up to this moment
+ * @param geometry measurements in mm, angle in dps, hardness in HRC
+ * @param role what the knife is for, which sets its limits
+ * @param rules the house's own; {@link defaultRules} of the role unless given
+ */
+export function verdict(
+  state: KnifeState,
+  geometry: BladeGeometry,
+  role: KnifeRole,
+  rules: VerdictRules = defaultRules(role),
+): Verdict {
+  const steps = candidates(state, geometry, role, rules)
+  const [first, second] = steps
+  const none: Step = { action: 'none', reasons: [], cost: NO_COST, startGrit: null, tool: null, dps: geometry.dps }
+  return { ...(first ?? none), runnerUp: second ?? null, worstZone: worstZone(state, geometry.dps) }
+}
+
+export function worstZone(state: KnifeState, dps: number): Zone {
+  return [...ZONES].sort((a, b) => edgeForce(state.zones[b], dps) - edgeForce(state.zones[a], dps))[0] ?? 'belly'
+}
+
+/** Every action that has a reason, most pressing first. */
+function candidates(state: KnifeState, blade: BladeGeometry, role: KnifeRole, rules: VerdictRules): Step[] {
+  const worst = worstZone(state, blade.dps)
+  return [
+    ...unsafe(state, blade),
+    ...chipped(state, blade, rules),
+    ...dull(state, blade, worst, rules),
+    ...thick(state, blade, rules),
+    ...short(blade, role),
+    ...tiring(state, blade, worst, rules),
+    ...daily(state, blade, worst, rules),
+  ]
+}

@@ -1,0 +1,101 @@
+import type { BladeNature } from './bladeSpec'
+import type { SteelLeft } from '../edge/log/steelLeft'
+import { minimumHeightMm } from './limits'
+import type { BladeGeometry } from '../edge/verdict/cost'
+import { knifeDefaults, meanDps, type KnifeRole, type KnifeType } from './knifeTypes'
+import { steelByEn } from './steels'
+
+/** A knife as somebody described it; null where nobody has measured. */
+export interface DescribedBlade {
+  readonly type: KnifeType
+  readonly lengthMm: number
+  readonly heelHeightMm: number | null
+  readonly spineMm: number | null
+  readonly bteMm: number | null
+  readonly bteNewMm: number | null
+  readonly dpsLeft: number | null
+  readonly dpsRight: number | null
+  readonly serrated: boolean
+  readonly steelEn: string | null
+  readonly hrc: number | null
+}
+
+export const MEASURABLE = ['heelHeightMm', 'spineMm', 'bteMm', 'bteNewMm', 'dpsLeft', 'dpsRight', 'hrc'] as const
+export type Measurable = (typeof MEASURABLE)[number]
+
+/** Hardness taken where neither the knife nor its steel says (assumed: a mid kitchen stainless). */
+export const USUAL_HRC = 57
+
+export interface KnownBlade {
+  readonly role: KnifeRole
+  readonly measures: Readonly<Record<Measurable, number>>
+  /** which of the measures are the type's usual figure, not this knife's own */
+  readonly assumed: readonly Measurable[]
+  readonly nature: BladeNature
+  readonly geometry: BladeGeometry
+}
+
+/** Fills what nobody has measured with the usual figure of the type, and says which those are. */
+export function knownBlade(knife: DescribedBlade): KnownBlade {
+  const usual = knifeDefaults(knife.type, knife.lengthMm)
+  const steel = knife.steelEn === null ? undefined : steelByEn(knife.steelEn)
+  const fallback: Readonly<Record<Measurable, number>> = {
+    heelHeightMm: usual.heelHeightMm,
+    spineMm: usual.spineMm,
+    bteMm: usual.bteMm,
+    bteNewMm: usual.bteMm,
+    dpsLeft: usual.dpsLeft,
+    dpsRight: usual.dpsRight,
+    hrc: steel?.typicalHrc ?? USUAL_HRC,
+  }
+  const measured = (field: Measurable): number => knife[field] ?? fallback[field]
+  const measures = {
+    heelHeightMm: measured('heelHeightMm'),
+    spineMm: measured('spineMm'),
+    bteMm: measured('bteMm'),
+    bteNewMm: measured('bteNewMm'),
+    dpsLeft: measured('dpsLeft'),
+    dpsRight: measured('dpsRight'),
+    hrc: measured('hrc'),
+  }
+  const dps = meanDps(measures)
+  return {
+    role: usual.role,
+    measures,
+    assumed: MEASURABLE.filter((field) => knife[field] === null),
+    nature: {
+      dps,
+      hrc: measures.hrc,
+      carbides: steel?.carbides ?? {},
+      serrated: knife.serrated,
+      make: {
+        heelHeightMm: measures.heelHeightMm,
+        spineMm: measures.spineMm,
+        bteMm: measures.bteMm,
+        measured: { height: knife.heelHeightMm !== null, bte: knife.bteMm !== null, spine: knife.spineMm !== null },
+      },
+    },
+    geometry: {
+      lengthMm: knife.lengthMm,
+      heelHeightMm: measures.heelHeightMm,
+      spineMm: measures.spineMm,
+      bteMm: measures.bteMm,
+      bteWhenNewMm: measures.bteNewMm,
+      dps,
+      hrc: measures.hrc,
+      minimumHeightMm: minimumHeightMm(knife.type),
+    },
+  }
+}
+
+/** The blade as it is by now: what sessions took and calipers found since it joined. */
+export function presentBlade(blade: KnownBlade, steel: SteelLeft): KnownBlade {
+  const now = { heelHeightMm: steel.heightMm.mean, bteMm: steel.bteMm.mean, spineMm: steel.spineMm }
+  const found: Partial<Record<Measurable, boolean>> = { heelHeightMm: steel.measured.height, bteMm: steel.measured.bte, spineMm: steel.measured.spine }
+  return {
+    ...blade,
+    measures: { ...blade.measures, ...now },
+    assumed: blade.assumed.filter((field) => !found[field]),
+    geometry: { ...blade.geometry, ...now },
+  }
+}

@@ -1,0 +1,65 @@
+import type { KnifeRole } from '../../../../core/knife/knifeTypes'
+import type { House } from '../../../../contract/house'
+import type { Queryable } from '../../database'
+
+export interface HouseRow {
+  id: string
+  name: string
+  zone: string
+  units: 'mm' | 'in'
+  service_limits: Record<KnifeRole, number>
+  is_demo: boolean
+  revision: number
+}
+
+export interface StoredHouse extends House {
+  readonly revision: number
+}
+
+export const toHouse = (row: HouseRow): StoredHouse => ({
+  id: row.id,
+  name: row.name,
+  zone: row.zone,
+  units: row.units,
+  serviceLimits: row.service_limits,
+  isDemo: row.is_demo,
+  revision: row.revision,
+})
+
+const COLUMNS = 'id, name, zone, units, service_limits, is_demo, revision'
+
+export async function findHouse(db: Queryable, houseId: string): Promise<StoredHouse | null> {
+  const { rows } = await db.query<HouseRow>(`select ${COLUMNS} from houses where id = $1`, [houseId])
+  return rows[0] ? toHouse(rows[0]) : null
+}
+
+export async function anyHouse(db: Queryable): Promise<StoredHouse | null> {
+  const { rows } = await db.query<HouseRow>(`select ${COLUMNS} from houses order by created_at limit 1`)
+  return rows[0] ? toHouse(rows[0]) : null
+}
+
+export async function insertHouse(db: Queryable, house: House): Promise<void> {
+  await db.query(
+    `insert into houses (id, name, zone, units, service_limits, is_demo)
+     values ($1, $2, $3, $4, $5, $6)`,
+    [house.id, house.name, house.zone, house.units, JSON.stringify(house.serviceLimits), house.isDemo],
+  )
+}
+
+export async function updateHouse(db: Queryable, house: House): Promise<void> {
+  await db.query(
+    `update houses
+     set name = $2, zone = $3, units = $4, service_limits = $5
+     where id = $1`,
+    [house.id, house.name, house.zone, house.units, JSON.stringify(house.serviceLimits)],
+  )
+}
+
+/** Channel on which servers tell each other which house changed. */
+export const CHANGES_CHANNEL = 'yorvik_changes'
+
+/** Marks a house as changed inside the writing transaction, and tells open screens when it commits. */
+export async function touchHouse(db: Queryable, houseId: string): Promise<void> {
+  await db.query('update houses set revision = revision + 1 where id = $1', [houseId])
+  await db.query('select pg_notify($1, $2)', [CHANGES_CHANNEL, houseId])
+}

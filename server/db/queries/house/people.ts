@@ -1,0 +1,93 @@
+import type { Person } from '../../../../contract/house'
+import type { PersonRole } from '../../../../core/house/rights'
+import type { Queryable } from '../../database'
+
+interface PersonRow {
+  house_id: string
+  id: string
+  name: string
+  role: PersonRole
+  active: boolean
+  sign_in_name: string | null
+  password_hash: string | null
+  pin_hash: string | null
+  working_dps: number | null
+}
+
+export interface StoredPerson extends Person {
+  readonly houseId: string
+  readonly passwordHash: string | null
+  readonly pinHash: string | null
+}
+
+const toPerson = (row: PersonRow): StoredPerson => ({
+  houseId: row.house_id,
+  id: row.id,
+  name: row.name,
+  role: row.role,
+  active: row.active,
+  hasPin: row.pin_hash !== null,
+  signInName: row.sign_in_name,
+  passwordHash: row.password_hash,
+  pinHash: row.pin_hash,
+  workingDps: row.working_dps,
+})
+
+/** The part of a person that may leave the server. */
+export const publicPerson = ({ id, name, role, active, hasPin, signInName, workingDps }: StoredPerson): Person => ({
+  id, name, role, active, hasPin, signInName, workingDps,
+})
+
+const COLUMNS = 'house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps'
+
+export async function listPeople(db: Queryable, houseId: string): Promise<StoredPerson[]> {
+  const { rows } = await db.query<PersonRow>(
+    `select ${COLUMNS} from people where house_id = $1 order by lower(name)`,
+    [houseId],
+  )
+  return rows.map(toPerson)
+}
+
+export async function findPerson(db: Queryable, houseId: string, personId: string): Promise<StoredPerson | null> {
+  const { rows } = await db.query<PersonRow>(
+    `select ${COLUMNS} from people where house_id = $1 and id = $2`,
+    [houseId, personId],
+  )
+  return rows[0] ? toPerson(rows[0]) : null
+}
+
+export async function findPersonBySignIn(db: Queryable, signInName: string): Promise<StoredPerson | null> {
+  const { rows } = await db.query<PersonRow>(
+    `select ${COLUMNS} from people where lower(sign_in_name) = lower($1) and active`,
+    [signInName],
+  )
+  return rows[0] ? toPerson(rows[0]) : null
+}
+
+export interface PersonWrite {
+  readonly id: string
+  readonly name: string
+  readonly role: PersonRole
+  readonly active: boolean
+  readonly signInName: string | null
+  readonly passwordHash: string | null
+  readonly pinHash: string | null
+  readonly workingDps?: number | null
+}
+
+export async function insertPerson(db: Queryable, houseId: string, person: PersonWrite): Promise<void> {
+  await db.query(
+    `insert into people (house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    [houseId, person.id, person.name, person.role, person.active, person.signInName, person.passwordHash, person.pinHash, person.workingDps ?? null],
+  )
+}
+
+export async function updatePerson(db: Queryable, houseId: string, person: PersonWrite): Promise<void> {
+  await db.query(
+    `update people
+     set name = $3, role = $4, active = $5, pin_hash = $6, working_dps = $7
+     where house_id = $1 and id = $2`,
+    [houseId, person.id, person.name, person.role, person.active, person.pinHash, person.workingDps ?? null],
+  )
+}

@@ -1,0 +1,120 @@
+import type { Device } from '../../../../contract/house'
+import type { PersonRole } from '../../../../core/house/rights'
+import type { Queryable } from '../../database'
+import type { HouseRow } from './houses'
+
+interface DeviceRow {
+  id: string
+  kind: Device['kind']
+  name: string
+  enrolled_at: Date
+  revoked_at: Date | null
+}
+
+const toDevice = (row: DeviceRow): Device => ({
+  id: row.id,
+  kind: row.kind,
+  name: row.name,
+  enrolledAt: row.enrolled_at.toISOString(),
+  revokedAt: row.revoked_at?.toISOString() ?? null,
+})
+
+export async function insertDevice(
+  db: Queryable,
+  houseId: string,
+  device: { readonly id: string; readonly kind: Device['kind']; readonly name: string; readonly tokenHash: Buffer },
+): Promise<Device> {
+  const { rows } = await db.query<DeviceRow>(
+    `insert into devices (house_id, id, kind, name, token_hash)
+     values ($1, $2, $3, $4, $5)
+     returning id, kind, name, enrolled_at, revoked_at`,
+    [houseId, device.id, device.kind, device.name, device.tokenHash],
+  )
+  const [row] = rows
+  if (!row) throw new Error('insert of a device returned no row')
+  return toDevice(row)
+}
+
+export async function listDevices(db: Queryable, houseId: string): Promise<Device[]> {
+  const { rows } = await db.query<DeviceRow>(
+    `select id, kind, name, enrolled_at, revoked_at
+     from devices
+     where house_id = $1
+     order by revoked_at is not null, enrolled_at desc`,
+    [houseId],
+  )
+  return rows.map(toDevice)
+}
+
+export async function findDeviceByToken(
+  db: Queryable,
+  houseId: string,
+  tokenHash: Buffer,
+  kind: Device['kind'],
+): Promise<Device | null> {
+  const { rows } = await db.query<DeviceRow>(
+    `select id, kind, name, enrolled_at, revoked_at
+     from devices
+     where house_id = $1 and token_hash = $2 and kind = $3 and revoked_at is null`,
+    [houseId, tokenHash, kind],
+  )
+  return rows[0] ? toDevice(rows[0]) : null
+}
+
+/** Revoking a tablet also ends every session opened on it. @returns false when there is none to revoke */
+export async function revokeDevice(db: Queryable, houseId: string, deviceId: string): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `update devices set revoked_at = now() where house_id = $1 and id = $2 and revoked_at is null`,
+    [houseId, deviceId],
+  )
+  await db.query('delete from sessions where house_id = $1 and device_id = $2', [houseId, deviceId])
+  return rowCount === 1
+}
+
+/** Everything about who holds a session, in one row. */
+export interface SessionRow extends HouseRow {
+  readonly person_id: string
+  readonly person_name: string
+  readonly person_role: PersonRole
+  readonly device_id: string | null
+  readonly device_name: string | null
+}
+
+export async function insertSession(
+  db: Queryable,
+  session: { readonly houseId: string; readonly tokenHash: Buffer; readonly personId: string; readonly deviceId: string | null; readonly expiresAt: Date },
+): Promise<void> {
+  await db.query(
+    `insert into sessions (house_id, token_hash, person_id, device_id, expires_at)
+     values ($1, $2, $3, $4, $5)`,
+    [session.houseId, session.tokenHash, session.personId, session.deviceId, session.expiresAt],
+  )
+}
+
+/** The session behind a token, while it lasts and its person is active. */
+export async function findSession(db: Queryable, houseId: string, tokenHash: Buffer, now: Date): Promise<SessionRow | null> {
+  const { rows } = await db.query<SessionRow>(
+    `select house.id, house.name, house.zone, house.units, house.service_limits, house.is_demo, house.revision,
+            person.id as person_id, person.name as person_name, person.role as person_role,
+            session.device_id, device.name as device_name
+     from sessions session
+     join houses house on house.id = session.house_id
+     join people person on person.house_id = session.house_id and person.id = session.person_id and person.active
+     left join devices device on device.house_id = session.house_id and device.id = session.device_id
+     where session.house_id = $1 and session.token_hash = $2 and session.expires_at > $3`,
+    [houseId, tokenHash, now],
+  )
+  return rows[0] ?? null
+}
+
+export async function deleteSession(db: Queryable, houseId: string, tokenHash: Buffer): Promise<void> {
+  await db.query('delete from sessions where house_id = $1 and token_hash = $2', [houseId, tokenHash])
+}
+
+export async function deleteSessionsOf(db: Queryable, houseId: string, personId: string): Promise<void> {
+  await db.query('delete from sessions where house_id = $1 and person_id = $2', [houseId, personId])
+}
+
+export async function deleteExpiredSessions(db: Queryable, now: Date): Promise<void> {
+  await db.query('delete from sessions where expires_at <= $1', [now])
+}

@@ -1,0 +1,64 @@
+import { v5 as idFrom } from 'uuid'
+import type { BenchPlan } from '../../../contract/bench'
+import type { WorkshopResult } from '../../../contract/workshop'
+import { jisGrit } from '../../../core/abrasive/grain'
+import { DESCRIBED, type EventPayloads } from '../../../core/edge/model/events'
+import { ZONES, type Zone } from '../../../core/edge/model/zones'
+import type { SessionState } from '../../../core/session/session'
+import { knownBlade } from '../../../core/knife/blade'
+import type { Caller } from '../../signIn/sessions'
+import type { StoredSession } from '../../db/queries/bench/sessions'
+import type { EventWrite } from '../../db/queries/log/events'
+import type { StoredKnife } from '../../db/queries/fleet/knives'
+
+/** Name space of event ids made from sessions, so that ending one twice records once. */
+const SPACE = '6f1f3c9e-0a53-4b0b-9a39-1f0f3f9c2d10'
+
+const readingsOf = (forces: SessionState['before']): { zone: Zone; forcesGf: number[] }[] =>
+  ZONES.flatMap((zone) => { const force = forces[zone]; return force === undefined ? [] : [{ zone, forcesGf: [force] }] })
+
+/** Strokes each side got: the first side is the right one. */
+function strokesBySide(plan: BenchPlan, state: SessionState): { left: number; right: number } {
+  const counted = (side: 'first' | 'second'): number => plan.steps
+    .filter((step) => step.side === side)
+    .reduce((sum, { id }) => sum + Object.values(state.steps[id]?.strokes ?? {}).reduce((all, count) => all + count, 0), 0)
+  return { left: counted('second'), right: counted('first') }
+}
+
+/** What a finished session says about the knife, as events of its log. */
+export function eventsOf(session: StoredSession, state: SessionState, at: Date, caller: Caller, described: Described | null): EventWrite[] {
+  const event = (name: string, kind: EventWrite['kind'], moment: Date, payload: object): EventWrite =>
+    ({ id: idFrom(`${session.id}/${name}`, SPACE), knifeId: session.knifeId, kind, at: moment, personId: state.personId ?? caller.person.id, deviceId: caller.deviceId, payload })
+  const { plan } = session
+  const { workshop } = plan
+  const [before, after] = [readingsOf(state.before), readingsOf(state.after)]
+  const [first] = plan.stages
+  const workedMs = Object.values(state.steps).reduce((sum, step) => sum + step.spentMs, 0)
+  const tool = plan.recipeId === 'strop' ? 'strop' : plan.recipeId === 'rod-ladder' ? 'diamond-rod' : 'smooth-steel'
+  const strokes = Math.max(0, ...plan.steps.filter(({ kind }) => kind === 'hone' || kind === 'strop').map((step) => step.strokes))
+  const isHoning = plan.stages.length === 0 && !plan.recipeId.startsWith('serrated')
+  const done = isHoning
+    ? event('honed', 'honed', at, { tool, strokesPerSide: strokes })
+    : event('sharpened', 'sharpened', at, { finishMicron: plan.finishMicron, minutes: Math.min(600, Math.round(workedMs / 60_000)), strokes: strokesBySide(plan, state), ...(first ? { startGrit: jisGrit(first.micron) } : {}), ...(workshop ? stoneLeft(workshop) : {}), ...(described ? { described } : {}) })
+  return [
+    ...(before.length > 0 ? [event('before', 'checked', session.startedAt, { readings: before, ladder: [] })] : []),
+    done,
+    ...(after.length > 0 ? [event('after', 'checked', new Date(at.getTime() + 1), { readings: after, ladder: [] })] : []),
+  ]
+}
+
+/** What workshop work did to the blade, as its log keeps it. */
+const stoneLeft = ({ lossMm, bteMm, lengthLossMm, rest, thicknessAt }: WorkshopResult): object => ({
+  recessionMm: Math.max(0, lossMm), bteMm, ...(lengthLossMm > 0 ? { lengthLossMm } : {}), ...(thicknessAt.length > 0 ? { thicknessAt } : {}), ...(rest?.kind === 'chip' ? { chipLeftMm: rest.depthMm } : {}),
+})
+
+export type Described = NonNullable<EventPayloads['sharpened']['described']>
+
+/** How workshop work changes what a knife is described as: another angle, ratio or length; null where it is as it was. */
+export function describedBy(knife: StoredKnife, workshop: WorkshopResult | null): Described | null {
+  if (!workshop) return null
+  const { dpsLeft, dpsRight } = knownBlade(knife).measures
+  const before = { dpsLeft, dpsRight, ratioRight: knife.ratioRight, lengthMm: knife.lengthMm }
+  const after = { dpsLeft: workshop.dpsLeft, dpsRight: workshop.dpsRight, ratioRight: Math.round(workshop.ratioRight), lengthMm: Math.round(10 * (knife.lengthMm - workshop.lengthLossMm)) / 10 }
+  return DESCRIBED.every((name) => before[name] === after[name]) ? null : { before, after }
+}

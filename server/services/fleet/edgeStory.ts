@@ -1,0 +1,161 @@
+import type { z } from 'zod'
+import type { EdgeStory } from '../../../contract/knives'
+import { HONE, knownParameter, parametersOf } from '../../../core/edge/filter/belief'
+import { lifeFromFresh, type ServiceForecast } from '../../../core/edge/forecast/forecast'
+import { BLUNT_FORCE_GF_PER_UM, ROLL_FORCE_GF } from '../../../core/edge/model/force'
+import { standingEvents, type KnifeEvent } from '../../../core/edge/model/events'
+import { foldHistory, workAt } from '../../../core/edge/log/history'
+import { honeEffect, usualHoneTool } from '../../../core/edge/model/hone'
+import { mean } from '../../../core/edge/filter/observe'
+import { forceBand, type ForceBand, type KnifeState } from '../../../core/edge/log/state'
+import { steelAhead } from '../../../core/edge/forecast/steelAhead'
+import { bluntWidth } from '../../../core/edge/model/wear'
+import { worstZone } from '../../../core/edge/verdict/verdict'
+import { eachZone, ZONES, type ByZone } from '../../../core/edge/model/zones'
+import { knownBlade } from '../../../core/knife/blade'
+import { BOARD_FACTOR, PRODUCT_FACTOR } from '../../../core/house/stations'
+import { Z_80, type Known } from '../../../core/statistics/normal'
+import type { Caller } from '../../signIn/sessions'
+import type { Database } from '../../db/database'
+import { knifeLog } from '../../db/queries/log/events'
+import { findKnife, type StoredKnife } from '../../db/queries/fleet/knives'
+import { notFound } from '../../faults'
+import { loadReading, type FleetReading } from './fleet'
+import { presentKnife, type PresentKnife } from './knifeView'
+import { surroundings } from '../log/usageContext'
+
+type Story = z.infer<typeof EdgeStory>
+type Moment = Story['zones']['heel'][number]
+type Banded = Story['learned']['wear']
+type Mark = Story['marks'][number]
+
+const instant = (ms: number): string => new Date(ms).toISOString()
+const DAY_MS = 86_400_000
+/** Curves reach back this far; steel is followed from the first day. */
+const STORY_MS = 84 * DAY_MS
+const MARKED: ReadonlySet<string> = new Set(['honed', 'sharpened', 'checked', 'measured', 'quarantined', 'released', 'moved'])
+const USUAL_SERVICE_HOURS = 2
+
+const moment = (atMs: number, { forceGf, lowGf, highGf }: ForceBand): Moment =>
+  ({ at: instant(atMs), forceGf: Math.round(forceGf), lowGf: Math.round(lowGf), highGf: Math.round(highGf) })
+
+const rounded = (value: number): number => Math.round(value * 1000) / 1000
+const asFactor = ({ mean: log, sd }: Known): Banded => ({ mean: rounded(Math.exp(log)), low: rounded(Math.exp(log - Z_80 * sd)), high: rounded(Math.exp(log + Z_80 * sd)) })
+const asBand = ({ mean: middle, sd }: Known): Banded => ({ mean: rounded(middle), low: rounded(middle - Z_80 * sd), high: rounded(middle + Z_80 * sd) })
+
+interface Past {
+  readonly zones: ByZone<Moment[]>
+  readonly steel: Story['steel']['points']
+}
+
+/** What was believed before and after each event. */
+function walk(knife: StoredKnife, events: readonly KnifeEvent[], reading: FleetReading): Past {
+  const { nature, role } = knownBlade(knife)
+  const zones = eachZone((): Moment[] => [])
+  const steel: Story['steel']['points'] = []
+  const sinceMs = reading.nowMs - STORY_MS
+  const fromMs = Math.min(reading.nowMs, ...events.map(({ atMs }) => atMs))
+  const push = (state: KnifeState): void => {
+    if (state.atMs < sinceMs) return
+    for (const zone of ZONES) zones[zone].push(moment(state.atMs, forceBand(state.zones[zone], nature.dps)))
+  }
+  foldHistory({
+    nature, events, untilMs: reading.nowMs, limitGf: reading.house.serviceLimits[role],
+    around: surroundings(reading.context, fromMs, reading.nowMs),
+    onEvent: (event, before, after) => {
+      if (event.kind === 'checked' || event.kind === 'honed' || event.kind === 'sharpened') push(before)
+      push(after)
+      if (event.kind === 'added' || event.kind === 'sharpened' || event.kind === 'measured') {
+        steel.push({ at: instant(event.atMs), heightMm: asBand(after.steel.heightMm), bteMm: asBand(after.steel.bteMm), measured: event.kind === 'measured' })
+      }
+    },
+  })
+  return { zones, steel }
+}
+
+const readingsOf = (events: readonly KnifeEvent[], sinceMs: number): Story['readings'] =>
+  events.flatMap((event) =>
+    event.kind === 'checked' && event.atMs >= sinceMs
+      ? event.payload.readings.map(({ zone, forcesGf }) => ({ at: instant(event.atMs), zone, forceGf: Math.round(mean(forcesGf)) }))
+      : [],
+  )
+
+const marksOf = (events: readonly KnifeEvent[], sinceMs: number, nameOf: (id: string | null) => string | null): Mark[] =>
+  events.flatMap((event): Mark[] =>
+    MARKED.has(event.kind) && event.atMs >= sinceMs ? [{ at: instant(event.atMs), kind: event.kind as Mark['kind'], personName: nameOf(event.personId) }] : [],
+  )
+
+const aheadOf = (service: ServiceForecast): Story['ahead'][number] => ({
+  serviceName: service.name,
+  startsAt: instant(service.startMs),
+  endsAt: instant(service.endMs),
+  chanceDull: Math.round(service.chanceDull * 100) / 100,
+  zones: eachZone((zone) => moment(service.endMs, service.zones[zone])),
+})
+
+/** Share of what dulls the worst zone that is only bent, 0–1. */
+function bentShare({ state, blade }: PresentKnife): number {
+  const edge = state.zones[worstZone(state, blade.nature.dps)]
+  const [bent, worn] = [ROLL_FORCE_GF * edge.roll, BLUNT_FORCE_GF_PER_UM * bluntWidth({ ...edge, dps: blade.nature.dps })]
+  return bent + worn > 0 ? Math.round((100 * bent) / (bent + worn)) / 100 : 0
+}
+
+function honing(state: KnifeState, hrc: number): Banded {
+  const { mean: shift, sd } = knownParameter(state.belief, HONE)
+  const { efficiency } = honeEffect({ tool: usualHoneTool(hrc), hrc })
+  const at = (move: number): number => rounded(1 / (1 + Math.exp(-(Math.log(efficiency / (1 - efficiency)) + move))))
+  return { mean: at(shift), low: at(shift - Z_80 * sd), high: at(shift + Z_80 * sd) }
+}
+
+function learned(present: PresentKnife, reading: FleetReading, knife: StoredKnife, stored: KnifeState): Story['learned'] {
+  const { state, blade, rules } = present
+  const { wear, zone } = parametersOf(state.belief)
+  const periods = state.stationId === null ? undefined : reading.around.stations.get(state.stationId)
+  const work = periods && workAt(periods, reading.nowMs)
+  const life = lifeFromFresh(state, blade.nature, rules.limitGf, {
+    hours: work && work.hoursPerService > 0 ? work.hoursPerService : USUAL_SERVICE_HOURS,
+    factor: work ? BOARD_FACTOR[work.board] * PRODUCT_FACTOR[work.product] * reading.kin.shift(knife, stored) : 1,
+  })
+  return {
+    knownFrom: state.readingCount >= 3 ? 'own' : 'kin',
+    readingCount: state.readingCount,
+    wear: asFactor(wear),
+    zoneWear: eachZone((name) => asFactor(zone[name])),
+    honing: honing(state, blade.nature.hrc),
+    lifeHours: { low: life.early, middle: life.middle, high: life.late },
+    bentShare: bentShare(present),
+  }
+}
+
+/** Everything the page of one knife draws, from its whole log. */
+export async function edgeStory(db: Database, caller: Caller, knifeId: string, now: Date): Promise<Story> {
+  const knife = await findKnife(db, caller.house.id, knifeId)
+  if (!knife) throw notFound('knife')
+  const reading = await loadReading(db, caller.house, now)
+  const stored = reading.states.get(knifeId)
+  if (!stored) throw notFound('knife')
+  const events = standingEvents(await knifeLog(db, caller.house.id, knifeId))
+  const present = presentKnife(knife, stored, reading, 'whole')
+  const { state, blade, rules, forecast } = present
+  const past = walk(knife, events, reading)
+  const names = new Map(reading.people.map(({ id, name }) => [id, name]))
+  const sinceMs = reading.nowMs - STORY_MS
+  const thickestMm = Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm * (1 + rules.thicknessGrowth))
+  const ahead = steelAhead(state, blade.nature, blade.geometry, thickestMm)
+  return {
+    limitGf: rules.limitGf,
+    now: instant(reading.nowMs),
+    zones: eachZone((zone) => [...past.zones[zone], moment(reading.nowMs, forceBand(state.zones[zone], blade.nature.dps))]),
+    readings: readingsOf(events, sinceMs),
+    marks: marksOf(events, sinceMs, (id) => (id === null ? null : (names.get(id) ?? null))),
+    ahead: forecast.services.map(aheadOf),
+    learned: learned(present, reading, knife, stored),
+    steel: {
+      points: [...past.steel, { at: instant(reading.nowMs), heightMm: asBand(state.steel.heightMm), bteMm: asBand(state.steel.bteMm), measured: false }],
+      minimumHeightMm: blade.geometry.minimumHeightMm,
+      thickestMm,
+      sessionsPerYear: rounded(ahead.sessionsPerYear.mean),
+      perSessionMm: rounded(ahead.perSessionMm.mean),
+    },
+  }
+}

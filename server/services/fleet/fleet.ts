@@ -1,0 +1,122 @@
+import { setImmediate } from 'node:timers/promises'
+import { endpoints, type Fleet } from '../../../contract/endpoints'
+import type { KnifeView } from '../../../contract/knives'
+import { startOfDay, type Occurrence } from '../../../core/house/serviceClock'
+import type { Clock } from '../../clock'
+import type { Database, Queryable } from '../../db/database'
+import type { StoredHouse } from '../../db/queries/house/houses'
+import { listKnives, listStates, type StoredKnife } from '../../db/queries/fleet/knives'
+import { listPeople, publicPerson, type StoredPerson } from '../../db/queries/house/people'
+import { currentPlan } from '../../db/queries/week/plans'
+import { prepare, type Prepared } from '../../mount'
+import { loadBench } from '../shelf/layOutSession'
+import { kinOf } from './similarKnives'
+import { knifeView, OUTLOOK_MS, type Reading } from './knifeView'
+import { standingSessions } from './standingSessions'
+import { houseOccurrences, loadContext, surroundings, type HouseContext } from '../log/usageContext'
+import type { KnifeState } from '../../../core/edge/log/state'
+
+const MINUTE_MS = 60_000
+const DAY_MS = 86_400_000
+
+/** Everything that reading the knives of a house takes. */
+export interface FleetReading extends Reading {
+  readonly knives: readonly StoredKnife[]
+  readonly states: ReadonlyMap<string, KnifeState>
+  readonly people: readonly StoredPerson[]
+  readonly context: HouseContext
+}
+
+/** Loads a house's knives with what they teach each other. */
+export async function loadReading(db: Queryable, house: StoredHouse, now: Date): Promise<FleetReading> {
+  const context = await loadContext(db, house)
+  const [knives, states, people] = [await listKnives(db, house.id), await listStates(db, house.id), await listPeople(db, house.id)]
+  const nowMs = now.getTime()
+  const oldest = Math.min(nowMs, ...[...states.values()].map((state) => state.atMs))
+  return {
+    house, context, knives, states, people, nowMs,
+    around: surroundings(context, oldest, nowMs + OUTLOOK_MS),
+    kin: kinOf(context, knives, states),
+    bench: await loadBench(db, house.id),
+    workingDps: new Map(people.flatMap(({ id, workingDps }): [string, number][] => (workingDps === null ? [] : [[id, workingDps]]))),
+  }
+}
+
+/** Knives reckoned in one go, before others get a turn. */
+const KNIVES_AT_ONCE = 10
+
+/** Views of the whole fleet; forecasting 150 knives takes a good part of a second, and nobody else should wait for it. */
+async function allViews(reading: FleetReading): Promise<KnifeView[]> {
+  const views: KnifeView[] = []
+  for (const [index, knife] of reading.knives.entries()) {
+    const state = reading.states.get(knife.id)
+    if (state) views.push(knifeView(knife, state, reading))
+    if (index % KNIVES_AT_ONCE === KNIVES_AT_ONCE - 1) await setImmediate()
+  }
+  return views
+}
+
+/** Every knife of a house as it is at a moment. */
+export async function readFleet(db: Queryable, house: StoredHouse, now: Date): Promise<Fleet> {
+  const reading = await loadReading(db, house, now)
+  const { context, nowMs } = reading
+  const dayFrom = startOfDay(nowMs, house.zone)
+  const dayTo = startOfDay(dayFrom + 1.5 * DAY_MS, house.zone)
+  const ofDay = (kind: 'service' | 'quiet'): Fleet['day']['services'] =>
+    houseOccurrences(context, kind, dayFrom, dayTo).filter(({ startMs }) => startMs >= dayFrom).map(toSpan)
+  return {
+    now: now.toISOString(),
+    knives: await allViews(reading),
+    people: reading.people.map(publicPerson),
+    stations: [...context.stations],
+    planned: (await standingSessions(db, await currentPlan(db, house.id), reading))
+      .filter(({ endsAt }) => Date.parse(endsAt) > nowMs)
+      .map(({ knifeId, personId, startsAt, endsAt }) => ({ knifeId, personId, startsAt, endsAt })),
+    day: {
+      startsAt: new Date(dayFrom).toISOString(),
+      services: ofDay('service'),
+      quiet: ofDay('quiet'),
+    },
+  }
+}
+
+const toSpan = (one: Occurrence): Fleet['day']['services'][number] => ({
+  name: one.name,
+  startsAt: new Date(one.startMs).toISOString(),
+  endsAt: new Date(one.endMs).toISOString(),
+})
+
+export interface FleetReader {
+  read(house: StoredHouse): Promise<Prepared>
+}
+
+/**
+ * Reads fleets, keeping the last answer of each house while its revision and the minute stay the
+ * same. The revision comes from the database with every request, so many servers agree.
+ */
+export function fleetReader(db: Database, clock: Clock): FleetReader {
+  const kept = new Map<string, { readonly stamp: string; readonly answer: Promise<Prepared> }>()
+  return {
+    read: async (house) => {
+      const now = clock()
+      const stamp = `${house.revision}:${Math.floor(now.getTime() / MINUTE_MS)}`
+      const known = kept.get(house.id)
+      if (known?.stamp === stamp) return await known.answer
+      const answer = readFleet(db, house, now).then((fleet) => prepare(endpoints.fleet, `${house.id}:${stamp}`, fleet))
+      kept.set(house.id, { stamp, answer })
+      answer.catch(() => kept.delete(house.id))
+      return await answer
+    },
+  }
+}
+
+/** Views of a few knives straight from the database, after a write. */
+export async function viewKnives(
+  db: Queryable,
+  house: StoredHouse,
+  now: Date,
+  pairs: readonly { readonly knife: StoredKnife; readonly state: KnifeState }[],
+): Promise<KnifeView[]> {
+  const reading = await loadReading(db, house, now)
+  return pairs.map(({ knife, state }) => knifeView(knife, state, reading))
+}

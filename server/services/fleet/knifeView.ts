@@ -1,0 +1,161 @@
+import { defaultRules, verdict, type Action, type Step, type VerdictRules } from '../../../core/edge/verdict/verdict'
+import { advance, type Surroundings } from '../../../core/edge/log/history'
+import { firstDull, forecastEdge, rotaAhead, usualUse, type EdgeForecast } from '../../../core/edge/forecast/forecast'
+import { angleMismatch } from '../../../core/edge/model/hone'
+import { thicknessLimitMm } from '../../../core/knife/limits'
+import { edgeWord, worstWord } from '../../../core/edge/model/scale'
+import { forceBand, type KnifeState } from '../../../core/edge/log/state'
+import { steelAhead, type DateBand } from '../../../core/edge/forecast/steelAhead'
+import { bluntWidth } from '../../../core/edge/model/wear'
+import { ZONES, type Zone } from '../../../core/edge/model/zones'
+import { symmetry } from '../../../core/session/symmetry'
+import { knownBlade, presentBlade, type KnownBlade } from '../../../core/knife/blade'
+import type { KnifeView, StepView } from '../../../contract/knives'
+import type { StoredKnife } from '../../db/queries/fleet/knives'
+import type { StoredHouse } from '../../db/queries/house/houses'
+import { usualSession, type Bench } from '../shelf/layOutSession'
+import type { Kin } from './similarKnives'
+
+/** What reading a knife needs beside the knife itself. */
+export interface Reading {
+  readonly house: StoredHouse
+  readonly around: Surroundings
+  readonly kin: Kin
+  /** what stands at the bench, and how this house uses it */
+  readonly bench: Bench
+  /** angles people really work at, degrees per side, by person */
+  readonly workingDps: ReadonlyMap<string, number>
+  readonly nowMs: number
+}
+
+/** A knife carried up to now: its blade as it is, its state, and the services ahead of it. */
+export interface PresentKnife {
+  readonly blade: KnownBlade
+  readonly rules: VerdictRules
+  readonly state: KnifeState
+  readonly forecast: EdgeForecast
+}
+
+const instant = (ms: number): string => new Date(ms).toISOString()
+const instantOrNull = (ms: number | null | undefined): string | null => (ms === null || ms === undefined ? null : instant(ms))
+const tenth = (value: number): number => Math.round(value * 10) / 10
+const hundredth = (value: number): number => Math.round(value * 100) / 100
+const bandView = (band: DateBand | null): KnifeView['thinningDue'] =>
+  band && { earlyAt: instant(band.earlyMs), middleAt: instant(band.middleMs), lateAt: instant(band.lateMs) }
+/** How far ahead edges are forecast. */
+export const OUTLOOK_MS = 14 * 86_400_000
+/** Services shown ahead of a knife in lists; its own page shows all of the outlook. */
+const SERVICES_IN_LISTS = 4
+/** From so many readings on a knife speaks for itself. */
+const OWN_READINGS = 3
+
+/**
+ * The present state of a knife, kin and rota taken in.
+ *
+ * @param outlook `whole` forecasts every service of the outlook; `until-dull` stops when the knife is almost surely dull
+ */
+export function presentKnife(knife: StoredKnife, stored: KnifeState, reading: Reading, outlook: 'whole' | 'until-dull'): PresentKnife {
+  const described = knownBlade(knife)
+  const { around, kin, house, nowMs, workingDps } = reading
+  const state = advance(kin.inform(knife, stored), described.nature, around, nowMs)
+  const blade = presentBlade(described, state.steel)
+  const limitGf = house.serviceLimits[blade.role]
+  const rules = { ...defaultRules(blade.role, house.serviceLimits), thicknessLimitMm: thicknessLimitMm(knife.type) }
+  const inUse = state.status === 'in-service' && state.stationId !== null
+  const services = around.services.filter((service) => service.startMs < nowMs + OUTLOOK_MS)
+  const ahead = inUse ? rotaAhead(around.stations.get(state.stationId ?? ''), services, nowMs, kin.shift(knife, stored)) : []
+  const use = usualUse(blade.nature, limitGf, ahead)
+  const working = state.holderId === null ? undefined : workingDps.get(state.holderId)
+  const hone = use.hone && working !== undefined ? { ...use.hone, mismatchDps: working - blade.nature.dps } : use.hone
+  return { blade, rules, state, forecast: forecastEdge(state, { ...use, hone, ...(outlook === 'until-dull' ? { untilSure: 'knife' } : {}) }) }
+}
+
+function mismatchOf({ state, blade }: PresentKnife, workingDps: ReadonlyMap<string, number>): KnifeView['mismatch'] {
+  const working = state.holderId === null ? undefined : workingDps.get(state.holderId)
+  if (working === undefined) return null
+  const { does, mismatchDps, reach } = angleMismatch({ workingDps: working, edgeDps: blade.nature.dps })
+  return does === 'nothing' ? null : { workingDps: working, mismatchDps: tenth(mismatchDps), does, reach: hundredth(reach) }
+}
+
+/** Actions done on stones: which first, and how long, the shelf of the house decides. */
+const ON_STONES: ReadonlySet<Action> = new Set(['stone', 'touch-up', 'repair', 'thin'])
+
+function stepView(knife: StoredKnife, present: PresentKnife, bench: Bench, step: Step): StepView {
+  const { action, cost, startGrit, tool, dps } = step
+  const session = ON_STONES.has(action) ? usualSession(bench, { knife, present, action }) : null
+  const first = bench.gear.find(({ id }) => id === session?.stages[0]?.stone.id)
+  return {
+    action, startGrit, tool, dps,
+    reasons: step.reasons.map(({ code, values }) => ({ code, values: { ...values } })),
+    startStone: first?.name ?? null,
+    cost: session ? { ...cost, minutes: session.minutes } : cost,
+  }
+}
+
+function aheadView({ forecast }: PresentKnife): Pick<KnifeView, 'dullAhead' | 'servicesAhead' | 'toLimit'> {
+  const dull = firstDull(forecast)
+  const { early, middle, late } = forecast.toLimit
+  return {
+    dullAhead: dull ? { zone: dull.worstZone, serviceName: dull.name, startsAt: instant(dull.startMs) } : null,
+    servicesAhead: forecast.services.slice(0, SERVICES_IN_LISTS).map((service) => ({
+      serviceName: service.name, startsAt: instant(service.startMs), zone: service.worstZone, chanceDull: hundredth(service.chanceDull),
+    })),
+    toLimit: { earlyAt: instantOrNull(early?.atMs), middleAt: instantOrNull(middle?.atMs), lateAt: instantOrNull(late?.atMs) },
+  }
+}
+
+function steelView({ state, blade, rules }: PresentKnife): Pick<KnifeView, 'thinningDue' | 'wornOut'> {
+  const thickestMm = Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm * (1 + rules.thicknessGrowth))
+  const { thinningDue, wornOut } = steelAhead(state, blade.nature, blade.geometry, thickestMm)
+  return { thinningDue: bandView(thinningDue), wornOut: bandView(wornOut) }
+}
+
+/** A knife as screens see it: its description, and everything its log and its kin say about it now. */
+export function knifeView(knife: StoredKnife, stored: KnifeState, reading: Reading): KnifeView {
+  const present = presentKnife(knife, stored, reading, 'until-dull')
+  const { blade, rules, state } = present
+  const condition = (zone: Zone): KnifeView['zones'][Zone] => {
+    const band = forceBand(state.zones[zone], blade.nature.dps)
+    return {
+      forceGf: Math.round(band.forceGf),
+      lowGf: Math.round(band.lowGf),
+      highGf: Math.round(band.highGf),
+      word: edgeWord(band.forceGf, rules.limitGf),
+      bluntUm: tenth(bluntWidth({ wornAreaUm2: state.zones[zone].wornAreaUm2, dps: blade.nature.dps })),
+      roll: hundredth(state.zones[zone].roll),
+    }
+  }
+  const zones = { heel: condition('heel'), belly: condition('belly'), tip: condition('tip') }
+  const { runnerUp, worstZone, ...step } = verdict(state, blade.geometry, blade.role, rules)
+  const view = (one: Step): StepView => stepView(knife, present, reading.bench, one)
+  return {
+    ...knife,
+    ...blade.measures,
+    heelHeightMm: tenth(blade.measures.heelHeightMm),
+    bteMm: hundredth(blade.measures.bteMm),
+    assumed: [...blade.assumed],
+    role: blade.role,
+    limitGf: rules.limitGf,
+    stationId: state.stationId ?? '',
+    holderId: state.holderId,
+    status: state.status,
+    statusReason: state.statusReason,
+    statusSince: instant(state.statusSinceMs),
+    zones,
+    word: worstWord(ZONES.map((zone) => zones[zone].word)),
+    worstZone,
+    defects: { ...state.defects, glint: [...state.defects.glint] },
+    sharpenedAt: instantOrNull(state.sharpenedMs),
+    honedAt: instantOrNull(state.honedMs),
+    checkedAt: instantOrNull(state.checkedMs),
+    hoursSinceHone: tenth(state.hoursSinceHone),
+    hoursSinceSharpening: tenth(state.hoursSinceSharpening),
+    readingCount: state.readingCount,
+    verdict: { ...view(step), runnerUp: runnerUp && view(runnerUp) },
+    ...aheadView(present),
+    knownFrom: state.readingCount >= OWN_READINGS ? 'own' : 'kin',
+    mismatch: mismatchOf(present, reading.workingDps),
+    symmetry: symmetry(state.strokes, knife.ratioRight),
+    ...steelView(present),
+  }
+}

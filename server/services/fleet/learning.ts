@@ -1,0 +1,55 @@
+import type { HouseLearning } from '../../../contract/learning'
+import { boardFactor, handFactor, productFactor, stationFactor, toolEfficiency, type FleetLessons } from '../../../core/edge/fleet/fleetLessons'
+import { handLife } from '../../../core/edge/fleet/handLife'
+import { HONE_TOOLS } from '../../../core/edge/model/hone'
+import { ZONES } from '../../../core/edge/model/zones'
+import { BOARD_FACTOR, BOARDS, PRODUCT_FACTOR, PRODUCTS } from '../../../core/house/stations'
+import type { Caller } from '../../signIn/sessions'
+import type { Database } from '../../db/database'
+import { loadReading, type FleetReading } from './fleet'
+
+const used = <T extends string>(all: readonly T[], seen: readonly T[]): T[] => all.filter((one) => seen.includes(one))
+
+function handsOf({ people }: FleetReading, lessons: FleetLessons): HouseLearning['hands'] {
+  return people.flatMap((person) => {
+    const readings = lessons.readings.byHand.get(person.id) ?? 0
+    if (readings === 0) return []
+    const whole = handFactor(lessons, person.id, 'whole', 'offStone')
+    return [{
+      personId: person.id,
+      name: person.name,
+      readings,
+      whole,
+      zones: ZONES.map((zone) => ({ zone, effect: handFactor(lessons, person.id, zone, 'offStone') })),
+      life: handLife(handFactor(lessons, person.id, 'whole', 'afterUse')),
+    }]
+  })
+}
+
+function toolsOf(lessons: FleetLessons): HouseLearning['tools'] {
+  return HONE_TOOLS.flatMap((tool) => {
+    const honings = lessons.readings.byTool.get(tool) ?? 0
+    return honings > 0 ? [{ tool, honings, ...toolEfficiency(lessons, tool) }] : []
+  })
+}
+
+/** What a house has taught so far, from every knife's log. */
+export async function houseLearning(db: Database, caller: Caller, now: Date): Promise<HouseLearning> {
+  const reading = await loadReading(db, caller.house, now)
+  const { context, states } = reading
+  const { lessons, stations } = reading.kin
+  const active = context.stations.filter((station) => station.active)
+  return {
+    readings: [...states.values()].reduce((sum, state) => sum + state.lessons.readings, 0),
+    stations: active.map((station) => ({
+      id: station.id, name: station.name, board: station.board, product: station.product,
+      tableFactor: BOARD_FACTOR[station.board] * PRODUCT_FACTOR[station.product],
+      readings: Math.round(lessons.readings.byStation.get(station.id) ?? 0),
+      effect: stationFactor(lessons, station.id, stations),
+    })),
+    boards: used(BOARDS, active.map(({ board }) => board)).map((board) => ({ board, tableFactor: BOARD_FACTOR[board], effect: boardFactor(lessons, board) })),
+    products: used(PRODUCTS, active.map(({ product }) => product)).map((product) => ({ product, tableFactor: PRODUCT_FACTOR[product], effect: productFactor(lessons, product) })),
+    hands: handsOf(reading, lessons),
+    tools: toolsOf(lessons),
+  }
+}

@@ -1,0 +1,16 @@
+import type { Operation, SavedJob } from '../../../contract/workshop'
+import type { KnifeState } from '../../../core/edge/log/state'
+import type { Action } from '../../../core/edge/verdict/verdict'
+import { WORKS_FACES } from '../../../core/workshop/operation'
+
+/** What is saved for a knife next; the rest of a chip is as deep as the chip still is, and gone when the chip is. */
+export function savedFor(jobs: ReadonlyMap<string, readonly SavedJob[]>, knifeId: string, { defects: { chip } }: Pick<KnifeState, 'defects'>): SavedJob | null {
+  const standing = (jobs.get(knifeId) ?? []).flatMap((job): SavedJob[] => {
+    if (!job.waits || job.operation.kind !== 'chip') return [job]
+    return chip?.rests ? [{ ...job, operation: { ...job.operation, depthMm: chip.depthMm } }] : []
+  })
+  return standing[0] ?? null
+}
+
+/** Kinds of saved work, as verdict and planner tell them apart. */
+export const workOf = (saved: Operation): Action => (saved.kind === 'chip' || saved.kind === 'tip' ? 'repair' : WORKS_FACES.has(saved.kind) ? 'thin' : 'stone')

@@ -1,0 +1,112 @@
+import { v4 as newId } from 'uuid'
+import type { Request, Response } from 'express'
+import { ROLE_RIGHTS } from '../../../core/house/rights'
+import type { Device, Doorway, SignedIn } from '../../../contract/house'
+import { hashSecret, matchesSecret, newToken } from '../../signIn/secrets'
+import { deviceOf, openSession, rememberDevice, type Caller } from '../../signIn/sessions'
+import { pinKey, type Tries } from '../../signIn/tries'
+import type { Clock } from '../../clock'
+import type { Database } from '../../db/database'
+import { insertDevice } from '../../db/queries/house/signIn'
+import { anyHouse, findHouse } from '../../db/queries/house/houses'
+import { findPerson, findPersonBySignIn, listPeople } from '../../db/queries/house/people'
+import { Fault } from '../../faults'
+
+/** Sign-in shown on the first page of a demonstration house, and nowhere else. */
+export interface DemoSignIn {
+  readonly signInName: string
+  readonly password: string
+  readonly pin: string
+}
+
+export interface DoorContext {
+  readonly db: Database
+  readonly clock: Clock
+  readonly tries: Tries
+  readonly demo: DemoSignIn | null
+}
+
+export async function doorway({ db, demo }: DoorContext, request: Request): Promise<Doorway> {
+  const house = await anyHouse(db)
+  const device = await deviceOf(db, request.headers.cookie)
+  const deviceHouse = device ? await findHouse(db, device.houseId) : null
+  const people = deviceHouse ? await listPeople(db, deviceHouse.id) : []
+  return {
+    needsSetup: house === null,
+    device:
+      device && deviceHouse
+        ? {
+            name: device.name,
+            houseName: deviceHouse.name,
+            people: people.filter((person) => person.active && person.hasPin).map(({ id, name }) => ({ id, name })),
+          }
+        : null,
+    demo: demo && house?.isDemo ? { houseName: house.name, ...demo } : null,
+  }
+}
+
+export function signedIn(caller: Caller, clock: Clock): SignedIn {
+  const { revision: _, ...house } = caller.house
+  return {
+    person: { id: caller.person.id, name: caller.person.name, role: caller.person.role },
+    house,
+    rights: [...ROLE_RIGHTS[caller.person.role]],
+    deviceName: caller.deviceName,
+    now: clock().toISOString(),
+  }
+}
+
+async function enter(door: DoorContext, request: Request, response: Response, who: { houseId: string; personId: string; deviceId: string | null; deviceName: string | null }): Promise<SignedIn> {
+  const [house, person] = [await findHouse(door.db, who.houseId), await findPerson(door.db, who.houseId, who.personId)]
+  if (!house || !person) throw new Fault('wrong-sign-in', 'wrong-sign-in')
+  await openSession(door.db, door.clock, request, response, who)
+  return signedIn({ house, person, deviceId: who.deviceId, deviceName: who.deviceName }, door.clock)
+}
+
+export async function signInByPassword(door: DoorContext, request: Request, response: Response, input: { signInName: string; password: string }): Promise<SignedIn> {
+  const key = `name:${input.signInName.trim().toLowerCase()}`
+  await door.tries.assertOpen(key)
+  const person = await findPersonBySignIn(door.db, input.signInName.trim())
+  const right = await matchesSecret(input.password, person?.passwordHash ?? (await decoy()))
+  if (!person || !right) {
+    await door.tries.failed(key)
+    throw new Fault('wrong-sign-in', 'wrong-sign-in')
+  }
+  await door.tries.succeeded(key)
+  return await enter(door, request, response, { houseId: person.houseId, personId: person.id, deviceId: null, deviceName: null })
+}
+
+export async function signInByPin(door: DoorContext, request: Request, response: Response, input: { personId: string; pin: string }): Promise<SignedIn> {
+  const device = await deviceOf(door.db, request.headers.cookie)
+  if (!device) throw new Fault('wrong-sign-in', 'tablet-not-enrolled')
+  const key = pinKey(device.houseId, input.personId)
+  await door.tries.assertOpen(key)
+  const person = await findPerson(door.db, device.houseId, input.personId)
+  const right = await matchesSecret(input.pin, person?.pinHash ?? (await decoy()))
+  if (!person?.active || !right) {
+    await door.tries.failed(key)
+    throw new Fault('wrong-sign-in', 'wrong-pin')
+  }
+  await door.tries.succeeded(key)
+  return await enter(door, request, response, { houseId: device.houseId, personId: person.id, deviceId: device.id, deviceName: device.name })
+}
+
+/** A hash to compare with when there is no such person, so that guessing names takes as long. */
+let decoyHash: Promise<string> | null = null
+const decoy = (): Promise<string> => (decoyHash ??= hashSecret(newId()))
+
+/** Enrols the tablet that asks, or makes a key that an instrument's bridge will say hello with. */
+export async function enrol(
+  door: DoorContext,
+  caller: Caller,
+  request: Request,
+  response: Response,
+  input: { name: string; kind: Device['kind'] },
+): Promise<{ device: Device; key: string | null }> {
+  const token = newToken(caller.house.id)
+  const device = await insertDevice(door.db, caller.house.id, { id: newId(), kind: input.kind, name: input.name, tokenHash: token.hash })
+  if (input.kind === 'instrument') return { device, key: token.text }
+  rememberDevice(request, response, token.text)
+  return { device, key: null }
+}
+

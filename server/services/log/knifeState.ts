@@ -1,0 +1,82 @@
+import { applyEvent, advance, declaredUse, foldHistory } from '../../../core/edge/log/history'
+import { standingEvents, type EventKind, type KnifeEvent } from '../../../core/edge/model/events'
+import { edgeForce } from '../../../core/edge/model/force'
+import type { BladeNature } from '../../../core/knife/bladeSpec'
+import type { KnifeState } from '../../../core/edge/log/state'
+import { ZONES } from '../../../core/edge/model/zones'
+import { knownBlade } from '../../../core/knife/blade'
+import type { Queryable } from '../../db/database'
+import { knifeLog } from '../../db/queries/log/events'
+import { extendFold, findState, replaceFolds, type Effect, type Fold } from '../../db/queries/log/folds'
+import type { StoredKnife } from '../../db/queries/fleet/knives'
+import { surroundings, type HouseContext } from './usageContext'
+
+const MOVES_THE_EDGE: ReadonlySet<EventKind> = new Set(['checked', 'honed', 'sharpened'])
+/** These reach back behind the event itself, so the log has to be folded from its beginning. */
+const REACHES_BACK: ReadonlySet<EventKind> = new Set(['added', 'used', 'voided'])
+/** A declared use can still bear on a service this long after it was declared. */
+const DECLARED_WITHIN_MS = 24 * 3_600_000
+
+const worstForce = (state: KnifeState, nature: BladeNature): number =>
+  Math.round(Math.max(...ZONES.map((zone) => edgeForce(state.zones[zone], nature.dps))))
+
+function effectOf(event: KnifeEvent, before: KnifeState, after: KnifeState, nature: BladeNature): Effect[] {
+  if (!MOVES_THE_EDGE.has(event.kind)) return []
+  return [{ eventId: event.id, beforeGf: worstForce(before, nature), afterGf: worstForce(after, nature) }]
+}
+
+/** A knife's whole log folded up to its last event. */
+export function foldKnife(context: HouseContext, knife: StoredKnife, events: readonly KnifeEvent[]): Fold {
+  const { nature, role } = knownBlade(knife)
+  const times = events.map((event) => event.atMs)
+  const [fromMs, untilMs] = [Math.min(...times), Math.max(...times)]
+  const effects: Effect[] = []
+  const state = foldHistory({
+    nature,
+    around: surroundings(context, fromMs, untilMs),
+    events,
+    untilMs,
+    limitGf: context.house.serviceLimits[role],
+    onEvent: (event, before, after) => { effects.push(...effectOf(event, before, after, nature)) },
+  })
+  return { knifeId: knife.id, state, effects }
+}
+
+/** Folds a knife's whole log anew and keeps the result. The caller holds the knife's row lock. */
+export async function refold(db: Queryable, context: HouseContext, knife: StoredKnife): Promise<KnifeState> {
+  const fold = foldKnife(context, knife, await knifeLog(db, context.house.id, knife.id))
+  await replaceFolds(db, context.house.id, [fold])
+  return fold.state
+}
+
+/**
+ * Goes on from the kept state with events just recorded. Gives what {@link refold} would give, to the
+ * last digit, and falls back on it when an event lies before the kept state or reaches back itself.
+ */
+export async function foldOn(
+  db: Queryable,
+  context: HouseContext,
+  knife: StoredKnife,
+  fresh: readonly KnifeEvent[],
+): Promise<KnifeState> {
+  const kept = await findState(db, context.house.id, knife.id)
+  const reachesBack = fresh.some((event) => REACHES_BACK.has(event.kind) || event.atMs <= (kept?.atMs ?? Infinity))
+  if (!kept || reachesBack) return await refold(db, context, knife)
+  if (fresh.length === 0) return kept
+  const { nature, role } = knownBlade(knife)
+  const events = standingEvents(fresh)
+  const untilMs = events.at(-1)?.atMs ?? kept.atMs
+  const around = surroundings(context, kept.atMs - DECLARED_WITHIN_MS, untilMs)
+  const recent = await knifeLog(db, context.house.id, knife.id, new Date(kept.atMs - DECLARED_WITHIN_MS))
+  const declared = declaredUse(standingEvents(recent), around.services)
+  const limitGf = context.house.serviceLimits[role]
+  const effects: Effect[] = []
+  const state = events.reduce<KnifeState>((current, event) => {
+    const before = advance(current, nature, around, event.atMs, declared)
+    const after = applyEvent(before, event, nature, limitGf)
+    effects.push(...effectOf(event, before, after, nature))
+    return after
+  }, kept)
+  await extendFold(db, context.house.id, { knifeId: knife.id, state, effects })
+  return state
+}

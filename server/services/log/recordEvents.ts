@@ -1,0 +1,137 @@
+import type { NewEvent } from '../../../contract/events'
+import type { KnifeView } from '../../../contract/knives'
+import { DESCRIBED, type Description, type EventPayloads } from '../../../core/edge/model/events'
+import { knownBlade } from '../../../core/knife/blade'
+import type { Right } from '../../../core/house/rights'
+import { assertMay, type Caller } from '../../signIn/sessions'
+import type { Clock } from '../../clock'
+import type { Database, Queryable } from '../../db/database'
+import { asKnifeEvent, findEvent, insertEvents, knownEventIds, type EventWrite } from '../../db/queries/log/events'
+import { touchHouse } from '../../db/queries/house/houses'
+import { lockKnife, updateKnife, type StoredKnife } from '../../db/queries/fleet/knives'
+import { findPerson } from '../../db/queries/house/people'
+import { Fault, notFound } from '../../faults'
+import { viewKnives } from '../fleet/fleet'
+import { foldOn } from './knifeState'
+import { loadContext } from './usageContext'
+
+/** A tablet's clock may run a little ahead. */
+export const CLOCK_SLACK_MS = 2 * 60_000
+/** Nothing a person logs now happened before this. */
+const EARLIEST = new Date('2000-01-01T00:00:00Z')
+
+const RIGHT_FOR: Readonly<Record<NewEvent['kind'], Right>> = {
+  used: 'log-use',
+  checked: 'log-check',
+  honed: 'log-hone',
+  sharpened: 'log-sharpening',
+  measured: 'log-check',
+  moved: 'move-knife',
+  quarantined: 'quarantine',
+  released: 'release',
+  retired: 'retire-knife',
+  voided: 'void-own',
+}
+
+function assertTime(event: NewEvent, now: Date): void {
+  const at = new Date(event.at)
+  const path = `events.${event.id}.at`
+  if (at.getTime() > now.getTime() + CLOCK_SLACK_MS) {
+    throw new Fault('invalid', 'future-event', { at: event.at }, [{ path, key: 'future-event', values: { at: event.at } }])
+  }
+  if (at < EARLIEST) throw new Fault('invalid', 'ancient-event', { at: event.at }, [{ path, key: 'ancient-event', values: { at: event.at } }])
+}
+
+async function assertVoidable(db: Queryable, caller: Caller, event: Extract<NewEvent, { kind: 'voided' }>): Promise<void> {
+  const target = await findEvent(db, caller.house.id, event.payload.eventId)
+  if (!target || target.knifeId !== event.knifeId) throw notFound('event')
+  if (target.kind === 'voided' || target.kind === 'added') throw new Fault('conflict', 'cannot-void')
+  if (target.voided) throw new Fault('conflict', 'voided-already')
+  if (target.personId !== caller.person.id) assertMay(caller, 'void-any')
+}
+
+/** A knife as it was described before a session that is taken back, as far as nobody has changed that since. */
+async function describedBefore(db: Queryable, houseId: string, knife: StoredKnife, events: readonly NewEvent[]): Promise<StoredKnife> {
+  let now = knife
+  for (const event of events) {
+    const target = event.kind === 'voided' ? await findEvent(db, houseId, event.payload.eventId) : null
+    const described = target?.kind === 'sharpened' ? (target.payload as EventPayloads['sharpened']).described : undefined
+    if (!described) continue
+    const still = DESCRIBED.filter((name) => now[name] === described.after[name])
+    now = { ...now, ...Object.fromEntries(still.map((name) => [name, described.before[name]])) as Partial<Description> }
+  }
+  if (now !== knife) await updateKnife(db, houseId, now)
+  return now
+}
+
+async function assertMove(db: Queryable, caller: Caller, event: Extract<NewEvent, { kind: 'moved' }>, stationIds: ReadonlySet<string>): Promise<void> {
+  const { stationId, holderId } = event.payload
+  if (stationId !== undefined && !stationIds.has(stationId)) throw notFound('station')
+  if (holderId) {
+    const holder = await findPerson(db, caller.house.id, holderId)
+    if (!holder?.active) throw notFound('person')
+  }
+}
+
+function assertChipFits(event: NewEvent, knife: StoredKnife): void {
+  if (event.kind !== 'checked') return
+  const chip = event.payload.defects?.chip
+  if (chip && knife.heelHeightMm !== null && chip.depthMm >= knife.heelHeightMm) {
+    throw new Fault('invalid', 'chip-too-deep', { depth: chip.depthMm, height: knife.heelHeightMm })
+  }
+}
+
+/** A honing by somebody whose working angle is known also keeps how far that is from the knife's. */
+function payloadOf(event: NewEvent, knife: StoredKnife, workingDps: number | null): NewEvent['payload'] {
+  if (event.kind !== 'honed' || event.payload.mismatchDps !== undefined || workingDps === null) return event.payload
+  return { ...event.payload, mismatchDps: Math.round((workingDps - knownBlade(knife).nature.dps) * 10) / 10 }
+}
+
+const toWrite = (caller: Caller, knife: StoredKnife, workingDps: number | null) => (event: NewEvent): EventWrite => ({
+  id: event.id,
+  knifeId: event.knifeId,
+  kind: event.kind,
+  at: new Date(event.at),
+  personId: caller.person.id,
+  deviceId: caller.deviceId,
+  payload: payloadOf(event, knife, workingDps),
+})
+
+/**
+ * Records what happened to knives, all of it or none, and returns those knives as they now are.
+ * Events recorded before are left as they were.
+ *
+ * @throws Fault when a knife, station, person or voided event is not of this house, when the role
+ *   does not carry the right, or when an event lies in the future
+ */
+export async function recordEvents(db: Database, clock: Clock, caller: Caller, events: readonly NewEvent[]): Promise<KnifeView[]> {
+  const now = clock()
+  for (const event of events) {
+    assertMay(caller, RIGHT_FOR[event.kind])
+    assertTime(event, now)
+  }
+  return await db.transaction(async (client) => {
+    const context = await loadContext(client, caller.house)
+    const stationIds = new Set(context.stations.map((station) => station.id))
+    const known = await knownEventIds(client, caller.house.id, events.map((event) => event.id))
+    const workingDps = (await findPerson(client, caller.house.id, caller.person.id))?.workingDps ?? null
+    const pairs = []
+    // in one order for everybody, so that two devices never wait for each other in a circle
+    for (const knifeId of [...new Set(events.map((event) => event.knifeId))].sort()) {
+      const knife = await lockKnife(client, caller.house.id, knifeId)
+      if (!knife) throw notFound('knife')
+      const fresh = events.filter((event) => event.knifeId === knifeId && !known.has(event.id))
+      for (const event of fresh) {
+        if (event.kind === 'moved') await assertMove(client, caller, event, stationIds)
+        if (event.kind === 'voided') await assertVoidable(client, caller, event)
+        assertChipFits(event, knife)
+      }
+      const writes = fresh.map(toWrite(caller, knife, workingDps))
+      const described = await describedBefore(client, caller.house.id, knife, fresh)
+      await insertEvents(client, caller.house.id, writes)
+      pairs.push({ knife: described, state: await foldOn(client, context, described, writes.map(asKnifeEvent)) })
+    }
+    if (known.size < events.length) await touchHouse(client, caller.house.id)
+    return await viewKnives(client, caller.house, now, pairs)
+  })
+}

@@ -1,0 +1,93 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { addKnife, check, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+
+let test: TestApp
+let house: TestHouse
+beforeAll(async () => {
+  test = await startApp()
+  house = await test.house()
+})
+afterAll(() => test.close())
+
+interface View { recipe: { id: string; steps: { id: string; kind: string; words?: object }[] }; own: boolean }
+const recipes = async (of = house): Promise<View[]> => (await of.manager.get('/api/recipes')).body
+const full = async (): Promise<View['recipe']> => {
+  const found = (await recipes()).find(({ recipe }) => recipe.id === 'full')
+  if (!found) throw new Error('no recipe')
+  return found.recipe
+}
+
+describe('recipes of a house', () => {
+  it('start as every house’s, become its own, and go back', async () => {
+    const recipe = await full()
+    const changed = { ...recipe, steps: recipe.steps.map((step) => (step.kind === 'look' ? { ...step, words: { what: 'Hold it to the window.', why: 'Our lamp is broken.' } } : step)) }
+    expect((await house.manager.send('PUT', '/api/recipes/full', changed)).body.own).toBe(true)
+    const own = (await recipes()).find(({ recipe: one }) => one.id === 'full')
+    expect(own?.own).toBe(true)
+    expect(own?.recipe.steps[0]).toMatchObject({ kind: 'look', words: { what: 'Hold it to the window.' } })
+    expect((await recipes(await test.house('Next door'))).every(({ own }) => !own)).toBe(true)
+    const back: View[] = (await house.manager.send('DELETE', '/api/recipes/full')).body
+    expect(back.find(({ recipe: one }) => one.id === 'full')?.own).toBe(false)
+  })
+
+  it.each([
+    ['without a wash at the end', (steps: View['recipe']['steps']) => steps.filter(({ kind }) => kind !== 'clean'), /washing and sanitising/],
+    ['with a wash before the test', (steps: View['recipe']['steps']) => [...steps.filter(({ kind }) => kind === 'clean'), ...steps.filter(({ kind }) => kind !== 'clean')], /ends with a test/],
+    ['with a step twice', (steps: View['recipe']['steps']) => [...steps, ...steps.slice(-1)], /same name/],
+    ['without a stroke', (steps: View['recipe']['steps']) => steps.filter(({ kind }) => kind !== 'side' && kind !== 'deburr'), /at least one step with strokes/],
+  ])('are refused %s', async (_what, change, sentence) => {
+    const recipe = await full()
+    const { status, body } = await house.manager.send('PUT', '/api/recipes/full', { ...recipe, steps: change(recipe.steps) })
+    expect(status).toBe(422)
+    expect(body.error.sentence).toMatch(sentence)
+  })
+
+  it('are the sharpener’s and the chef’s to change', async () => {
+    const cook = await onTablet(test, house, 'cook')
+    expect((await cook.send('PUT', '/api/recipes/full', await full())).status).toBe(403)
+    expect((await house.manager.send('PUT', '/api/recipes/strop', await full())).status).toBe(422)
+    expect((await house.manager.send('DELETE', '/api/recipes/made-up')).status).toBe(409)
+  })
+})
+
+describe('gear by CSV', () => {
+  const bring = async (csv: string, apply = false): ReturnType<TestHouse['manager']['post']> => house.manager.post('/api/exchange/gear', { csv, apply })
+
+  it('is read with the trade’s spellings, previewed, brought in, and comes out the same', async () => {
+    const csv = 'Stone;Type;Grit;Scale\nMiddle;whetstone;1000;JIS\nPlate;diamond;30;um\nLeather;strop;;'
+    const dry = (await bring(csv)).body
+    expect(dry).toMatchObject({ applied: false, counts: { add: 3, problem: 0 } })
+    expect((await bring(csv, true)).body.applied).toBe(true)
+    const out = await house.manager.get('/api/exchange/gear.csv')
+    expect(out.body).toContain('Middle,soaking-stone,JIS,1000,20,fine')
+    expect((await bring(String(out.body))).body.counts).toEqual({ add: 0, change: 0, same: 3, problem: 0 })
+    expect((await bring('name,kind,soak\nMiddle,soaking-stone,15')).body.rows[0].changes).toEqual([{ column: 'soakMinutes', from: '20', to: '15' }])
+  })
+
+  it('names what is wrong by row and column, and changes nothing', async () => {
+    const { body } = await bring('name,kind,grit\nOdd,soaking-stone,40000\nTwice,strop,\ntwice,strop,\nWhat,broom,', true)
+    expect(body.applied).toBe(false)
+    expect(body.problems.map((one: { row: number }) => one.row).sort()).toEqual([2, 4, 5])
+    expect((await house.manager.get('/api/gear')).body).toHaveLength(3)
+  })
+})
+
+describe('the house’s school', () => {
+  it('decides what the bench offers first, and is passed over where it does not fit the blade', async () => {
+    const school = [{ role: 'general', work: 'hone', recipeId: 'rod-ladder' }]
+    expect((await house.manager.send('PUT', '/api/schools', school)).body).toEqual(school)
+    const wantsHoning = async (code: string, more: object = {}): Promise<{ id: string }> => {
+      const knife = await addKnife(house, { code, condition: 'in-use', ...more })
+      const sent = await house.manager.post('/api/events', { events: [check(knife.id, 230, 235, 240)] })
+      expect(sent.body.knives[0].verdict.action).toBe('hone')
+      return knife
+    }
+    const soft = await wantsHoning('SCHOOL-1')
+    expect((await house.manager.post(`/api/knives/${soft.id}/bench`, {})).body.plan.recipeId).toBe('rod-ladder')
+    await house.manager.send('PUT', '/api/schools', [{ role: 'general', work: 'hone', recipeId: 'steel' }])
+    const hard = await wantsHoning('SCHOOL-2', { hrc: 63 })
+    expect((await house.manager.post(`/api/knives/${hard.id}/bench`, {})).body.plan.recipeId).not.toBe('steel')
+    expect((await house.manager.send('PUT', '/api/schools', [{ role: 'general', work: 'hone', recipeId: 'none-such' }])).status).toBe(404)
+    expect((await house.manager.send('PUT', '/api/schools', [])).body).toEqual([])
+  })
+})

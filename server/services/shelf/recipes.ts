@@ -1,0 +1,45 @@
+import type { Recipe, RecipeView, School } from '../../../contract/bench'
+import { RECIPES } from '../../../core/session/recipes'
+import type { Caller } from '../../signIn/sessions'
+import type { Database, Queryable } from '../../db/database'
+import { deleteRecipe, listRecipes, listSchools, replaceSchools, saveRecipe } from '../../db/queries/bench/sessions'
+import { Fault, notFound } from '../../faults'
+import { houseRecipes } from './layOutSession'
+
+const copy = (recipe: Awaited<ReturnType<typeof houseRecipes>>[number]): Recipe => JSON.parse(JSON.stringify(recipe)) as Recipe
+
+export async function recipeViews(db: Queryable, houseId: string): Promise<RecipeView[]> {
+  const own = new Set((await listRecipes(db, houseId)).map(({ id }) => id))
+  return (await houseRecipes(db, houseId)).map((recipe) => ({ recipe: copy(recipe), own: own.has(recipe.id) }))
+}
+
+/**
+ * Makes a recipe the house's own. It must still be one: steps told apart by their ids, a test at the end
+ * of anything that touched an edge, and the blade washed before it is put away.
+ */
+export async function setRecipe(db: Database, caller: Caller, id: string, recipe: Recipe): Promise<RecipeView> {
+  if (recipe.id !== id) throw new Fault('invalid', 'recipe-other-id')
+  const ids = recipe.steps.map((step) => step.id)
+  if (new Set(ids).size < ids.length) throw new Fault('invalid', 'recipe-step-twice')
+  const kinds = recipe.steps.map(({ kind }) => kind)
+  if (!kinds.includes('test') || !kinds.includes('clean') || kinds.indexOf('clean') < kinds.indexOf('test')) throw new Fault('invalid', 'recipe-needs-end')
+  if (recipe.stones !== 'none' && !kinds.includes('side') && !kinds.includes('deburr')) throw new Fault('invalid', 'recipe-needs-strokes')
+  await saveRecipe(db, caller.house.id, recipe)
+  return { recipe, own: true }
+}
+
+export async function restoreRecipe(db: Database, caller: Caller, id: string): Promise<RecipeView[]> {
+  if (RECIPES.every((recipe) => recipe.id !== id)) throw new Fault('conflict', 'recipe-no-original')
+  await deleteRecipe(db, caller.house.id, id)
+  return await recipeViews(db, caller.house.id)
+}
+
+/** @throws Fault when a recipe is not one of this house's */
+export async function setSchools(db: Database, caller: Caller, schools: readonly School[]): Promise<School[]> {
+  const known = new Set((await houseRecipes(db, caller.house.id)).map(({ id }) => id))
+  if (schools.some(({ recipeId }) => !known.has(recipeId))) throw notFound('recipe')
+  return await db.transaction(async (client) => {
+    await replaceSchools(client, caller.house.id, schools)
+    return await listSchools(client, caller.house.id)
+  })
+}

@@ -1,0 +1,123 @@
+import ical, { ICalCalendarMethod } from 'ical-generator'
+import { convertIcsCalendar, extendByRecurrenceRule, type IcsDateObject, type IcsEvent } from 'ts-ics'
+import type { z } from 'zod'
+import type { PersonDays } from '../../../contract/week'
+import { startOfDay } from '../../../core/house/serviceClock'
+import type { Say } from '../../../words/say'
+import { newToken, readToken } from '../../signIn/secrets'
+import { assertMay, type Caller } from '../../signIn/sessions'
+import type { Clock } from '../../clock'
+import type { Database } from '../../db/database'
+import { listBenches } from '../../db/queries/week/crew'
+import { findHouse, type StoredHouse } from '../../db/queries/house/houses'
+import { findPerson } from '../../db/queries/house/people'
+import { currentPlan, insertCalendarLink, personOfCalendar, revokeCalendarLinks, standingCalendarLinks } from '../../db/queries/week/plans'
+import { Fault, notFound } from '../../faults'
+import { dayOf, setShiftDays } from './crew'
+import { loadReading } from '../fleet/fleet'
+import { standingSessions } from '../fleet/standingSessions'
+
+const MINUTE_MS = 60_000
+/** Honing and checks stand in a calendar this long before their service, minutes (assumed). */
+const ROUND_MINUTES = 15
+
+/** One's own calendar, or anybody's for who manages the house. */
+export function askedPerson(caller: Caller, personId: string | undefined): string {
+  if (!personId) throw notFound('person')
+  if (personId !== caller.person.id) assertMay(caller, 'manage-house')
+  return personId
+}
+
+/** What a person still has to do of the accepted plan as iCalendar (RFC 5545), times in UTC. */
+export async function calendarOf(db: Database, clock: Clock, house: StoredHouse, personId: string, say: Say): Promise<string> {
+  const [person, plan] = [await findPerson(db, house.id, personId), await currentPlan(db, house.id)]
+  if (!person) throw notFound('person')
+  const reading = await loadReading(db, house, clock())
+  const sessions = (await standingSessions(db, plan, reading)).filter((session) => session.personId === personId)
+  const codes = new Map(reading.knives.map(({ id, code }) => [id, code]))
+  const benches = new Map((await listBenches(db, house.id)).map(({ id, name }) => [id, name]))
+  const codesOf = (ids: readonly string[]): string => ids.map((id) => codes.get(id) ?? '').filter(Boolean).sort().join(', ')
+  const calendar = ical({ name: say('calendar.name', { name: person.name, house: house.name }), method: ICalCalendarMethod.PUBLISH, prodId: { company: 'Yorvik', product: 'Week', language: 'EN' }, ttl: 60 * 60 })
+  for (const session of sessions) {
+    calendar.createEvent({
+      id: `session-${session.jobId}@${house.id}`, stamp: new Date(plan?.acceptedAt ?? session.startsAt), sequence: plan?.version ?? 0,
+      start: new Date(session.startsAt), end: new Date(session.endsAt),
+      summary: say('calendar.session', { code: codes.get(session.knifeId) ?? '' }),
+      location: benches.get(session.benchId) ?? '',
+      description: say('calendar.sessionHint'),
+    })
+  }
+  for (const round of plan?.rounds.filter((one) => one.personId === personId) ?? []) {
+    const end = new Date(round.startsAt)
+    calendar.createEvent({
+      id: `round-${personId}-${end.getTime()}@${house.id}`, stamp: new Date(plan?.acceptedAt ?? round.startsAt), sequence: plan?.version ?? 0,
+      start: new Date(end.getTime() - ROUND_MINUTES * MINUTE_MS), end,
+      summary: say(round.check.length > 0 ? 'calendar.roundWithCheck' : 'calendar.round', { service: round.service, hone: round.hone.length, check: round.check.length }),
+      description: [say('calendar.hone', { codes: codesOf(round.hone) }), ...(round.check.length > 0 ? [say('calendar.check', { codes: codesOf(round.check) })] : [])].join('\n'),
+    })
+  }
+  return calendar.toString()
+}
+
+export async function standingLinks(db: Database, caller: Caller, personId: string): Promise<{ standing: number }> {
+  return { standing: await standingCalendarLinks(db, caller.house.id, askedPerson(caller, personId)) }
+}
+
+/** Makes a private calendar address. It is shown once; whoever has it reads this person's calendar and nothing else. */
+export async function makeLink(db: Database, clock: Clock, caller: Caller, personId: string): Promise<{ path: string }> {
+  const whose = askedPerson(caller, personId)
+  if (!(await findPerson(db, caller.house.id, whose))) throw notFound('person')
+  const token = newToken(caller.house.id)
+  await db.transaction(async (client) => {
+    await revokeCalendarLinks(client, caller.house.id, whose, clock())
+    await insertCalendarLink(client, caller.house.id, whose, token.hash)
+  })
+  return { path: `/api/calendar/${token.text}.ics` }
+}
+
+export async function revokeLink(db: Database, clock: Clock, caller: Caller, personId: string): Promise<{ standing: number }> {
+  await revokeCalendarLinks(db, caller.house.id, askedPerson(caller, personId), clock())
+  return await standingLinks(db, caller, personId)
+}
+
+/** The calendar behind a private address. @throws Fault when the address has ended, or never was */
+export async function calendarAt(db: Database, clock: Clock, text: string, say: Say): Promise<string> {
+  const token = readToken(text)
+  const personId = token && (await personOfCalendar(db, token.houseId, token.hash))
+  const house = token && (await findHouse(db, token.houseId))
+  if (!personId || !house) throw notFound('calendar')
+  return await calendarOf(db, clock, house, personId, say)
+}
+
+const READ_AHEAD_DAYS = 60
+const DAY_MS = 86_400_000
+
+/** Every time an event happens between two instants. */
+function happenings(event: IcsEvent, from: Date, to: Date): { start: Date; end: Date }[] {
+  const start = event.start.date
+  const length = (event.end?.date.getTime() ?? start.getTime()) - start.getTime()
+  const starts = event.recurrenceRule
+    ? extendByRecurrenceRule(event.recurrenceRule, { start, end: to, exceptions: event.exceptionDates?.map(({ date }: IcsDateObject) => date) ?? [] })
+    : [start]
+  return starts.filter((one) => one >= from && one < to).map((one) => ({ start: one, end: new Date(one.getTime() + length) }))
+}
+
+/** Reads an iCalendar file of shifts into single days of a person: a dry run, or all of it. */
+export async function readShifts(db: Database, clock: Clock, caller: Caller, personId: string, input: { readonly calendar: string; readonly apply: boolean }): Promise<{ entries: z.infer<typeof PersonDays>; applied: boolean }> {
+  const { zone } = caller.house
+  const from = new Date(startOfDay(clock().getTime(), zone))
+  const to = new Date(from.getTime() + READ_AHEAD_DAYS * DAY_MS)
+  let events: IcsEvent[]
+  try {
+    events = convertIcsCalendar(undefined, input.calendar).events ?? []
+  } catch {
+    throw new Fault('invalid', 'calendar-unreadable')
+  }
+  const clockOf = (at: Date): string => new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(at)
+  const entries = events.filter(({ start }) => start.type !== 'DATE').flatMap((event) => happenings(event, from, to).map(({ start, end }) => ({
+    day: dayOf(start, zone), starts: clockOf(start), ends: clockOf(end), note: (event.summary ?? '').slice(0, 80),
+  }))).filter(({ starts, ends }) => starts !== ends).sort((a, b) => a.day.localeCompare(b.day) || a.starts.localeCompare(b.starts))
+  if (entries.length === 0) throw new Fault('invalid', 'calendar-empty', { days: READ_AHEAD_DAYS })
+  if (input.apply) await setShiftDays(db, clock, caller, personId, { days: [], entries })
+  return { entries, applied: input.apply }
+}

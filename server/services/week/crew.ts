@@ -1,0 +1,113 @@
+import { v4 as newId } from 'uuid'
+import type { z } from 'zod'
+import type { BenchPlace, Crew, PersonDays, PersonShifts, SpecialDay } from '../../../contract/week'
+import { overlappingShifts } from '../../../core/house/rota'
+import { startOfDay } from '../../../core/house/serviceClock'
+import type { Skill } from '../../../core/house/skills'
+import type { Caller } from '../../signIn/sessions'
+import type { Clock } from '../../clock'
+import type { Database, Queryable } from '../../db/database'
+import { deleteSpecialDay, listSpecialDays, replaceShiftDays, replaceShifts, replaceSkills, saveBench, saveSpecialDay } from '../../db/queries/week/crew'
+import { touchHouse } from '../../db/queries/house/houses'
+import { findPerson } from '../../db/queries/house/people'
+import { Fault, notFound } from '../../faults'
+import { loadCrew } from './planProblem'
+import { houseOccurrences, loadContext, specialDays } from '../log/usageContext'
+
+const DAY_MS = 86_400_000
+
+/** Day of the house an instant falls on, YYYY-MM-DD. */
+export const dayOf = (at: Date, zone: string): string =>
+  new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(at)
+
+/** Who is in the house when, and what each may do. */
+export async function crewOf(db: Database, clock: Clock, caller: Caller): Promise<Crew> {
+  const crew = await loadCrew(db, caller.house.id, dayOf(clock(), caller.house.zone))
+  return {
+    shifts: [...crew.shifts], days: [...crew.days], skills: [...crew.skills], benches: [...crew.benches],
+    special: await listSpecialDays(db, caller.house.id),
+    paces: [...crew.paces].map(([personId, pace]) => ({ personId, ...pace })),
+  }
+}
+
+/** One change of the crew, told to open screens; the crew as it is then. */
+async function change(db: Database, clock: Clock, caller: Caller, work: (client: Queryable) => Promise<void>): Promise<Crew> {
+  await db.transaction(async (client) => {
+    await work(client)
+    await touchHouse(client, caller.house.id)
+  })
+  return await crewOf(db, clock, caller)
+}
+
+async function assertPerson(db: Queryable, caller: Caller, personId: string): Promise<string> {
+  const person = await findPerson(db, caller.house.id, personId)
+  if (!person) throw notFound('person')
+  return person.name
+}
+
+/** @throws Fault `shifts-overlap` when two of the shifts want the same person at the same time */
+export async function setShifts(db: Database, clock: Clock, caller: Caller, personId: string, shifts: z.infer<typeof PersonShifts>): Promise<Crew> {
+  return await change(db, clock, caller, async (client) => {
+    const name = await assertPerson(client, caller, personId)
+    const clash = overlappingShifts(shifts)
+    if (clash) throw new Fault('conflict', 'shifts-overlap', { name, weekday: clash[0].weekday, first: `${clash[0].starts}–${clash[0].ends}`, second: `${clash[1].starts}–${clash[1].ends}` })
+    await replaceShifts(client, caller.house.id, personId, shifts.map((shift) => ({ ...shift, id: newId(), personId })))
+  })
+}
+
+/** Puts single days of a person in the pattern's place; days named without times are days off, `days` without entries go back to the pattern. */
+export async function setShiftDays(db: Database, clock: Clock, caller: Caller, personId: string, input: { readonly days: readonly string[]; readonly entries: z.infer<typeof PersonDays> }): Promise<Crew> {
+  return await change(db, clock, caller, async (client) => {
+    const name = await assertPerson(client, caller, personId)
+    const byDay = new Map<string, { weekday: number; starts: string; ends: string }[]>()
+    for (const { day, starts, ends } of input.entries) {
+      if (starts !== null && ends !== null) byDay.set(day, [...(byDay.get(day) ?? []), { weekday: 1, starts, ends }])
+    }
+    for (const [day, own] of byDay) {
+      const clash = overlappingShifts(own)
+      if (clash) throw new Fault('conflict', 'day-shifts-overlap', { name, day })
+    }
+    const days = [...new Set([...input.days, ...input.entries.map(({ day }) => day)])]
+    await replaceShiftDays(client, caller.house.id, personId, days, input.entries.map((entry) => ({ ...entry, id: newId(), personId })))
+  })
+}
+
+/** Signs a person off, by whoever does it, now; skills that were there keep their date. */
+export async function setSkills(db: Database, clock: Clock, caller: Caller, personId: string, skills: readonly Skill[]): Promise<Crew> {
+  return await change(db, clock, caller, async (client) => {
+    await assertPerson(client, caller, personId)
+    await replaceSkills(client, caller.house.id, personId, [...new Set(skills)], caller.person.id, clock())
+  })
+}
+
+export async function setBench(db: Database, clock: Clock, caller: Caller, bench: BenchPlace): Promise<Crew> {
+  try {
+    return await change(db, clock, caller, (client) => saveBench(client, caller.house.id, bench))
+  } catch (error) {
+    if (error instanceof Error && 'constraint' in error && error.constraint === 'benches_name') throw new Fault('conflict', 'duplicate-name', { name: bench.name })
+    throw error
+  }
+}
+
+/**
+ * Makes a day unlike its weekday, or, with null, like it again. Services that have begun happened: wear is
+ * reckoned from them, and they cannot be planned away.
+ *
+ * @throws Fault `day-passed` when that would change a service that has begun
+ */
+export async function setSpecialDay(db: Database, clock: Clock, caller: Caller, day: string, special: SpecialDay | null): Promise<Crew> {
+  const endless = special?.spans.find((span) => span.starts === span.ends)
+  if (endless) throw new Fault('invalid', 'span-empty', { name: endless.name })
+  return await change(db, clock, caller, async (client) => {
+    const now = clock().getTime()
+    const begun = async (): Promise<string> => {
+      const context = { ...(await loadContext(client, caller.house)), special: await specialDays(client, caller.house.id) }
+      const from = startOfDay(Date.parse(`${day}T12:00:00Z`), caller.house.zone)
+      return JSON.stringify(houseOccurrences(context, 'service', from, Math.min(now, from + 2 * DAY_MS)).map(({ startMs, endMs }) => [startMs, endMs]))
+    }
+    const before = await begun()
+    if (special) await saveSpecialDay(client, caller.house.id, special)
+    else await deleteSpecialDay(client, caller.house.id, day)
+    if ((await begun()) !== before) throw new Fault('conflict', 'day-passed')
+  })
+}

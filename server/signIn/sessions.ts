@@ -1,0 +1,89 @@
+import { parseCookie, stringifySetCookie } from 'cookie'
+import type { Request, Response } from 'express'
+import { ROLE_RIGHTS, type PersonRole, type Right } from '../../core/house/rights'
+import type { Device } from '../../contract/house'
+import type { Clock } from '../clock'
+import type { Database } from '../db/database'
+import { deleteSession, findDeviceByToken, findSession, insertSession } from '../db/queries/house/signIn'
+import { toHouse, type StoredHouse } from '../db/queries/house/houses'
+import { Fault } from '../faults'
+import { newToken, readToken } from './secrets'
+
+const SESSION_COOKIE = 'yorvik_session'
+const DEVICE_COOKIE = 'yorvik_device'
+const HOUR_MS = 3_600_000
+const SESSION_MS = { password: 12 * HOUR_MS, pin: 10 * HOUR_MS }
+const DEVICE_MS = 400 * 24 * HOUR_MS
+
+/** Who is asking, as the server believes it. */
+export interface Caller {
+  readonly house: StoredHouse
+  readonly person: { readonly id: string; readonly name: string; readonly role: PersonRole }
+  readonly deviceId: string | null
+  readonly deviceName: string | null
+}
+
+const cookieOf = (header: string | undefined, name: string): string | undefined => parseCookie(header ?? '')[name]
+
+function setCookie(request: Request, response: Response, name: string, value: string, maxAgeMs: number): void {
+  response.append(
+    'Set-Cookie',
+    stringifySetCookie(name, value, {
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: request.secure,
+      path: '/',
+      maxAge: Math.floor(maxAgeMs / 1000),
+    }),
+  )
+}
+
+/** The caller behind a Cookie header, or null when there is no session that still stands. */
+export async function callerOf(db: Database, clock: Clock, cookieHeader: string | undefined): Promise<Caller | null> {
+  const token = readToken(cookieOf(cookieHeader, SESSION_COOKIE))
+  if (!token) return null
+  const session = await findSession(db, token.houseId, token.hash, clock())
+  if (!session) return null
+  return {
+    house: toHouse(session),
+    person: { id: session.person_id, name: session.person_name, role: session.person_role },
+    deviceId: session.device_id,
+    deviceName: session.device_name,
+  }
+}
+
+/** @throws Fault `not-allowed` when the caller's role does not carry the right */
+export function assertMay(caller: Caller, right: Right): void {
+  if (!ROLE_RIGHTS[caller.person.role].includes(right)) throw new Fault('not-allowed', 'not-allowed', { right })
+}
+
+export async function openSession(
+  db: Database,
+  clock: Clock,
+  request: Request,
+  response: Response,
+  who: { readonly houseId: string; readonly personId: string; readonly deviceId: string | null },
+): Promise<void> {
+  const life = who.deviceId === null ? SESSION_MS.password : SESSION_MS.pin
+  const token = newToken(who.houseId)
+  await insertSession(db, { ...who, tokenHash: token.hash, expiresAt: new Date(clock().getTime() + life) })
+  setCookie(request, response, SESSION_COOKIE, token.text, life)
+}
+
+export async function closeSession(db: Database, request: Request, response: Response): Promise<void> {
+  const token = readToken(cookieOf(request.headers.cookie, SESSION_COOKIE))
+  if (token) await deleteSession(db, token.houseId, token.hash)
+  setCookie(request, response, SESSION_COOKIE, '', 0)
+}
+
+export function rememberDevice(request: Request, response: Response, token: string): void {
+  setCookie(request, response, DEVICE_COOKIE, token, DEVICE_MS)
+}
+
+/** The enrolled tablet a request comes from, if any. */
+export async function deviceOf(db: Database, cookieHeader: string | undefined): Promise<(Device & { houseId: string }) | null> {
+  const token = readToken(cookieOf(cookieHeader, DEVICE_COOKIE))
+  if (!token) return null
+  const device = await findDeviceByToken(db, token.houseId, token.hash, 'tablet')
+  return device ? { ...device, houseId: token.houseId } : null
+}

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { endpoints } from '../../contract/endpoints'
+import type { Doorway, SignedIn } from '../../contract/house'
+import { call } from '../api'
+import { refusalText } from '../refusalText'
+import { useSession } from '../stores/session'
+import DoorBlade from './SignInBlade.vue'
+import FirstRun from './FirstRun.vue'
+import PasswordSignIn from './PasswordSignIn.vue'
+import PinSignIn from './PinSignIn.vue'
+
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const doorway = ref<Doorway | null>(null)
+const refusal = ref('')
+const byPassword = ref(false)
+
+async function look(): Promise<void> {
+  try {
+    doorway.value = await call(endpoints.doorway)
+    refusal.value = ''
+  } catch (error) {
+    refusal.value = refusalText(error)
+  }
+}
+onMounted(look)
+
+async function enter(who: SignedIn): Promise<void> {
+  session.enter(who)
+  const back = typeof route.query['back'] === 'string' && route.query['back'].startsWith('/') ? route.query['back'] : '/today'
+  await router.replace(back)
+}
+</script>
+
+<template>
+  <div class="door">
+    <section class="slab">
+      <p class="name">Yorvik</p>
+      <p class="promise">{{ $t('door.promise') }}</p>
+      <DoorBlade />
+    </section>
+    <section class="entry">
+      <p v-if="refusal" class="refusal" role="alert">
+        {{ refusal }} <button class="button quiet" type="button" @click="look">{{ $t('shell.again') }}</button>
+      </p>
+      <template v-if="doorway">
+        <FirstRun v-if="doorway.needsSetup" @entered="enter" />
+        <PinSignIn v-else-if="doorway.device && !byPassword" :device="doorway.device" @entered="enter" @other="byPassword = true" />
+        <PasswordSignIn v-else :demo="doorway.demo" :back="Boolean(doorway.device)" @entered="enter" @other="byPassword = false" />
+      </template>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.door {
+  display: grid;
+  grid-template-columns: minmax(320px, 46%) 1fr;
+  min-height: 100vh;
+}
+.slab {
+  background: var(--slate);
+  color: var(--on-slate);
+  padding: 12vh 48px 40px;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  overflow: hidden;
+}
+.name {
+  font-size: 2.6rem;
+  font-weight: 700;
+}
+.promise {
+  font-size: 1.25rem;
+  max-width: 26em;
+  color: var(--on-slate-soft);
+}
+.entry {
+  padding: 12vh clamp(20px, 6vw, 90px) 40px;
+  max-width: 640px;
+}
+@media (max-width: 860px) {
+  .door {
+    grid-template-columns: 1fr;
+    align-content: start;
+  }
+  .slab {
+    padding: 24px 20px 12px;
+  }
+  .entry {
+    padding-top: 28px;
+  }
+}
+</style>
