@@ -6,9 +6,10 @@ import type { SessionAction, SessionPlan } from '../core/session/session'
 import { GRINDS, KNIFE_TYPES } from '../core/knife/knifeTypes'
 import { SavedJob, WorkshopResult } from './workshop'
 import { ActionName, Id, Instant, KnifeRoleName, Measure, Name, Text, ZoneName } from './scalars'
+import { MINUTE_MS } from '../core/time'
 
 export const GearKindName = z.enum(GEAR_KINDS)
-const Grit = z.number().min(0.1).max(60_000)
+const Grit = z.number().min(0.1).max(MINUTE_MS)
 
 /** A stone, rod, strop or plate of the house. */
 export const Gear = z.object({

@@ -2,13 +2,13 @@ import { describe, expect, it } from 'vitest'
 import { occurrences, type WeeklySpan } from '../core/house/serviceClock'
 import { liveThrough, type Life } from './life'
 import { chance } from '../core/statistics/random'
+import { DAY_MS } from '../core/time'
 
-const DAY = 86_400_000
 const now = Date.UTC(2026, 10, 24, 14, 42)
 const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ id: String(weekday), weekday, name: 'dinner', starts: '18:00', ends: '22:00' }))
 const life = (seed: number, more: Partial<Life> = {}): Life => ({
   nature: { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }, limitGf: 350, board: 'soft-plastic', product: 'mixed', hoursPerService: 3,
-  trueWear: 1, services: occurrences(week, 'UTC', now - 70 * DAY, now + DAY), nowMs: now, holderId: 'ilse',
+  trueWear: 1, services: occurrences(week, 'UTC', now - 70 * DAY_MS, now + DAY_MS), nowMs: now, holderId: 'ilse',
   hands: [{ personId: 'oda', leavesGf: { heel: 0, belly: 0, tip: 0 } }],
   habits: { honesBefore: 0.8, daysBetweenChecks: 4, laddersInstead: 0, sharpensOver: 1, untendedFromMs: now }, chance: chance(seed), ...more,
 })
@@ -30,8 +30,8 @@ describe('a made-up life', () => {
   })
 
   it('leaves alone what nobody tends', () => {
-    const left = liveThrough(life(7, { habits: { ...life(7).habits, untendedFromMs: now - 20 * DAY } }))
-    expect(left.filter((event) => event.kind === 'checked' && event.atMs > now - 20 * DAY)).toEqual([])
+    const left = liveThrough(life(7, { habits: { ...life(7).habits, untendedFromMs: now - 20 * DAY_MS } }))
+    expect(left.filter((event) => event.kind === 'checked' && event.atMs > now - 20 * DAY_MS)).toEqual([])
     expect(liveThrough(life(7, { holderId: null })).some((event) => event.kind === 'honed')).toBe(false)
   })
 })

@@ -9,6 +9,7 @@ import { ZONES, type Zone } from '../core/edge/model/zones'
 import type { Occurrence } from '../core/house/serviceClock'
 import { BOARD_FACTOR, PRODUCT_FACTOR, type Board, type Product } from '../core/house/stations'
 import type { Chance } from '../core/statistics/random'
+import { MINUTE_MS } from '../core/time'
 
 /** Something that happened in a made-up life, before it has an id. */
 export type LifeEvent = {
@@ -47,8 +48,7 @@ export interface Life {
 type TrueEdge = Wear & { readonly freshForceGf: number }
 type TrueZones = Record<Zone, TrueEdge>
 
-const MINUTE = 60_000
-const DAY = 24 * 60 * MINUTE
+const DAY = 24 * 60 * MINUTE_MS
 const READING_NOISE = 0.1
 const FINISHES = [4, 4, 11.5, 2] as const
 
@@ -82,7 +82,7 @@ export function liveThrough(life: Life): LifeEvent[] {
   let zones = fresh(life.hands[0], 6.7)
   let nextCheckMs = (life.services[0]?.startMs ?? nowMs) + chance.between(0, habits.daysBetweenChecks) * DAY
   for (const service of life.services) {
-    const quietMs = service.startMs - chance.between(70, 150) * MINUTE
+    const quietMs = service.startMs - chance.between(70, 150) * MINUTE_MS
     if (quietMs >= nextCheckMs && quietMs < Math.min(nowMs, habits.untendedFromMs)) {
       const checked = readings(zones, life)
       const by = life.holderId ?? life.hands[0].personId
@@ -92,15 +92,15 @@ export function liveThrough(life: Life): LifeEvent[] {
         const hand = chance.pick(life.hands)
         const finishMicron = chance.pick(FINISHES)
         const minutes = Math.round(chance.between(9, 26))
-        const doneMs = Math.min(quietMs + (minutes + 4) * MINUTE, nowMs - MINUTE)
+        const doneMs = Math.min(quietMs + (minutes + 4) * MINUTE_MS, nowMs - MINUTE_MS)
         zones = fresh(hand, finishMicron)
         events.push(
           { kind: 'sharpened', atMs: doneMs, personId: hand.personId, payload: { startGrit: minutes > 16 ? 320 : 1000, finishMicron, minutes } },
-          { kind: 'checked', atMs: doneMs + 2 * MINUTE, personId: hand.personId, payload: readings(zones, { ...life, habits: { ...habits, laddersInstead: 0 } }) },
+          { kind: 'checked', atMs: doneMs + 2 * MINUTE_MS, personId: hand.personId, payload: readings(zones, { ...life, habits: { ...habits, laddersInstead: 0 } }) },
         )
       }
     }
-    const honeMs = service.startMs - chance.between(8, 40) * MINUTE
+    const honeMs = service.startMs - chance.between(8, 40) * MINUTE_MS
     if (life.holderId && honeMs < nowMs && chance.happens(habits.honesBefore)) {
       const { efficiency, abradedUm2 } = honeEffect({ tool, hrc: nature.hrc })
       const strokesPerSide = honeStrokes(zones.belly.roll)

@@ -8,6 +8,7 @@ import { loadCrew } from '../server/services/week/planProblem'
 import { newDatabase } from '../server/testing/harness'
 import { KNIVES, PEOPLE } from './house'
 import { loadSampleHouse, SAMPLE_HOUSE_ID } from './load'
+import { DAY_MS, HOUR_MS } from '../core/time'
 
 const NOW = new Date('2026-11-24T14:42:00Z')
 let fleet: Fleet
@@ -41,9 +42,9 @@ describe('Hallow Quay', () => {
     expect(fleet.knives).toHaveLength(KNIVES.length)
     expect(fleet.people).toHaveLength(PEOPLE.length)
     expect(log.n).toBeGreaterThan(4000)
-    expect(NOW.getTime() - log.first.getTime()).toBe(70 * 86_400_000)
+    expect(NOW.getTime() - log.first.getTime()).toBe(70 * DAY_MS)
     expect(log.last.getTime()).toBeLessThanOrEqual(NOW.getTime())
-    expect(NOW.getTime() - log.last.getTime()).toBeLessThan(12 * 3_600_000)
+    expect(NOW.getTime() - log.last.getTime()).toBeLessThan(12 * HOUR_MS)
   })
 
   it('has a knife past honing, one chipped, one to thin, one worn out, one in quarantine and one never read', () => {

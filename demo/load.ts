@@ -27,13 +27,13 @@ import { liveThrough, type Hand, type LifeEvent } from './life'
 import { chance } from '../core/statistics/random'
 import { recordSessions } from './sessions'
 import { lastChapter, UNTENDED_MS } from './stories'
+import { DAY_MS } from '../core/time'
 
 const SPACE = '0b9e9a58-3c43-4f0e-8f6b-7a6f1e0f7d11'
 const SEED = 20_26
 const WEEKS = 10
 /** The knife nobody has read came this long ago. */
 const NEWCOMER_DAYS = 6
-const DAY_MS = 86_400_000
 const id = (...parts: readonly (string | number)[]): string => idFrom(parts.join('/'), SPACE)
 
 export const SAMPLE_HOUSE_ID = id('house')

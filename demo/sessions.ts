@@ -4,7 +4,7 @@ import type { EventPayloads } from '../core/edge/model/events'
 import { defaultRules } from '../core/edge/verdict/verdict'
 import { ZONES } from '../core/edge/model/zones'
 import { minutesToBurr, sessionState, type SessionStep } from '../core/session/session'
-import { knownBlade, presentBlade } from '../core/knife/blade'
+import { knownBlade } from '../core/knife/blade'
 import type { Queryable } from '../server/db/database'
 import { endSession, insertActions, insertBurrTime, insertSession } from '../server/db/queries/bench/sessions'
 import { asKnifeEvent, type EventWrite } from '../server/db/queries/log/events'
@@ -14,11 +14,11 @@ import { loadBench, usualSession } from '../server/services/shelf/layOutSession'
 import { foldKnife } from '../server/services/log/knifeState'
 import type { HouseContext } from '../server/services/log/usageContext'
 import { chance, type Chance } from '../core/statistics/random'
+import { presentBlade } from '../core/edge/log/presentBlade'
+import { MINUTE_MS, DAY_MS } from '../core/time'
 
 const SPACE = 'a2f0a0f1-3f0e-4c55-9c0c-5a3b1f6f1c52'
 const SEED = 7_11
-const MINUTE_MS = 60_000
-const DAY_MS = 24 * 60 * MINUTE_MS
 /** Sharpenings of the last so many days were led by the bench and can be read again. */
 const KEPT_DAYS = 21
 /** A check so near to a sharpening was its first look, or its last test. */

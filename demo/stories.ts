@@ -1,10 +1,9 @@
 import { NO_DEFECTS } from '../core/edge/model/events'
 import type { LifeEvent } from './life'
 import type { Story } from './house'
+import { HOUR_MS, MINUTE_MS } from '../core/time'
 
-const MINUTE = 60_000
-const HOUR = 60 * MINUTE
-const DAY = 24 * HOUR
+const DAY = 24 * HOUR_MS
 
 interface Telling {
   readonly nowMs: number
@@ -45,15 +44,15 @@ export function lastChapter(story: Story, { nowMs, holderId, chefId, limitGf }: 
   switch (story) {
     case 'past-honing':
       return [
-        { kind: 'honed', atMs: at(26 * HOUR), personId: holderId, payload: { tool: 'smooth-steel', strokesPerSide: 10, cameBack: 'not' } },
-        check(26 * HOUR - 5 * MINUTE, 301, 372, 412),
-        check(95 * MINUTE, 312, 381, 418),
+        { kind: 'honed', atMs: at(26 * HOUR_MS), personId: holderId, payload: { tool: 'smooth-steel', strokesPerSide: 10, cameBack: 'not' } },
+        check(26 * HOUR_MS - 5 * MINUTE_MS, 301, 372, 412),
+        check(95 * MINUTE_MS, 312, 381, 418),
       ]
     case 'chip':
       return [
         {
           kind: 'checked',
-          atMs: at(20 * HOUR),
+          atMs: at(20 * HOUR_MS),
           personId: holderId,
           payload: {
             readings: [{ zone: 'belly', forcesGf: [232] }],
@@ -64,20 +63,20 @@ export function lastChapter(story: Story, { nowMs, holderId, chefId, limitGf }: 
       ]
     case 'quarantine':
       return [
-        { kind: 'checked', atMs: at(44 * HOUR), personId: holderId, payload: { readings: [], ladder: [], defects: { ...NO_DEFECTS, tipGone: true } } },
-        { kind: 'quarantined', atMs: at(44 * HOUR - 3 * MINUTE), personId: holderId, payload: { reason: 'Tip gone' } },
+        { kind: 'checked', atMs: at(44 * HOUR_MS), personId: holderId, payload: { readings: [], ladder: [], defects: { ...NO_DEFECTS, tipGone: true } } },
+        { kind: 'quarantined', atMs: at(44 * HOUR_MS - 3 * MINUTE_MS), personId: holderId, payload: { reason: 'Tip gone' } },
       ]
     case 'retired':
       return [{ kind: 'retired', atMs: at(9 * DAY), personId: chefId, payload: { reason: 'Too narrow to break a side of beef' } }]
     case 'straddles':
-      return [check(4 * DAY + 6 * HOUR, limitGf * 0.7, limitGf * 0.86, limitGf * 0.78)]
+      return [check(4 * DAY + 6 * HOUR_MS, limitGf * 0.7, limitGf * 0.86, limitGf * 0.78)]
     case 'overdue-thinning':
       return [{ kind: 'measured', atMs: at(5 * DAY), personId: holderId, payload: { bteMm: 0.52 } }]
     case 'worn-out':
       return [
-        { kind: 'sharpened', atMs: at(27 * HOUR), personId: holderId, payload: { startGrit: 1000, finishMicron: 4, minutes: 12 } },
-        check(27 * HOUR - 3 * MINUTE, limitGf * 0.58, limitGf * 0.58, limitGf * 0.6),
-        { kind: 'measured', atMs: at(27 * HOUR - 6 * MINUTE), personId: holderId, payload: { heelHeightMm: 26.5 } },
+        { kind: 'sharpened', atMs: at(27 * HOUR_MS), personId: holderId, payload: { startGrit: 1000, finishMicron: 4, minutes: 12 } },
+        check(27 * HOUR_MS - 3 * MINUTE_MS, limitGf * 0.58, limitGf * 0.58, limitGf * 0.6),
+        { kind: 'measured', atMs: at(27 * HOUR_MS - 6 * MINUTE_MS), personId: holderId, payload: { heelHeightMm: 26.5 } },
       ]
     case 'never-read':
     case 'nobody':

@@ -11,9 +11,9 @@ import { exactModel, placementsOf, startOf } from '../core/plan/exact'
 import { planCost } from '../core/plan/objective'
 import type { Placement, PlanProblem } from '../core/plan/problem'
 import { searchPlan } from '../core/plan/search'
-import { seededRandom } from '../core/plan/seeded'
 import { solveExact } from '../core/plan/solveExact'
 import { syntheticWeek, type WeekSize } from '../synthetic/weeks'
+import { seededRandom } from '../core/statistics/random'
 
 type Note = (what: string, measured: string, limit?: string) => void
 

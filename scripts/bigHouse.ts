@@ -19,12 +19,12 @@ import { insertSpans } from '../server/db/queries/week/weeklySpans'
 import { foldKnife } from '../server/services/log/knifeState'
 import { describeKnife } from '../server/services/fleet/knives'
 import { loadContext } from '../server/services/log/usageContext'
+import { DAY_MS } from '../core/time'
 
 export const BIG_SIGN_IN = { signInName: 'bench', password: 'one long afternoon' } as const
 const KNIVES = 150
 const PEOPLE = 30
 const STATIONS = 10
-const DAY_MS = 86_400_000
 const YEARS_MS = 3 * 365 * DAY_MS
 const BATCH = 4000
 const SPACE = '9f0c2d34-58f1-4f0c-8a1e-6b3a0d9b7c55'

@@ -31,6 +31,7 @@ import { houseRoutes } from './routes/house'
 import { learningRoutes } from './routes/log'
 import { weekRoutes } from './routes/week'
 import type { DemoSignIn } from './services/house/signIn'
+import { HOUR_MS, MINUTE_MS } from '../core/time'
 
 export interface AppOptions {
   readonly databaseUrl: string
@@ -51,7 +52,7 @@ export interface RunningApp {
 
 const JSON_LIMIT = '300kb'
 const FILE_LIMIT = '5mb'
-const SWEEP_MS = 3_600_000
+const SWEEP_MS = HOUR_MS
 
 /** What the build writes where each page's own nonce belongs. */
 const NONCE_PLACE = 'YORVIK_NONCE'
@@ -131,7 +132,7 @@ export function makeApp(options: AppOptions): RunningApp {
   app.post(
     ['/api/session', '/api/session/pin', '/api/first-run'],
     rateLimit({
-      windowMs: 60_000,
+      windowMs: MINUTE_MS,
       limit: doorRequestsPerMinute,
       standardHeaders: 'draft-8',
       legacyHeaders: false,

@@ -10,10 +10,9 @@ import { occurrences, type WeeklySpan } from '../core/house/serviceClock'
 import { STEELS } from '../core/knife/steels'
 import { chance, type Chance } from '../core/statistics/random'
 import { trueForce, trueHone, trueUse, worstTrueForce, type TrueEdge, type TrueKnife, type WearLaw } from './trueEdge'
+import { HOUR_MS, DAY_MS } from '../core/time'
 
 export const START_MS = Date.UTC(2026, 0, 5)
-const HOUR_MS = 3_600_000
-const DAY_MS = 24 * HOUR_MS
 export const HOURS_PER_SERVICE = 2
 const DAYS = 160
 const WEEK: readonly WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [

@@ -1,6 +1,7 @@
 import { chance } from '../core/statistics/random'
 import type { Skill } from '../core/house/skills'
-import { EVEN_WEIGHTS, MINUTE_MS, type JobWay, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone, type PlanWindow } from '../core/plan/problem'
+import { EVEN_WEIGHTS, type JobWay, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone, type PlanWindow } from '../core/plan/problem'
+import { DAY_MS, MINUTE_MS } from '../core/time'
 
 /** The size of an invented house and the days to plan. */
 export interface WeekSize {
@@ -14,7 +15,6 @@ export interface WeekSize {
 }
 
 const START_MS = Date.UTC(2026, 10, 23)
-const DAY_MS = 24 * 60 * MINUTE_MS
 /** Windows open at three in the afternoon; dinner follows. */
 const OPENS_MS = 15 * 60 * MINUTE_MS
 const LUNCH_MS = 12 * 60 * MINUTE_MS

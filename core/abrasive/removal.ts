@@ -1,4 +1,4 @@
-import { assertPositive } from '../measure'
+import { assertPositive, radians } from '../measure'
 
 /** mm³ a minute on #1000 at 10 N in ordinary steel (assumed; a house's own log replaces it). */
 const REFERENCE_RATE_MM3_PER_MIN = 1.2
@@ -35,3 +35,7 @@ export function removalRate(input: {
     REFERENCE_RATE_MM3_PER_MIN * (input.micron / REFERENCE_MICRON) * (input.newtons / REFERENCE_NEWTONS)
   return input.hrc > HARD_STEEL_HRC && !input.diamond ? rate / HARD_STEEL_SLOWDOWN : rate
 }
+
+/** Height that disappears when an apex of a given blunt width is ground to a point again, µm. */
+export const recessionToApexUm = (bluntUm: number, dps: number): number =>
+  bluntUm / (2 * Math.tan(radians(dps))) + BURR_ALLOWANCE_UM

@@ -1,4 +1,5 @@
 import { occurrences, startOfDay, type Occurrence, type WeeklySpan } from './serviceClock'
+import { DAY_MS } from '../time'
 
 /** A shift of the weekly pattern, in the house's wall time; weekday 1 is Monday. */
 export interface Shift {
@@ -38,7 +39,6 @@ function dayOf(atMs: number, zone: string): string {
   calendars.set(zone, calendar)
   return calendar.format(atMs)
 }
-const DAY_MS = 86_400_000
 
 /** A span of one calendar day, as the only week of a weekly span. */
 const onOneDay = (span: Omit<WeeklySpan, 'weekday'>, day: string, zone: string): WeeklySpan => {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { occurrences, occurrencesOfDay, startOfDay, type WeeklySpan } from './serviceClock'
+import { HOUR_MS } from '../time'
 
 const span = (weekday: number, starts: string, ends: string, more: Partial<WeeklySpan> = {}): WeeklySpan => ({ id: `${weekday} ${starts}`, weekday, name: 'service', starts, ends, ...more })
 const at = (text: string): number => new Date(text).getTime()
@@ -18,8 +19,8 @@ describe('services on the house’s own clock', () => {
     const night = [span(7, '00:30', '04:30')]
     const [short] = occurrences(night, 'Europe/Paris', at('2026-03-28T12:00:00Z'), at('2026-03-29T12:00:00Z'))
     const [usual] = occurrences(night, 'Europe/Paris', at('2026-03-21T12:00:00Z'), at('2026-03-22T12:00:00Z'))
-    expect((usual?.endMs ?? 0) - (usual?.startMs ?? 0)).toBe(4 * 3_600_000)
-    expect((short?.endMs ?? 0) - (short?.startMs ?? 0)).toBe(3 * 3_600_000)
+    expect((usual?.endMs ?? 0) - (usual?.startMs ?? 0)).toBe(4 * HOUR_MS)
+    expect((short?.endMs ?? 0) - (short?.startMs ?? 0)).toBe(3 * HOUR_MS)
   })
 
   it('may run past midnight', () => {

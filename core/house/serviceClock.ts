@@ -1,4 +1,5 @@
 import { TZDate, tzOffset } from '@date-fns/tz'
+import { MINUTE_MS, DAY_MS } from '../time'
 
 /** A weekly span in the house's own wall time; weekday 1 is Monday (ISO 8601), times are HH:MM. */
 export interface WeeklySpan {
@@ -20,9 +21,7 @@ export interface Occurrence {
   readonly endMs: number
 }
 
-const DAY_MS = 86_400_000
 
-const MINUTE_MS = 60_000
 
 /** A calendar day: midnight UTC of its date stands for the date itself. */
 type DateMs = number

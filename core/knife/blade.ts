@@ -1,9 +1,8 @@
 import type { BladeNature } from './bladeSpec'
-import type { SteelLeft } from '../edge/log/steelLeft'
 import { minimumHeightMm } from './limits'
-import type { BladeGeometry } from '../edge/verdict/cost'
 import { knifeDefaults, meanDps, type KnifeRole, type KnifeType } from './knifeTypes'
 import { steelByEn } from './steels'
+import type { BladeGeometry } from './bladeGeometry'
 
 /** A knife as somebody described it; null where nobody has measured. */
 export interface DescribedBlade {
@@ -85,17 +84,5 @@ export function knownBlade(knife: DescribedBlade): KnownBlade {
       hrc: measures.hrc,
       minimumHeightMm: minimumHeightMm(knife.type),
     },
-  }
-}
-
-/** The blade as it is by now: what sessions took and calipers found since it joined. */
-export function presentBlade(blade: KnownBlade, steel: SteelLeft): KnownBlade {
-  const now = { heelHeightMm: steel.heightMm.mean, bteMm: steel.bteMm.mean, spineMm: steel.spineMm }
-  const found: Partial<Record<Measurable, boolean>> = { heelHeightMm: steel.measured.height, bteMm: steel.measured.bte, spineMm: steel.measured.spine }
-  return {
-    ...blade,
-    measures: { ...blade.measures, ...now },
-    assumed: blade.assumed.filter((field) => !found[field]),
-    geometry: { ...blade.geometry, ...now },
   }
 }

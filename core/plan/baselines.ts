@@ -2,6 +2,7 @@ import { everySession, withSeconds } from './secondSessions'
 import { indexPlan, isLimit, layWindow, type PlanIndex } from './layout'
 import { planTotals, type PlanTotals } from './objective'
 import { mayCome, type Placement, type PlanJob, type PlanProblem } from './problem'
+import { DAY_MS } from '../time'
 
 /** Puts a job into a window with the first bench and hands that have room, as people do it without a plan. */
 function firstRoom(index: PlanIndex, job: PlanJob, windowId: string, here: readonly Placement[]): Placement | null {
@@ -37,7 +38,6 @@ function fill(problem: PlanProblem, rank: (job: PlanJob, window: number) => numb
   return placements
 }
 
-const DAY_MS = 86_400_000
 
 /** What kitchens do now, first: every knife goes to the stone every so many weeks, needed or not. */
 export function everyWeeks(problem: PlanProblem, weeks: number): Placement[] {

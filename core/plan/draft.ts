@@ -1,6 +1,7 @@
 import { placementCost, WORTH } from './objective'
 import { pieceOf, piecesFit, type Piece, type PlanIndex } from './layout'
-import { MINUTE_MS, mayCome, samePlace, wayMinutes, type Placement, type PlanJob } from './problem'
+import { mayCome, samePlace, wayMinutes, type Placement, type PlanJob } from './problem'
+import { MINUTE_MS } from '../time'
 
 /** Somewhere a job could go, and what that costs by itself. */
 export interface Option {

@@ -1,6 +1,7 @@
 import { fairShares, WORTH } from './objective'
 import { Builder, placingColumns, type Chosen, type Entry, type ExactModel } from './placingColumns'
-import { MINUTE_MS, samePlace, wayMinutes, type JobWay, type Placement, type PlanProblem, type PlanWindow } from './problem'
+import { samePlace, wayMinutes, type JobWay, type Placement, type PlanProblem, type PlanWindow } from './problem'
+import { MINUTE_MS } from '../time'
 
 export type { Column, ExactModel, LinearModel, Row } from './placingColumns'
 

@@ -1,6 +1,7 @@
 import { leavingCost, placementCost } from './objective'
 import { indexPlan, isLimit, layWindow, type LayoutLimit } from './layout'
-import { MINUTE_MS, mayCome, wayMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem } from './problem'
+import { mayCome, wayMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem } from './problem'
+import { MINUTE_MS } from '../time'
 
 /** Why a job is where it is, or what stopped it: codes with values, for the catalogue to phrase. */
 export interface PlanReason {

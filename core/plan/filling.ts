@@ -1,5 +1,6 @@
 import type { PlanIndex, Piece } from './pieces'
-import { MINUTE_MS, type Placement, type PlanProblem, type PlanStone, type PlanWindow } from './problem'
+import { type Placement, type PlanProblem, type PlanStone, type PlanWindow } from './problem'
+import { MINUTE_MS } from '../time'
 
 /** Something a stone does at a time: lying under water, being flattened, or being worked on. */
 export interface StoneSpan {

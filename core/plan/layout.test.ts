@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { syntheticWeek } from '../../synthetic/weeks'
 import { layInOrder, readyMs, type LaidSession } from './filling'
 import { indexPlan, isLimit, layPlan, layWindow, piecesFit, pieceOf, type Piece } from './layout'
-import { EVEN_WEIGHTS, MINUTE_MS, type JobWay, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone } from './problem'
+import { EVEN_WEIGHTS, type JobWay, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone } from './problem'
+import { MINUTE_MS } from '../time'
 
 const OPENS = 15 * 60 * MINUTE_MS
 const stone = (id: string, micron: number, more: Partial<PlanStone> = {}): PlanStone => ({ id, name: id, micron, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 99, ...more })

@@ -1,6 +1,7 @@
 import { layInOrder, readyMs, soonestFirst, type LaidSession, type LayoutLimit, type WindowLayout } from './filling'
 import { pieceOf, type Piece, type PlanIndex } from './pieces'
-import { MINUTE_MS, type Placement, type PlanWindow } from './problem'
+import { type Placement, type PlanWindow } from './problem'
+import { MINUTE_MS } from '../time'
 
 export type { LaidSession, LayoutLimit, StoneSpan, WindowLayout } from './filling'
 export { indexPlan, pieceOf, type Piece, type PlanIndex } from './pieces'

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { fairShares, leavingCost, placedMinutes, placementCost, planCost, planTotals, WORTH } from './objective'
-import { EVEN_WEIGHTS, MINUTE_MS, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWeights } from './problem'
+import { EVEN_WEIGHTS, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWeights } from './problem'
+import { HOUR_MS } from '../time'
 
-const HOUR = 60 * MINUTE_MS
-const window = (id: string, at: number): PlanProblem['windows'][number] => ({ id, name: 'afternoon', startMs: at * 24 * HOUR, endMs: at * 24 * HOUR + 2 * HOUR, soakFromMs: at * 24 * HOUR, overlapsService: false })
-const there = (...windows: readonly string[]): PlanPerson['present'] => Object.fromEntries(windows.map((id) => [id, { fromMs: Number(id.slice(1)) * 24 * HOUR, toMs: Number(id.slice(1)) * 24 * HOUR + 2 * HOUR }]))
+const window = (id: string, at: number): PlanProblem['windows'][number] => ({ id, name: 'afternoon', startMs: at * 24 * HOUR_MS, endMs: at * 24 * HOUR_MS + 2 * HOUR_MS, soakFromMs: at * 24 * HOUR_MS, overlapsService: false })
+const there = (...windows: readonly string[]): PlanPerson['present'] => Object.fromEntries(windows.map((id) => [id, { fromMs: Number(id.slice(1)) * 24 * HOUR_MS, toMs: Number(id.slice(1)) * 24 * HOUR_MS + 2 * HOUR_MS }]))
 const job = (id: string, more: Partial<PlanJob> = {}): PlanJob => ({
   id, knifeId: id, kind: 'stone', skill: 'full', ways: [{ benchId: 'b', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }],
   dullHours: [0.5, 2], dullHoursLeft: 6, chanceAt: [0.2, 0.8], wastedUm: [40, 10], dueShare: 0.5, wanted: true, dullBy: null, daysSinceStone: 20, lastHands: null, group: id, mayBeAway: 1, next: null, follows: null, ...more,

@@ -1,4 +1,5 @@
-import { MINUTE_MS, wayMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWindow } from './problem'
+import { wayMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWindow } from './problem'
+import { MINUTE_MS } from '../time'
 
 /** A session that could be in a window, everything about it looked up: searching lays windows out a hundred thousand times. */
 export interface Piece {

@@ -1,6 +1,7 @@
 import { secondSession } from './secondSessions'
 import { leavingCost, leavingSecond, placementCost, WORTH } from './objective'
-import { MINUTE_MS, mayCome, samePlace, wayMinutes, type JobWay, type PlanJob, type PlanProblem } from './problem'
+import { mayCome, samePlace, wayMinutes, type JobWay, type PlanJob, type PlanProblem } from './problem'
+import { MINUTE_MS } from '../time'
 
 /** A column of a linear model. */
 export interface Column {

@@ -8,9 +8,10 @@ import { everySession, isSecond, knifeOfJob, secondOf, secondSession, withSecond
 import { exactModel, placementsOf, type LinearModel, type Row } from './exact'
 import { indexPlan, isLimit, layPlan, layWindow } from './layout'
 import { planCost } from './objective'
-import { mayCome, MINUTE_MS, type Placement, type PlanJob, type PlanProblem } from './problem'
+import { mayCome, type Placement, type PlanJob, type PlanProblem } from './problem'
 import { searchPlan } from './search'
 import { solveExact } from './solveExact'
+import { MINUTE_MS } from '../time'
 
 let highs: Highs
 beforeAll(async () => { highs = await loadHighs() })

@@ -131,7 +131,6 @@ export interface PlanProblem {
   readonly locks: readonly Placement[]
 }
 
-export const MINUTE_MS = 60_000
 
 /** Whether a job can be in a window, by its number: a knife's second session only after its first. */
 export const mayCome = (job: PlanJob, window: number): boolean => job.follows === null || window > job.follows.window

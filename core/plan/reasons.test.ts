@@ -4,9 +4,10 @@ import { compare, everyWeeks, worstFirst } from './baselines'
 import { breaksOf, leavingReason, placementReasons } from './explain'
 import { jobOf, type KnifeAhead } from './jobs'
 import { planCost, planTotals } from './objective'
-import { EVEN_WEIGHTS, MINUTE_MS, type PlanPerson, type PlanProblem, type PlanWindow } from './problem'
+import { EVEN_WEIGHTS, type PlanPerson, type PlanProblem, type PlanWindow } from './problem'
 import { dullByService } from './risk'
 import { shiftRounds } from './rounds'
+import { MINUTE_MS } from '../time'
 
 const DAY = 24 * 60 * MINUTE_MS
 const START = Date.UTC(2026, 2, 9, 15)

@@ -1,5 +1,6 @@
 import type { Presence } from '../house/rota'
 import { isPresent } from '../house/rota'
+import { DAY_MS } from '../time'
 
 /** A knife that is honed before services, and now and then checked. */
 export interface RoundKnife {
@@ -36,7 +37,6 @@ export interface UnheldKnife {
 const CHECKS_A_SHIFT = 3
 /** A knife unread for so long is read again (assumed; readings every few days teach most). */
 const DAYS_BETWEEN_CHECKS = 4
-const DAY_MS = 86_400_000
 
 /**
  * Honing before each service by whoever holds the knife then: its holder, or, when they are off, somebody

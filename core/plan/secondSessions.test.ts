@@ -3,16 +3,16 @@ import { isSecond, knifeOfJob, renumbered, secondOf, secondSession, soundPlaceme
 import { sessionsLeft } from './changes'
 import { breaksOf, leavingReason, placementReasons } from './explain'
 import { leavingCost, leavingSecond, planCost, planTotals } from './objective'
-import { EVEN_WEIGHTS, MINUTE_MS, type NextSession, type Placement, type PlanJob, type PlanProblem } from './problem'
+import { EVEN_WEIGHTS, type NextSession, type Placement, type PlanJob, type PlanProblem } from './problem'
 import { chancesWith, dullByService } from './risk'
 import { searchPlan } from './search'
-import { seededRandom } from './seeded'
+import { seededRandom } from '../statistics/random'
+import { HOUR_MS } from '../time'
 
-const HOUR = 60 * MINUTE_MS
-const DAY = 24 * HOUR
+const DAY = 24 * HOUR_MS
 /** Windows from three to five in the afternoon, a dinner of two hours' work after each. */
-const window = (day: number): PlanProblem['windows'][number] => ({ id: `w${day}`, name: 'afternoon', startMs: day * DAY + 15 * HOUR, endMs: day * DAY + 17 * HOUR, soakFromMs: day * DAY + 15 * HOUR, overlapsService: false })
-const DINNERS = [0, 1, 2, 3].map((day) => ({ name: 'dinner', startMs: day * DAY + 18 * HOUR, hours: 2 }))
+const window = (day: number): PlanProblem['windows'][number] => ({ id: `w${day}`, name: 'afternoon', startMs: day * DAY + 15 * HOUR_MS, endMs: day * DAY + 17 * HOUR_MS, soakFromMs: day * DAY + 15 * HOUR_MS, overlapsService: false })
+const DINNERS = [0, 1, 2, 3].map((day) => ({ name: 'dinner', startMs: day * DAY + 18 * HOUR_MS, hours: 2 }))
 const way = { benchId: 'b', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }
 /** An edge that is keen for a dinner, doubtful at the second and dull at the third. */
 const NEXT: NextSession = { skill: 'full', ways: [way], services: DINNERS, freshChances: [0, 0.4, 1], steelUm: 50 }
@@ -129,7 +129,7 @@ describe('a plan with second sessions', () => {
 })
 
 describe('what of a plan is still to be done', () => {
-  const session = (knifeId: string, day: number): { knifeId: string; startsAt: string } => ({ knifeId, startsAt: new Date(day * DAY + 15 * HOUR).toISOString() })
+  const session = (knifeId: string, day: number): { knifeId: string; startsAt: string } => ({ knifeId, startsAt: new Date(day * DAY + 15 * HOUR_MS).toISOString() })
   const plan = [session('k', 0), session('x', 0), session('k', 2)]
   const wanting = new Set<string>()
   const left = (sharpened: Record<string, number>): { knifeId: string; startsAt: string }[] => sessionsLeft(plan, 0, new Map(Object.entries(sharpened)), ({ knifeId }) => wanting.has(knifeId))
@@ -141,18 +141,18 @@ describe('what of a plan is still to be done', () => {
 
   it('is the rest for one that was, in its window, ahead of it or after it', () => {
     const rest = [session('x', 0), session('k', 2)]
-    expect(left({ k: 15.5 * HOUR })).toEqual(rest)
-    expect(left({ k: HOUR })).toEqual(rest)
+    expect(left({ k: 15.5 * HOUR_MS })).toEqual(rest)
+    expect(left({ k: HOUR_MS })).toEqual(rest)
     expect(left({ k: DAY })).toEqual(rest)
   })
 
   it('is all of it for one that wants the same work as before: sharpening is not thinning', () => {
     wanting.add('k')
-    expect(left({ k: 15.5 * HOUR })).toEqual(plan)
+    expect(left({ k: 15.5 * HOUR_MS })).toEqual(plan)
     wanting.clear()
   })
 
   it('is nothing once both are done, or the second was done and the first never', () => {
-    expect(left({ k: 2 * DAY + 16 * HOUR })).toEqual([session('x', 0)])
+    expect(left({ k: 2 * DAY + 16 * HOUR_MS })).toEqual([session('x', 0)])
   })
 })

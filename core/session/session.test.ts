@@ -8,6 +8,7 @@ import { KNIFE_TYPES, TYPE_TEMPLATES, type KnifeType } from '../knife/knifeTypes
 import { recipesFor, type RecipeKnife } from './recipe'
 import { RECIPES } from './recipes'
 import { minutesToBurr, paceNote, planSession, sessionState, stepState, type SessionAction, type SessionPlan } from './session'
+import { MINUTE_MS } from '../time'
 
 const stones = [220, 320, 400, 1000, 3000, 6000].map((grit) => ({ id: `#${grit}`, micron: grainMicrons({ scale: 'JIS', value: grit }) }))
 const blade = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, dps: 17, hrc: 57 }
@@ -23,7 +24,7 @@ function plan(recipeId: string, more: { recessionMm?: number; ratioRight?: numbe
 }
 const START = Date.UTC(2026, 2, 10, 15)
 let serial = 0
-const act = (minutes: number, action: object): SessionAction => ({ id: `a${String(serial++).padStart(4, '0')}`, atMs: START + minutes * 60_000, personId: 'oda', ...action }) as SessionAction
+const act = (minutes: number, action: object): SessionAction => ({ id: `a${String(serial++).padStart(4, '0')}`, atMs: START + minutes * MINUTE_MS, personId: 'oda', ...action }) as SessionAction
 const at = (of: SessionPlan, actions: readonly SessionAction[]): ReturnType<typeof sessionState> => sessionState(of, START, 'oda', actions)
 
 describe('the recipe for a knife', () => {
@@ -95,7 +96,7 @@ describe('a session under way', () => {
       act(7, { kind: 'burr', stepId: 'first-1', zone: 'tip', felt: true }),
     ])
     expect(stepState(state, 'first-1').strokes.heel).toBe(12)
-    expect(stepState(state, 'first-1').burrAfterMs).toBe(6 * 60_000)
+    expect(stepState(state, 'first-1').burrAfterMs).toBe(6 * MINUTE_MS)
   })
 
   it('is the same in any order of arrival, and when everything arrives twice', () => {
@@ -106,7 +107,7 @@ describe('a session under way', () => {
 
   it('does not count a pause, nor the silence of a dead tablet, as work', () => {
     const paused = at(full, [act(1, { kind: 'go', stepId: 'first-1' }), act(3, { kind: 'pause' }), act(60, { kind: 'strokes', stepId: 'first-1', zone: 'tip', count: 1 })])
-    expect(stepState(paused, 'first-1').spentMs).toBe(2 * 60_000)
+    expect(stepState(paused, 'first-1').spentMs).toBe(2 * MINUTE_MS)
     const died = at(full, [act(1, { kind: 'go', stepId: 'first-1' }), act(120, { kind: 'take-over' })])
     expect(stepState(died, 'first-1').spentMs).toBe(0)
   })
@@ -123,10 +124,10 @@ describe('a session under way', () => {
       if (!found) throw new Error(id)
       return found
     }
-    expect(paceNote(step('first-1'), 21 * 60_000, false)).toBe('first-stone-too-long')
-    expect(paceNote(step('first-1'), 21 * 60_000, true)).toBeNull()
-    expect(paceNote(step('first-2'), 4 * 60_000, false)).toBe('burr-late')
-    expect(paceNote(step('look'), 60 * 60_000, false)).toBeNull()
+    expect(paceNote(step('first-1'), 21 * MINUTE_MS, false)).toBe('first-stone-too-long')
+    expect(paceNote(step('first-1'), 21 * MINUTE_MS, true)).toBeNull()
+    expect(paceNote(step('first-2'), 4 * MINUTE_MS, false)).toBe('burr-late')
+    expect(paceNote(step('look'), 60 * MINUTE_MS, false)).toBeNull()
   })
 
   it('tells how long the first stone took to its burr, both sides', () => {

@@ -2,6 +2,7 @@ import { planProgression, type ProgressionInput, type ProgressionNote, type Prog
 import { strokeLadder, strokesBySide, type EdgeCondition, type Rung } from '../abrasive/strokeLadder'
 import { ZONES, type ByZone, type Zone } from '../edge/model/zones'
 import type { Caution, Check, Recipe, RecipeStep, StepKind } from './recipe'
+import { MINUTE_MS } from '../time'
 
 /** A step as it stands in one session: the recipe's, with this knife's counts on this stone. */
 export interface SessionStep {
@@ -174,7 +175,7 @@ export interface SessionState {
 
 const NEW_STEP: StepState = { strokes: byZone(0), burr: byZone(false), ticked: [], spentMs: 0, burrAfterMs: null }
 /** A silence longer than this was a pause, not work: the tablet died, or service began. */
-const LONGEST_WORK_MS = 5 * 60_000
+const LONGEST_WORK_MS = 5 * MINUTE_MS
 
 export const stepState = (state: SessionState, stepId: string): StepState => state.steps[stepId] ?? NEW_STEP
 
@@ -244,16 +245,16 @@ export function sessionState(plan: SessionPlan, startedMs: number, personId: str
 /** What to say while a side is worked: the first stone past its twenty minutes, or a burr that comes late on a finer one. */
 export type PaceNote = 'first-stone-too-long' | 'burr-late' | 'over-time'
 
-const FIRST_STONE_MS = 20 * 60_000
+const FIRST_STONE_MS = 20 * MINUTE_MS
 /** On a finer stone the burr shows almost at once; if not, the angle has dropped (common practice). */
-const LATE_BURR_MS = 3 * 60_000
+const LATE_BURR_MS = 3 * MINUTE_MS
 const OVER_TIME_SHARE = 1.5
 
 export function paceNote(step: SessionStep, spentMs: number, burrFelt: boolean): PaceNote | null {
   if (step.kind !== 'side' || burrFelt) return null
   if (step.stage === 0 && spentMs > FIRST_STONE_MS) return 'first-stone-too-long'
   if (step.stage !== null && step.stage > 0 && spentMs > LATE_BURR_MS) return 'burr-late'
-  return spentMs > OVER_TIME_SHARE * step.minutes * 60_000 ? 'over-time' : null
+  return spentMs > OVER_TIME_SHARE * step.minutes * MINUTE_MS ? 'over-time' : null
 }
 
 /** Minutes each stone was worked until its burr stood, for learning what it removes. */
@@ -261,6 +262,6 @@ export function minutesToBurr(plan: SessionPlan, state: SessionState): { readonl
   return plan.stages.flatMap((stage, at) => {
     const sides = plan.steps.filter((step) => step.kind === 'side' && step.stage === at).map((step) => stepState(state, step.id))
     if (stage.takes !== 'metal' || sides.length === 0 || sides.some(({ burrAfterMs }) => burrAfterMs === null)) return []
-    return [{ stoneId: stage.stone.id, minutes: sides.reduce((sum, { burrAfterMs }) => sum + (burrAfterMs ?? 0), 0) / 60_000, planned: stage.minutes }]
+    return [{ stoneId: stage.stone.id, minutes: sides.reduce((sum, { burrAfterMs }) => sum + (burrAfterMs ?? 0), 0) / MINUTE_MS, planned: stage.minutes }]
   })
 }

@@ -1,10 +1,10 @@
 import type { ProgressionInput } from '../abrasive/progression'
-import { BURR_ALLOWANCE_UM } from '../abrasive/removal'
+import { BURR_ALLOWANCE_UM, recessionToApexUm } from '../abrasive/removal'
 import type { EdgeCondition } from '../abrasive/strokeLadder'
-import { recessionToApexUm, type BladeGeometry } from '../edge/verdict/cost'
 import type { KnifeState } from '../edge/log/state'
 import { bluntWidth } from '../edge/model/wear'
 import { ZONES } from '../edge/model/zones'
+import type { BladeGeometry } from '../knife/bladeGeometry'
 
 /** Widths of a blunt apex, µm, that part a kept-up edge from a dull and a very dull one (assumed). */
 const KEPT_UP_UM = 8

@@ -27,3 +27,9 @@ export function chance(seed: number): Chance {
     pick: (from) => from[Math.floor(next() * from.length)] ?? from[0],
   }
 }
+
+/** Numbers in [0, 1) in a sequence that its seed fixes, for searches that have to come out the same again. */
+export function seededRandom(seed: number): () => number {
+  const generator = xoroshiro128plus(seed)
+  return () => uniformFloat64(generator)
+}

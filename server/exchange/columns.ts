@@ -5,6 +5,7 @@ import { GRINDS, KNIFE_TYPES } from '../../core/knife/knifeTypes'
 import { PERSON_ROLES } from '../../core/house/rights'
 import { choice, day, json, length, moment, number, pattern, text, yesNo } from './cells'
 import type { Column } from './readTable'
+import { MINUTE_MS } from '../../core/time'
 
 const column = <T>(read: Column<T>['read'], aliases: readonly string[] = [], required = false): Column<T> => ({ read, aliases, required })
 
@@ -85,7 +86,7 @@ export const GEAR_COLUMNS = {
   name: column(text(80), ['gear', 'stone'], true),
   kind: column(choice(GEAR_KINDS, GEAR_SPELLINGS), ['type'], true),
   scale: column(choice(['JIS', 'FEPA-F', 'FEPA-P', 'micron'] as const, { um: 'micron', microns: 'micron' })),
-  grit: column(number(0.1, 60_000), ['grain']),
+  grit: column(number(0.1, MINUTE_MS), ['grain']),
   soak: column(number(0, 120), ['soak minutes', 'minutes']),
   bath: column(choice(BATHS)),
   thickness: column(length(0, 120), ['thickness left']),

@@ -8,10 +8,10 @@ import { deleteSession, findDeviceByToken, findSession, insertSession } from '..
 import { toHouse, type StoredHouse } from '../db/queries/house/houses'
 import { Fault } from '../faults'
 import { newToken, readToken } from './secrets'
+import { HOUR_MS } from '../../core/time'
 
 const SESSION_COOKIE = 'yorvik_session'
 const DEVICE_COOKIE = 'yorvik_device'
-const HOUR_MS = 3_600_000
 const SESSION_MS = { password: 12 * HOUR_MS, pin: 10 * HOUR_MS }
 const DEVICE_MS = 400 * 24 * HOUR_MS
 

@@ -1,6 +1,7 @@
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
 import type { Database } from '../db/database'
 import { Fault } from '../faults'
+import { MINUTE_MS } from '../../core/time'
 
 const MINUTE = 60
 
@@ -28,7 +29,7 @@ export function signInTries(db: Database): Tries {
     blockDuration: 15 * MINUTE,
   })
   const refuse = (msBeforeNext: number): Fault =>
-    new Fault('too-many-tries', 'too-many-tries', { minutes: Math.max(1, Math.ceil(msBeforeNext / 60_000)) })
+    new Fault('too-many-tries', 'too-many-tries', { minutes: Math.max(1, Math.ceil(msBeforeNext / MINUTE_MS)) })
   return {
     assertOpen: async (key) => {
       const used = await limiter.get(key)

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { DEMO_SIGN_IN } from '../../demo/house'
 import { DEMO, openAsManager } from './kitchen'
+import { MINUTE_MS } from '../../core/time'
 
 const heading = (page: Page): Promise<string> => page.getByRole('heading', { level: 1 }).innerText()
 
@@ -188,7 +189,7 @@ async function goToSide(page: Page): Promise<void> {
 /** Works on for some minutes; a silence of over five would be a pause. */
 async function workOn(page: Page, minutes: number): Promise<void> {
   for (let spent = 0; spent < minutes; spent += 4) {
-    await page.clock.fastForward(Math.min(4, minutes - spent) * 60_000)
+    await page.clock.fastForward(Math.min(4, minutes - spent) * MINUTE_MS)
     await page.keyboard.press('Space')
   }
 }
@@ -245,9 +246,9 @@ test('a soaked stone rings on whatever screen the person is', async ({ page }) =
   await openAsManager(page, '/today')
   await page.getByRole('button', { name: 'Start soaking' }).first().click()
   await page.getByRole('link', { name: 'Rack' }).click()
-  await page.clock.runFor(9 * 60_000)
+  await page.clock.runFor(9 * MINUTE_MS)
   expect(await page.evaluate('window.tones')).toEqual([])
-  await page.clock.fastForward(40 * 60_000)
+  await page.clock.fastForward(40 * MINUTE_MS)
   await expect(page.getByText(/has soaked long enough/).first()).toBeVisible()
   await expect.poll(() => page.evaluate('window.tones')).toEqual([660, 880])
   await page.goto(`${DEMO}/today`)

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { openAsManager } from './kitchen'
+import { MINUTE_MS } from '../../core/time'
 
 test('the board that eats edges and the hand with dull tips are found and said in words', async ({ page }) => {
   await openAsManager(page, '/learned')
@@ -45,7 +46,7 @@ test('everything is reckoned anew with progress, and comes out the same', async 
   const forces = await page.locator('.zones').textContent()
   await page.goto(`${new URL(page.url()).origin}/learned`)
   await page.getByRole('button', { name: 'Reckon anew' }).click()
-  await expect(page.getByText('Done: 48 knives reckoned.')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText('Done: 48 knives reckoned.')).toBeVisible({ timeout: MINUTE_MS })
   await page.goto(`${new URL(page.url()).origin}/knife/CH-09`)
   await expect(page.locator('.zones')).toHaveText(forces ?? '')
 })

@@ -28,6 +28,7 @@ import StrokeCount from './StrokeCount.vue'
 import { useBenchSession } from './useBenchSession'
 import { useInstruments } from './useInstruments'
 import { useRhythm } from './useRhythm'
+import { MINUTE_MS } from '../../core/time'
 
 const props = defineProps<{ begun: BenchSession; knife: KnifeView; gear: readonly GearView[]; pieces: readonly StackPiece[] }>()
 const emit = defineEmits<{ ended: []; leave: [] }>()
@@ -62,13 +63,13 @@ const stack = computed(() => angleStack(props.knife, dps.value, props.pieces))
 const counts = computed(() => step.value?.kind === 'side' || step.value?.kind === 'teeth')
 const isLast = computed(() => at.value === plan.value.steps.length - 1)
 /** Time since the last thing done counts on the clock at once; the core adds it when the next thing is done. */
-const spentMs = computed(() => here.value.spentMs + Math.max(0, Math.min(5 * 60_000, now.value.getTime() + signedIn.clockOffsetMs - state.value.lastMs)))
+const spentMs = computed(() => here.value.spentMs + Math.max(0, Math.min(5 * MINUTE_MS, now.value.getTime() + signedIn.clockOffsetMs - state.value.lastMs)))
 const burrAll = computed(() => ZONES.every((one) => here.value.burr[one]))
 /** Work on the faces stops before a burr: one there is lost height. */
 const onFace = computed(() => FACE_CUTS.has(step.value?.recipeStep.replace(/^cut-/, '') ?? ''))
 const burrOnFace = computed(() => onFace.value && ZONES.some((one) => here.value.burr[one]))
 const pace = computed(() => (step.value ? paceNote(step.value, spentMs.value, burrAll.value) : null))
-const clock = computed(() => `${Math.floor(spentMs.value / 60_000)}:${String(Math.floor(spentMs.value / 1000) % 60).padStart(2, '0')}`)
+const clock = computed(() => `${Math.floor(spentMs.value / MINUTE_MS)}:${String(Math.floor(spentMs.value / 1000) % 60).padStart(2, '0')}`)
 const elapsed = computed(() => say('bench.elapsed', { spent: clock.value, minutes: formats.value.minutes(Math.max(1, Math.round(step.value?.minutes ?? 1))) }))
 /** Stones of this session with what each may be wetted with: said before anybody reaches for a bottle. */
 const stones = computed(() => session.value.plan.stages.flatMap(({ stoneId }) => props.gear.filter(({ id }) => id === stoneId)))

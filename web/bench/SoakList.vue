@@ -2,12 +2,13 @@
 import type { BenchOffer } from '../../contract/bench'
 import { useFormats } from '../i18n'
 import { useSoakTimers } from './soakTimers'
+import { MINUTE_MS } from '../../core/time'
 
 defineProps<{ soak: BenchOffer['soak']; flatten: BenchOffer['flatten'] }>()
 const formats = useFormats()
 const timers = useSoakTimers()
 const left = (stoneId: string): number | null => timers.running.find((soak) => soak.stoneId === stoneId)?.leftMs ?? null
-const clock = (ms: number): string => `${Math.floor(ms / 60_000)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`
+const clock = (ms: number): string => `${Math.floor(ms / MINUTE_MS)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`
 </script>
 
 <template>

@@ -1,6 +1,7 @@
 import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
+import { MINUTE_MS } from '../../core/time'
 
 interface Soak {
   readonly stoneId: string
@@ -10,7 +11,6 @@ interface Soak {
 }
 
 const TICK_MS = 1000
-const MINUTE_MS = 60_000
 /** A stone is forgotten after this long: nobody soaks for days, they crack. */
 const FORGET_MS = 12 * 60 * MINUTE_MS
 

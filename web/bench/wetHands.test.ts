@@ -4,8 +4,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref, type EffectScope } from 'vue'
 import { useSoakTimers } from './soakTimers'
 import { useRhythm } from './useRhythm'
+import { MINUTE_MS } from '../../core/time'
 
-const MINUTE = 60_000
 let scope: EffectScope
 let tones: number
 /** A loudspeaker that only counts. */
@@ -35,14 +35,14 @@ describe('a stone under water', () => {
   it('counts down, rings once when its time is up, and stays to be lifted out', async () => {
     const soaks = useSoakTimers()
     soaks.start(coarse)
-    await vi.advanceTimersByTimeAsync(5 * MINUTE)
-    expect(soaks.running[0]?.leftMs).toBe(10 * MINUTE)
+    await vi.advanceTimersByTimeAsync(5 * MINUTE_MS)
+    expect(soaks.running[0]?.leftMs).toBe(10 * MINUTE_MS)
     expect(tones).toBe(0)
-    await vi.advanceTimersByTimeAsync(11 * MINUTE)
+    await vi.advanceTimersByTimeAsync(11 * MINUTE_MS)
     expect(soaks.running[0]).toMatchObject({ stoneName: 'Coarse 320', leftMs: 0, rang: true })
     // one ring is two tones
     expect(tones).toBe(2)
-    await vi.advanceTimersByTimeAsync(10 * MINUTE)
+    await vi.advanceTimersByTimeAsync(10 * MINUTE_MS)
     expect(tones).toBe(2)
     soaks.lift('s')
     expect(soaks.running).toEqual([])
@@ -53,7 +53,7 @@ describe('a stone under water', () => {
     soaks.start(coarse)
     soaks.start({ ...coarse, minutes: 30 })
     expect(soaks.running).toHaveLength(1)
-    expect(soaks.of('s')?.untilMs).toBe(Date.now() + 30 * MINUTE)
+    expect(soaks.of('s')?.untilMs).toBe(Date.now() + 30 * MINUTE_MS)
     expect(soaks.of('other')).toBeUndefined()
   })
 
@@ -68,7 +68,7 @@ describe('a stone under water', () => {
   it('is forgotten after half a day', async () => {
     const soaks = useSoakTimers()
     soaks.start(coarse)
-    await vi.advanceTimersByTimeAsync(13 * 60 * MINUTE)
+    await vi.advanceTimersByTimeAsync(13 * 60 * MINUTE_MS)
     expect(soaks.running).toEqual([])
   })
 })

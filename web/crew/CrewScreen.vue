@@ -10,6 +10,7 @@ import ShiftDialog from './ShiftDialog.vue'
 import ShiftTable from './ShiftTable.vue'
 import SkillTable from './SkillTable.vue'
 import SpecialDays from './SpecialDays.vue'
+import { MINUTE_MS } from '../../core/time'
 
 const fleet = useFleet()
 const { refusal, change } = useChange()
@@ -24,7 +25,7 @@ onMounted(async () => {
 /** Minutes of bench work the accepted plan gives each person. */
 const load = computed(() => {
   const minutes = new Map<string, number>()
-  for (const { personId, startsAt, endsAt } of accepted.value?.sessions ?? []) minutes.set(personId, (minutes.get(personId) ?? 0) + (Date.parse(endsAt) - Date.parse(startsAt)) / 60_000)
+  for (const { personId, startsAt, endsAt } of accepted.value?.sessions ?? []) minutes.set(personId, (minutes.get(personId) ?? 0) + (Date.parse(endsAt) - Date.parse(startsAt)) / MINUTE_MS)
   return minutes
 })
 const open = computed({ get: () => editing.value !== null, set: (is) => { if (!is) editing.value = null } })

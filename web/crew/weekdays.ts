@@ -1,6 +1,7 @@
+import { DAY_MS } from '../../core/time'
+
 export const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const
 const MONDAY = Date.UTC(2024, 0, 1)
-const DAY_MS = 86_400_000
 
 /** Name of a weekday, 1 is Monday. */
 export const weekdayName = (weekday: number, length: 'long' | 'short' = 'long'): string =>

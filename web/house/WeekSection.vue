@@ -8,13 +8,14 @@ import { say } from '../i18n'
 import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
 import { useChange } from './useChange'
+import { DAY_MS } from '../../core/time'
 
 const { refusal, change } = useChange()
 const spans = ref<WeeklySpan[]>([])
 const saved = ref('')
 const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const
 const MONDAY = Date.UTC(2024, 0, 1)
-const dayName = (weekday: number): string => new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' }).format(MONDAY + (weekday - 1) * 86_400_000)
+const dayName = (weekday: number): string => new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' }).format(MONDAY + (weekday - 1) * DAY_MS)
 const kinds = computed(() => [{ value: 'service' as const, label: say('house.service') }, { value: 'quiet' as const, label: say('house.quiet') }])
 const changed = computed(() => JSON.stringify(spans.value) !== saved.value)
 

@@ -14,6 +14,7 @@ import { refusalText } from '../refusalText'
 import { useFleet } from '../stores/fleet'
 import PrintButton from '../ui/PrintButton.vue'
 import { useKeys } from '../ui/useKeys'
+import { MINUTE_MS } from '../../core/time'
 
 const props = defineProps<{ code: string; id: string }>()
 const fleet = useFleet()
@@ -54,7 +55,7 @@ const rows = computed(() => {
   if (!one || !folded) return []
   return one.plan.steps.map((step) => {
     const did = stepState(folded, step.id)
-    return { id: step.id, name: capital(stepName(step, stoneOf(step.stage), say)), time: did.spentMs < 1000 ? '–' : `${Math.floor(did.spentMs / 60_000)}:${String(Math.floor(did.spentMs / 1000) % 60).padStart(2, '0')}`, words: didWords(did, step.strokes) }
+    return { id: step.id, name: capital(stepName(step, stoneOf(step.stage), say)), time: did.spentMs < 1000 ? '–' : `${Math.floor(did.spentMs / MINUTE_MS)}:${String(Math.floor(did.spentMs / 1000) % 60).padStart(2, '0')}`, words: didWords(did, step.strokes) }
   })
 })
 const forces = (when: 'before' | 'after'): string =>

@@ -3,6 +3,7 @@ import type { EdgeStory } from '../../contract/knives'
 import { ZONES, type Zone } from '../../core/edge/model/zones'
 import { faint, type Tones } from '../charts/tones'
 import type { Say } from '../../words/say'
+import { DAY_MS } from '../../core/time'
 
 type Moment = EdgeStory['zones']['heel'][number]
 
@@ -56,7 +57,6 @@ const SHADED_FROM = 0.05
 
 /** Days the chart opens on: long enough for a life or two, short enough to see a service. */
 const OPENS_ON_DAYS = 28
-const DAY_MS = 86_400_000
 
 const upright = (at: string, line: Partial<Shape['line']>): Partial<Shape> => ({ type: 'line', x0: at, x1: at, yref: 'paper', y0: 0, y1: 1, line, layer: 'below' })
 

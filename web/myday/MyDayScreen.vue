@@ -12,6 +12,7 @@ import EdgeStrip from '../ui/EdgeStrip.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import CalendarLink from './CalendarLink.vue'
 import { personDays } from './personDays'
+import { MINUTE_MS } from '../../core/time'
 
 const formats = useFormats()
 const fleet = useFleet()
@@ -53,7 +54,7 @@ const codes = (ids: readonly string[]): string => ids.map((id) => fleet.byId(id)
             <b class="num">{{ fleet.byId(item.knifeId)?.code }}</b>
             <EdgeStrip v-for="knife in [fleet.byId(item.knifeId)].flatMap((one) => one ?? [])" :key="knife.id" :knife="knife" />
           </div>
-          <p>{{ $t(`myday.work.${item.work}`, { minutes: formats.minutes((Date.parse(item.endsAt) - Date.parse(item.at)) / 60_000) }) }}</p>
+          <p>{{ $t(`myday.work.${item.work}`, { minutes: formats.minutes((Date.parse(item.endsAt) - Date.parse(item.at)) / MINUTE_MS) }) }}</p>
           <RouterLink v-if="fleet.byId(item.knifeId)" class="button no-print" :to="{ name: 'bench', params: { code: fleet.byId(item.knifeId)?.code } }">{{ $t('myday.begin') }}</RouterLink>
         </div>
         <div v-else class="item">

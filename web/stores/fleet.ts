@@ -3,8 +3,9 @@ import { computed, ref, shallowRef } from 'vue'
 import { endpoints, type Fleet } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
 import { call } from '../api'
+import { MINUTE_MS } from '../../core/time'
 
-const REFRESH_MS = 60_000
+const REFRESH_MS = MINUTE_MS
 
 /** The whole fleet as the server last told it, kept fresh by its change feed. */
 export const useFleet = defineStore('fleet', () => {

@@ -2,6 +2,7 @@ import type { Fleet } from '../../contract/endpoints'
 import type { Person } from '../../contract/house'
 import type { KnifeView } from '../../contract/knives'
 import { ACTIONS, type Action } from '../../core/edge/verdict/verdict'
+import { MINUTE_MS } from '../../core/time'
 
 /** One person's knives for today, in the order of need. */
 export interface PersonDay {
@@ -73,6 +74,6 @@ export function dayList(fleet: Fleet, viewerId: string | null): DayList {
 export function benchMinutesLeft(day: Fleet['day'], nowMs: number): number {
   return day.quiet.reduce((sum, window) => {
     const from = Math.max(nowMs, new Date(window.startsAt).getTime())
-    return sum + Math.max(0, new Date(window.endsAt).getTime() - from) / 60_000
+    return sum + Math.max(0, new Date(window.endsAt).getTime() - from) / MINUTE_MS
   }, 0)
 }

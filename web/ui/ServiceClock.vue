@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Fleet } from '../../contract/endpoints'
 import { say, useFormats } from '../i18n'
+import { HOUR_MS, MINUTE_MS } from '../../core/time'
 
 const props = defineProps<{
   day: Fleet['day']
@@ -11,16 +12,15 @@ const props = defineProps<{
 }>()
 const formats = useFormats()
 
-const HOUR = 3_600_000
 const ms = (instant: string): number => new Date(instant).getTime()
 
 /** From an hour before the first thing of the day to the end of the last, or 8 to 24 on an empty day. */
 const range = computed(() => {
   const midnight = ms(props.day.startsAt)
   const spans = [...props.day.services, ...props.day.quiet]
-  const first = Math.min(midnight + 8 * HOUR, ...spans.map((span) => ms(span.startsAt)), props.nowMs)
-  const last = Math.max(midnight + 23 * HOUR, ...spans.map((span) => ms(span.endsAt)), props.nowMs)
-  return { from: Math.floor(first / HOUR) * HOUR, to: Math.ceil(last / HOUR) * HOUR }
+  const first = Math.min(midnight + 8 * HOUR_MS, ...spans.map((span) => ms(span.startsAt)), props.nowMs)
+  const last = Math.max(midnight + 23 * HOUR_MS, ...spans.map((span) => ms(span.endsAt)), props.nowMs)
+  return { from: Math.floor(first / HOUR_MS) * HOUR_MS, to: Math.ceil(last / HOUR_MS) * HOUR_MS }
 })
 const share = (at: number): number => (100 * (at - range.value.from)) / (range.value.to - range.value.from)
 const place = (fromMs: number, toMs: number): { left: string; width: string } => ({
@@ -29,12 +29,12 @@ const place = (fromMs: number, toMs: number): { left: string; width: string } =>
 })
 const hours = computed(() => {
   const ticks = []
-  for (let at = range.value.from; at <= range.value.to; at += 2 * HOUR) ticks.push(at)
+  for (let at = range.value.from; at <= range.value.to; at += 2 * HOUR_MS) ticks.push(at)
   return ticks
 })
 /** Bench work sits in the quiet windows that are still ahead, first come first filled. */
 const bench = computed(() => {
-  let left = props.benchMinutes * 60_000
+  let left = props.benchMinutes * MINUTE_MS
   return props.day.quiet.flatMap((window) => {
     const from = Math.max(ms(window.startsAt), props.nowMs)
     const length = Math.min(left, ms(window.endsAt) - from)

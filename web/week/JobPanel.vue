@@ -10,6 +10,7 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import type { HandMade } from './useWeekPlan'
 import { useWeekNames } from './useWeekNames'
+import { MINUTE_MS } from '../../core/time'
 
 const props = defineProps<{
   jobId: string
@@ -33,7 +34,7 @@ const laid = computed(() => {
 })
 const iso = (ms: number): string => new Date(ms).toISOString()
 const when = computed(() => laid.value && say('week.session', {
-  start: formats.value.clock(iso(laid.value.startMs)), end: formats.value.clock(iso(laid.value.endMs)), minutes: formats.value.minutes((laid.value.endMs - laid.value.startMs) / 60_000),
+  start: formats.value.clock(iso(laid.value.startMs)), end: formats.value.clock(iso(laid.value.endMs)), minutes: formats.value.minutes((laid.value.endMs - laid.value.startMs) / MINUTE_MS),
 }))
 const stones = computed(() => (laid.value?.stages ?? []).map(({ stoneId }) => props.problem.stones.find(({ id }) => id === stoneId)?.name ?? '').join(' → '))
 const why = computed(() => {

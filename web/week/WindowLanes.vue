@@ -6,6 +6,7 @@ import type { PlanProblem, PlanWindow } from '../../core/plan/problem'
 import { say, useFormats } from '../i18n'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useWeekNames } from './useWeekNames'
+import { MINUTE_MS } from '../../core/time'
 
 const props = defineProps<{
   window: PlanWindow
@@ -79,7 +80,7 @@ function dropOn(event: DragEvent, personId: string): void {
               @click="emit('choose', session.placement.jobId)" @dragstart="lift($event, session.placement.jobId)"
             >
               <span class="words">
-                <span class="line"><b class="num">{{ knife(session.placement.jobId)?.code }}</b> <span class="small num minutes">{{ Math.round((session.endMs - session.startMs) / 60_000) }}′</span></span>
+                <span class="line"><b class="num">{{ knife(session.placement.jobId)?.code }}</b> <span class="small num minutes">{{ Math.round((session.endMs - session.startMs) / MINUTE_MS) }}′</span></span>
                 <span class="line"><span class="small">{{ initials(person(session.placement.personId)) }}</span><EdgeStrip v-for="view in viewsOf(session.placement.jobId)" :key="view.id" class="blade" :knife="view" :px-per-mm="0.15" /></span>
               </span>
               <span v-if="session.flattening.length > 0" class="flat" :style="{ width: flatteningShare(session) }" :title="$t('week.flatten')" />

@@ -2,13 +2,13 @@
 import { enableAutoUnmount, mount } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { computed, defineComponent, nextTick, ref, shallowRef, type Ref } from 'vue'
-import { MINUTE_MS, EVEN_WEIGHTS, type Placement, type PlanJob, type PlanProblem } from '../../core/plan/problem'
+import { EVEN_WEIGHTS, type Placement, type PlanJob, type PlanProblem } from '../../core/plan/problem'
 import { useHandMoves } from './useHandMoves'
 import type { WeekPlan } from './useWeekPlan'
+import { HOUR_MS } from '../../core/time'
 
-const HOUR = 60 * MINUTE_MS
-const window_ = (id: string, day: number): PlanProblem['windows'][number] => ({ id, name: 'afternoon', startMs: day * 24 * HOUR, endMs: day * 24 * HOUR + HOUR, soakFromMs: day * 24 * HOUR, overlapsService: false })
-const there = (...days: readonly number[]): PlanProblem['people'][number]['present'] => Object.fromEntries(days.map((day) => [`w${day}`, { fromMs: day * 24 * HOUR, toMs: day * 24 * HOUR + HOUR }]))
+const window_ = (id: string, day: number): PlanProblem['windows'][number] => ({ id, name: 'afternoon', startMs: day * 24 * HOUR_MS, endMs: day * 24 * HOUR_MS + HOUR_MS, soakFromMs: day * 24 * HOUR_MS, overlapsService: false })
+const there = (...days: readonly number[]): PlanProblem['people'][number]['present'] => Object.fromEntries(days.map((day) => [`w${day}`, { fromMs: day * 24 * HOUR_MS, toMs: day * 24 * HOUR_MS + HOUR_MS }]))
 const way = (benchId: string): PlanJob['ways'][number] => ({ benchId, openingMinutes: 4, stages: [{ stoneId: benchId === 'back' ? 's' : 't', minutes: 10 }], closingMinutes: 6 })
 const job = (id: string, more: Partial<PlanJob> = {}): PlanJob => ({
   id, knifeId: id, kind: 'stone', skill: 'full', ways: [way('back'), way('front')], dullHours: [0, 1, 3], dullHoursLeft: 9, chanceAt: [0, 0, 0], wastedUm: [0, 0, 0], dueShare: 1, wanted: true, dullBy: null, daysSinceStone: null, lastHands: null, group: id, mayBeAway: 9, next: null, follows: null, ...more,

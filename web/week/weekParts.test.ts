@@ -8,7 +8,7 @@ import type { PlanView } from '../../contract/week'
 import { withSeconds } from '../../core/plan/secondSessions'
 import { indexPlan, layPlan } from '../../core/plan/layout'
 import { planTotals } from '../../core/plan/objective'
-import { EVEN_WEIGHTS, MINUTE_MS, type JobWay, type NextSession, type Placement, type PlanJob, type PlanProblem } from '../../core/plan/problem'
+import { EVEN_WEIGHTS, type JobWay, type NextSession, type Placement, type PlanJob, type PlanProblem } from '../../core/plan/problem'
 import { i18n } from '../i18n'
 import { useFleet } from '../stores/fleet'
 import { useSession } from '../stores/session'
@@ -18,16 +18,16 @@ import PlanSheets from './PlanSheets.vue'
 import PlanWeightsPanel from './PlanWeightsPanel.vue'
 import RiskBand from './RiskBand.vue'
 import WindowLanes from './WindowLanes.vue'
+import { HOUR_MS } from '../../core/time'
 
-const HOUR = 60 * MINUTE_MS
-const DAY = 24 * HOUR
+const DAY = 24 * HOUR_MS
 /** A Tuesday. */
 const START = Date.UTC(2026, 10, 24)
-const window_ = (day: number): PlanProblem['windows'][number] => ({ id: `w${day}`, name: 'afternoon', startMs: START + day * DAY + 15 * HOUR, endMs: START + day * DAY + 17 * HOUR, soakFromMs: START + day * DAY + 14 * HOUR, overlapsService: false })
+const window_ = (day: number): PlanProblem['windows'][number] => ({ id: `w${day}`, name: 'afternoon', startMs: START + day * DAY + 15 * HOUR_MS, endMs: START + day * DAY + 17 * HOUR_MS, soakFromMs: START + day * DAY + 14 * HOUR_MS, overlapsService: false })
 const way: JobWay = { benchId: 'back', openingMinutes: 4, stages: [{ stoneId: 'coarse', minutes: 10 }], closingMinutes: 6 }
-const NEXT: NextSession = { skill: 'full', ways: [way], services: [0, 1, 2].map((day) => ({ name: 'dinner', startMs: START + day * DAY + 18 * HOUR, hours: 2 })), freshChances: [0, 1], steelUm: 50 }
+const NEXT: NextSession = { skill: 'full', ways: [way], services: [0, 1, 2].map((day) => ({ name: 'dinner', startMs: START + day * DAY + 18 * HOUR_MS, hours: 2 })), freshChances: [0, 1], steelUm: 50 }
 const job = (id: string, next: NextSession | null = null): PlanJob => ({
-  id, knifeId: id, kind: 'stone', skill: 'full', ways: [way], dullHours: [4, 4, 6], dullHoursLeft: 8, chanceAt: [1, 1, 1], wastedUm: [0, 0, 0], dueShare: 1, wanted: true, dullBy: { name: 'dinner', startMs: START + 18 * HOUR },
+  id, knifeId: id, kind: 'stone', skill: 'full', ways: [way], dullHours: [4, 4, 6], dullHoursLeft: 8, chanceAt: [1, 1, 1], wastedUm: [0, 0, 0], dueShare: 1, wanted: true, dullBy: { name: 'dinner', startMs: START + 18 * HOUR_MS },
   daysSinceStone: 20, lastHands: 'oda', group: id, mayBeAway: 9, next, follows: null,
 })
 const there = Object.fromEntries([0, 1, 2].map((day) => [`w${day}`, { fromMs: window_(day).startMs, toMs: window_(day).endMs }]))
@@ -140,7 +140,7 @@ describe('a chosen session', () => {
 })
 
 describe('the whole plan', () => {
-  const view = { services: [0, 1, 2].map((day) => ({ name: 'dinner', startsAt: new Date(START + day * DAY + 18 * HOUR).toISOString(), endsAt: '' })), chances: [{ jobId: 'k', left: [1, 1, 1], fresh: [0, 1] }], rounds: [{ kind: 'check', knifeId: 'x', personId: 'oda', service: 'dinner', startsAt: new Date(START + 18 * HOUR).toISOString() }] } as unknown as PlanView
+  const view = { services: [0, 1, 2].map((day) => ({ name: 'dinner', startsAt: new Date(START + day * DAY + 18 * HOUR_MS).toISOString(), endsAt: '' })), chances: [{ jobId: 'k', left: [1, 1, 1], fresh: [0, 1] }], rounds: [{ kind: 'check', knifeId: 'x', personId: 'oda', service: 'dinner', startsAt: new Date(START + 18 * HOUR_MS).toISOString() }] } as unknown as PlanView
 
   it('shows the knives dull in each service, with it and without, to one decimal', () => {
     const services = shown(RiskBand, { view, problem, placements: PLAN }).findAll('li')

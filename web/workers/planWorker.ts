@@ -1,6 +1,6 @@
 import type { Placement, PlanProblem } from '../../core/plan/problem'
 import { searchPlan, type Anchors } from '../../core/plan/search'
-import { seededRandom } from '../../core/plan/seeded'
+import { seededRandom } from '../../core/statistics/random'
 
 export interface PlanTask {
   readonly ask: number

@@ -7,6 +7,7 @@ import { bladeAfter } from '../../core/workshop/series'
 import { say, useFormats } from '../i18n'
 import { useSession } from '../stores/session'
 import { lifeAsk, lifeDps, span } from './lifeAsk'
+import { DAY_MS } from '../../core/time'
 
 const props = defineProps<{ view: WorkshopView; plan: WorkshopPlan | null }>()
 const formats = useFormats()
@@ -38,7 +39,7 @@ const future = computed(() => [
   ...(end.value && now.value.sessions > 0 ? [say('workshop.ends', { height: formats.value.length(tenth(end.value.heightMm)), length: formats.value.length(Math.round(end.value.lengthMm)) })] : []),
   next.value ? say('workshop.nextJob', { type: say(`type.${next.value}`) }) : say('workshop.nextPractice'),
 ].join(' '))
-const YEAR_MS = 365.25 * 86_400_000
+const YEAR_MS = 365.25 * DAY_MS
 /** The month some years from now; nobody plans a knife beyond a century. */
 const monthIn = (years: number): string => formats.value.month(new Date(session.now().getTime() + Math.min(years, 100) * YEAR_MS).toISOString())
 const WIDTH = 300

@@ -4,16 +4,16 @@ import { firstDull, forecastEdge, lifeFromFresh, rotaAhead, usualUse, type Plann
 import type { BladeNature } from '../../knife/bladeSpec'
 import { newKnifeState } from '../log/state'
 import { ZONES } from '../model/zones'
+import { HOUR_MS } from '../../time'
 
 const NATURE: BladeNature = {
   dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
   make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: true, bte: true, spine: true } },
 }
-const HOUR = 3_600_000
 const LIMIT = 350
 const fresh = newKnifeState(NATURE, 0, 'new')
 const services = (count: number, hours = 4, factor = 1): PlannedService[] =>
-  Array.from({ length: count }, (_, at) => ({ name: `S${at}`, startMs: at * 12 * HOUR, endMs: (at * 12 + hours) * HOUR, hours, factor }))
+  Array.from({ length: count }, (_, at) => ({ name: `S${at}`, startMs: at * 12 * HOUR_MS, endMs: (at * 12 + hours) * HOUR_MS, hours, factor }))
 
 describe('an edge through the services ahead', () => {
   const forecast = forecastEdge(fresh, usualUse(NATURE, LIMIT, services(40)))
@@ -95,12 +95,12 @@ describe('hours from a fresh edge', () => {
 
 describe('services ahead by the rota', () => {
   const periods = [{ fromMs: 0, untilMs: null, board: 'soft-plastic' as const, product: 'mixed' as const, hoursPerService: 3 }]
-  const service = { name: 'Lunch', startMs: 10 * HOUR, endMs: 14 * HOUR, minutes: 240 }
+  const service = { name: 'Lunch', startMs: 10 * HOUR_MS, endMs: 14 * HOUR_MS, minutes: 240 }
 
   it('count the rest of one that is running', () => {
-    const [running] = rotaAhead(periods as never, [service as never], 13 * HOUR)
+    const [running] = rotaAhead(periods as never, [service as never], 13 * HOUR_MS)
     expect(running?.hours).toBeCloseTo(3 / 4, 9)
-    expect(rotaAhead(periods as never, [service as never], 15 * HOUR)).toEqual([])
+    expect(rotaAhead(periods as never, [service as never], 15 * HOUR_MS)).toEqual([])
     expect(rotaAhead(undefined, [service as never], 0)).toEqual([])
   })
 })

@@ -5,13 +5,13 @@ import { newKnifeState, type KnifeState } from '../log/state'
 import type { BladeNature } from '../../knife/bladeSpec'
 import { ground, measuredSteel, newSteel, thickerBy } from '../log/steelLeft'
 import { steelAhead } from './steelAhead'
+import { DAY_MS } from '../../time'
 
 const nature: BladeNature = {
   dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
   make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: true, bte: true, spine: true } },
 }
 const geometry = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, bteWhenNewMm: 0.35, dps: 17, hrc: 57, minimumHeightMm: 34.5 }
-const DAY = 86_400_000
 
 describe('what a session takes', () => {
   it('the edge moves up into thicker steel, as recession says', () => {
@@ -45,7 +45,7 @@ describe('thinning due and worn out', () => {
     const start = newKnifeState(nature, 0, 'in-use')
     let { steel } = start
     for (let session = 0; session < sessions; session++) steel = ground(steel, nature, 12, 0.05)
-    return { ...start, steel, atMs: days * DAY }
+    return { ...start, steel, atMs: days * DAY_MS }
   }
 
   it('have dates with bands, sooner for a knife that meets the stone more often', () => {
@@ -60,7 +60,7 @@ describe('thinning due and worn out', () => {
   // 20 sessions of 0.05 mm in 100 days take 3.65 mm a year; 12.5 mm of height left are 3.4 years.
   it('agree with arithmetic on paper', () => {
     const { wornOut } = steelAhead(after(40, 200), nature, geometry, 0.5)
-    const years = ((wornOut?.middleMs ?? NaN) - 200 * DAY) / (365.25 * DAY)
+    const years = ((wornOut?.middleMs ?? NaN) - 200 * DAY_MS) / (365.25 * DAY_MS)
     expect(years).toBeGreaterThan(2.8)
     expect(years).toBeLessThan(3.7)
   })

@@ -1,9 +1,10 @@
 import type { Known } from '../../statistics/normal'
 import { Z_80 } from '../../statistics/normal'
-import type { BladeGeometry } from '../verdict/cost'
 import type { BladeNature } from '../../knife/bladeSpec'
 import type { KnifeState } from '../log/state'
 import { thickerBy } from '../log/steelLeft'
+import type { BladeGeometry } from '../../knife/bladeGeometry'
+import { DAY_MS } from '../../time'
 
 /** A date in years to come with an 80 % band, ms since the epoch. */
 export interface DateBand {
@@ -23,7 +24,6 @@ export interface SteelAhead {
   readonly wornOut: DateBand | null
 }
 
-const DAY_MS = 86_400_000
 const YEAR_DAYS = 365.25
 /** Beyond this nobody plans knives. */
 const HORIZON_YEARS = 25

@@ -10,10 +10,9 @@ import type { Surroundings } from './history'
 import { LADDER } from '../model/ladder'
 import type { BladeNature } from '../../knife/bladeSpec'
 import { ZONES } from '../model/zones'
+import { HOUR_MS, DAY_MS } from '../../time'
 
 const START = Date.UTC(2026, 2, 23)
-const DAY = 86_400_000
-const HOUR = 3_600_000
 const nature: BladeNature = {
   dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
   make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
@@ -25,16 +24,16 @@ const around: Surroundings = {
     ['plate', [{ fromMs: 0, board: 'plate', product: 'mixed', hoursPerService: 2 }]],
   ]),
   // summer time begins on 29 March 2026 in this zone
-  services: occurrences(week, 'Europe/Dublin', START, START + 400 * DAY),
+  services: occurrences(week, 'Europe/Dublin', START, START + 400 * DAY_MS),
 }
 let serial = 0
 const event = <K extends KnifeEvent['kind']>(kind: K, days: number, payload: Extract<KnifeEvent, { kind: K }>['payload']): KnifeEvent =>
-  ({ id: `e${String(serial++).padStart(5, '0')}`, kind, atMs: START + days * DAY, personId: null, payload }) as KnifeEvent
+  ({ id: `e${String(serial++).padStart(5, '0')}`, kind, atMs: START + days * DAY_MS, personId: null, payload }) as KnifeEvent
 const added = (condition: 'new' | 'in-use' = 'new'): KnifeEvent => event('added', 0, { condition, stationId: 'soft', holderId: null })
 const read = (days: number, ...gf: readonly [number, number, number]): KnifeEvent =>
   event('checked', days, { readings: ZONES.map((zone, index) => ({ zone, forcesGf: [gf[index] ?? 200] })), ladder: [] })
 const estimate = (events: readonly KnifeEvent[], days: number): ReturnType<typeof estimateEdge> =>
-  estimateEdge({ nature, around, events, untilMs: START + days * DAY, limitGf: 350 })
+  estimateEdge({ nature, around, events, untilMs: START + days * DAY_MS, limitGf: 350 })
 
 describe('what is learned of one knife', () => {
   it('a knife that dulls faster than the table is found to wear faster, and one that keeps is found to keep', () => {
@@ -114,7 +113,7 @@ describe('what is learned of one knife', () => {
 
 describe('the forecast', () => {
   const known = estimate([added(), read(1, 165, 165, 170), read(4, 200, 205, 215)], 4)
-  const ahead = rotaAhead(around.stations.get('soft'), around.services, START + 4 * DAY)
+  const ahead = rotaAhead(around.stations.get('soft'), around.services, START + 4 * DAY_MS)
   const forecast = forecastEdge(known.state, { ...usualUse(nature, 350, ahead), untilSure: 'zones' })
 
   it('unhoned, grows duller, less certain and riskier from service to service', () => {
@@ -141,7 +140,7 @@ describe('the forecast', () => {
 
   it('comes sooner on plates, later with honing, and never without services', () => {
     const hours = (use: Parameters<typeof forecastEdge>[1]): number => forecastEdge(known.state, use).toLimit.middle?.hours ?? Infinity
-    const plates = rotaAhead(around.stations.get('plate'), around.services, START + 4 * DAY)
+    const plates = rotaAhead(around.stations.get('plate'), around.services, START + 4 * DAY_MS)
     expect(hours(usualUse(nature, 350, plates))).toBeLessThan(hours(usualUse(nature, 350, ahead)))
     expect(hours({ ...usualUse(nature, 350, ahead), hone: null })).toBeLessThan(hours(usualUse(nature, 350, ahead)))
     expect(forecastEdge(known.state, usualUse(nature, 350, [])).toLimit.middle).toBeNull()
@@ -154,7 +153,7 @@ describe('the forecast', () => {
   })
 
   it('counts the rest of a service that is running', () => {
-    const half = START + 10 * DAY + 19 * HOUR
+    const half = START + 10 * DAY_MS + 19 * HOUR_MS
     const [running] = rotaAhead(around.stations.get('soft'), around.services, half)
     expect(running?.hours).toBeCloseTo(1, 9)
   })

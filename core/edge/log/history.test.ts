@@ -9,10 +9,9 @@ import type { BladeNature } from '../../knife/bladeSpec'
 import { chanceAbove, forceBand, newKnifeState, type KnifeState } from './state'
 import { verdict } from '../verdict/verdict'
 import { ZONES } from '../model/zones'
+import { HOUR_MS, DAY_MS } from '../../time'
 
 const START = Date.UTC(2026, 0, 5)
-const DAY = 86_400_000
-const HOUR = 3_600_000
 const nature: BladeNature = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
 const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
   { id: `l${weekday}`, weekday, name: 'lunch', starts: '12:00', ends: '14:00' },
@@ -23,15 +22,15 @@ const around: Surroundings = {
     ['soft', [{ fromMs: 0, board: 'soft-plastic', product: 'mixed', hoursPerService: 2 }]],
     ['plate', [{ fromMs: 0, board: 'plate', product: 'mixed', hoursPerService: 2 }]],
   ]),
-  services: occurrences(week, 'UTC', START, START + 200 * DAY),
+  services: occurrences(week, 'UTC', START, START + 200 * DAY_MS),
 }
 let serial = 0
 const event = <K extends KnifeEvent['kind']>(kind: K, afterHours: number, payload: Extract<KnifeEvent, { kind: K }>['payload']): KnifeEvent =>
-  ({ id: `e${String(serial++).padStart(5, '0')}`, kind, atMs: START + afterHours * HOUR, personId: null, payload }) as KnifeEvent
+  ({ id: `e${String(serial++).padStart(5, '0')}`, kind, atMs: START + afterHours * HOUR_MS, personId: null, payload }) as KnifeEvent
 const added = (stationId = 'soft', condition: 'new' | 'in-use' = 'new'): KnifeEvent => event('added', 0, { condition, stationId, holderId: null })
 const read = (afterHours: number, forceGf: number): KnifeEvent =>
   event('checked', afterHours, { readings: ZONES.map((zone) => ({ zone, forcesGf: [forceGf] })), ladder: [] })
-const fold = (events: readonly KnifeEvent[], hours: number): KnifeState => foldHistory({ nature, around, events, untilMs: START + hours * HOUR, limitGf: 350 })
+const fold = (events: readonly KnifeEvent[], hours: number): KnifeState => foldHistory({ nature, around, events, untilMs: START + hours * HOUR_MS, limitGf: 350 })
 const belly = (state: KnifeState): number => edgeForce(state.zones.belly, nature.dps)
 
 describe('the life of an edge', () => {
@@ -47,9 +46,9 @@ describe('the life of an edge', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 1, max: 24 * 20 }), { minLength: 1, maxLength: 6 }), (stops) => {
         const start: KnifeState = { ...newKnifeState(nature, START, 'new'), stationId: 'soft' }
-        const whole = advance(start, nature, around, START + 24 * 20 * HOUR)
-        const parts = [...stops].sort((a, b) => a - b).reduce<KnifeState>((state, hours) => advance(state, nature, around, START + hours * HOUR), start)
-        const end = advance(parts, nature, around, START + 24 * 20 * HOUR)
+        const whole = advance(start, nature, around, START + 24 * 20 * HOUR_MS)
+        const parts = [...stops].sort((a, b) => a - b).reduce<KnifeState>((state, hours) => advance(state, nature, around, START + hours * HOUR_MS), start)
+        const end = advance(parts, nature, around, START + 24 * 20 * HOUR_MS)
         for (const zone of ZONES) expect(edgeForce(end.zones[zone], nature.dps)).toBeCloseTo(edgeForce(whole.zones[zone], nature.dps), 6)
       }),
       { numRuns: 40 },
@@ -131,7 +130,7 @@ describe('the life of an edge', () => {
   it('stays finite through months without a reading, contradictions and no services at all', () => {
     const silent = fold([added('soft', 'in-use')], 24 * 190)
     const torn = fold([added(), read(5, 120), read(6, 900), read(7, 100), read(8, 4000)], 24 * 60)
-    const idle = foldHistory({ nature, around: { ...around, services: [] }, events: [added()], untilMs: START + 90 * DAY, limitGf: 350 })
+    const idle = foldHistory({ nature, around: { ...around, services: [] }, events: [added()], untilMs: START + 90 * DAY_MS, limitGf: 350 })
     for (const state of [silent, torn, idle]) {
       for (const zone of ZONES) {
         const band = forceBand(state.zones[zone], nature.dps)

@@ -13,6 +13,7 @@ import type { BladeNature } from '../../knife/bladeSpec'
 import { believing, newKnifeState, type KnifeState } from './state'
 import { ground, thinned, measuredSteel } from './steelLeft'
 import { bluntWidth } from '../model/wear'
+import { HOUR_MS } from '../../time'
 
 type Happened<K extends KnifeEvent['kind']> = Extract<KnifeEvent, { kind: K }>
 
@@ -34,7 +35,6 @@ export interface Surroundings {
   readonly services: readonly Occurrence[]
 }
 
-const HOUR_MS = 3_600_000
 /** A declared use belongs to the service it was entered in or after, if that began this recently. */
 const DECLARATION_REACH_MS = 12 * HOUR_MS
 

@@ -6,11 +6,11 @@ import { edgeForce, wornForce } from '../model/force'
 import { foldHistory, type Surroundings } from './history'
 import type { BladeNature } from '../../knife/bladeSpec'
 import type { KnifeState } from './state'
+import { HOUR_MS } from '../../time'
 
 /** Weeks in a kitchen, held against what the trade knows (common practice) and what the wear law implies. */
 const START = Date.UTC(2026, 0, 5)
-const HOUR = 3_600_000
-const DAY = 24 * HOUR
+const DAY = 24 * HOUR_MS
 const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
   { id: `l${weekday}`, weekday, name: 'lunch', starts: '12:00', ends: '14:00' },
   { id: `d${weekday}`, weekday, name: 'dinner', starts: '18:00', ends: '22:00' },
@@ -23,7 +23,7 @@ function after(days: number, options: { nature?: BladeNature; board?: Board; hon
   const around: Surroundings = { stations: new Map([['here', [{ fromMs: 0, board, product: 'mixed', hoursPerService: 2 }]]]), services }
   const hones = Array.from({ length: days * honesADay }, (_, index): KnifeEvent => ({
     id: `h${String(index).padStart(5, '0')}`, kind: 'honed', personId: null, payload: { tool: 'smooth-steel', mismatchDps },
-    atMs: START + Math.floor(index / honesADay) * DAY + (index % honesADay === 0 ? 11.5 : 17.5) * HOUR,
+    atMs: START + Math.floor(index / honesADay) * DAY + (index % honesADay === 0 ? 11.5 : 17.5) * HOUR_MS,
   }))
   const added: KnifeEvent = { id: 'a', kind: 'added', atMs: START, personId: null, payload: { condition: 'new', stationId: 'here', holderId: null } }
   return foldHistory({ nature, around, events: [added, ...hones], untilMs: START + days * DAY, limitGf: 350 })

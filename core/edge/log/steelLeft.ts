@@ -3,8 +3,8 @@ import { recede } from '../../geometry/recession'
 import { clamp } from '../../measure'
 import { combined, type Known } from '../../statistics/normal'
 import type { EventPayloads } from '../model/events'
-import { recessionToApexUm } from '../verdict/cost'
 import type { BladeMake, BladeNature } from '../../knife/bladeSpec'
+import { recessionToApexUm } from '../../abrasive/removal'
 
 /** What is left of a blade: heel height and thickness behind the edge, and what a session takes. */
 export interface SteelLeft {

@@ -1,8 +1,9 @@
 import { BURR_ALLOWANCE_UM } from '../../abrasive/removal'
 import type { KnifeRole } from '../../knife/knifeTypes'
-import { COARSE_GRIT, COARSEST_USUAL_GRIT, stoneCost, THINNING_GRIT, thinningCost, type BladeGeometry } from './cost'
+import { COARSE_GRIT, COARSEST_USUAL_GRIT, stoneCost, THINNING_GRIT, thinningCost } from './cost'
 import type { KnifeState } from '../log/state'
 import { NO_COST, type Reason, type Step, type VerdictRules } from './recommendation'
+import type { BladeGeometry } from '../../knife/bladeGeometry'
 
 /** What may not be in service at all: a loose handle, a crack, a tip gone. */
 export function unsafe({ defects }: KnifeState, blade: BladeGeometry): Step[] {

@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planProgression } from '../../abrasive/progression'
-import { COARSE_GRIT, COARSEST_USUAL_GRIT, FINE_GRIT, MIDDLE_GRIT, recessionToApexUm, stoneCost, thinningCost, type BladeGeometry } from './cost'
+import { COARSE_GRIT, COARSEST_USUAL_GRIT, FINE_GRIT, MIDDLE_GRIT, stoneCost, thinningCost } from './cost'
+import type { BladeGeometry } from '../../knife/bladeGeometry'
+import { recessionToApexUm } from '../../abrasive/removal'
 
 const CHEF: BladeGeometry = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, bteWhenNewMm: 0.35, dps: 17, hrc: 57, minimumHeightMm: 34.5 }
 

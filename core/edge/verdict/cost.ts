@@ -1,26 +1,14 @@
 import { grainMicrons } from '../../abrasive/grain'
-import { BURR_ALLOWANCE_UM, removalRate, STROKES_PER_MINUTE } from '../../abrasive/removal'
+import { removalRate, STROKES_PER_MINUTE } from '../../abrasive/removal'
 import { recede } from '../../geometry/recession'
 import { faceAngle } from '../../geometry/stack'
-import { radians } from '../../measure'
+import type { BladeGeometry } from '../../knife/bladeGeometry'
 
 /** What an action takes: minutes of a person, strokes a side, edge height in µm. */
 export interface Cost {
   readonly minutes: number
   readonly strokesPerSide: number
   readonly steelUm: number
-}
-
-/** What the verdict needs to know of the blade. Undefined means nobody has measured it. */
-export interface BladeGeometry {
-  readonly lengthMm: number
-  readonly heelHeightMm: number
-  readonly spineMm: number
-  readonly bteMm: number
-  readonly bteWhenNewMm: number
-  readonly dps: number
-  readonly hrc: number
-  readonly minimumHeightMm: number
 }
 
 export const COARSEST_USUAL_GRIT = 220
@@ -52,10 +40,6 @@ export function stoneCost(blade: BladeGeometry, recessionUm: number, startGrit: 
   const strokesPerSide = Math.ceil((grinding * STROKES_PER_MINUTE) / 2) + laterStages * LATER_STROKES_PER_SIDE
   return { minutes: Math.ceil(minutes), strokesPerSide, steelUm: Math.round(recessionUm) }
 }
-
-/** Height that disappears when an apex of a given blunt width is ground to a point again, µm. */
-export const recessionToApexUm = (bluntUm: number, dps: number): number =>
-  bluntUm / (2 * Math.tan(radians(dps))) + BURR_ALLOWANCE_UM
 
 /** Minutes of bringing a blade back to the thickness it had when new, over the lowest third of its faces. */
 export function thinningCost(blade: BladeGeometry): Cost {

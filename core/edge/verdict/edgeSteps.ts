@@ -1,4 +1,4 @@
-import { COARSE_GRIT, FINE_GRIT, MIDDLE_GRIT, recessionToApexUm, stoneCost, type BladeGeometry } from './cost'
+import { COARSE_GRIT, FINE_GRIT, MIDDLE_GRIT, stoneCost } from './cost'
 import { edgeForce, wornForce } from '../model/force'
 import { honeStrokes, usualHoneTool } from '../model/hone'
 import { forceBand, type KnifeState } from '../log/state'
@@ -6,6 +6,8 @@ import type { Reason, Step, VerdictRules } from './recommendation'
 import { bluntWidth } from '../model/wear'
 import { worthOfTest } from './valueOfTest'
 import { ZONES, type Zone } from '../model/zones'
+import type { BladeGeometry } from '../../knife/bladeGeometry'
+import { recessionToApexUm } from '../../abrasive/removal'
 
 function honeStep(state: KnifeState, blade: BladeGeometry, worst: Zone, reasons: readonly Reason[]): Step {
   const tool = usualHoneTool(blade.hrc)

@@ -3,9 +3,10 @@ import { NO_DEFECTS } from '../model/events'
 import type { BladeNature } from '../../knife/bladeSpec'
 import { newKnifeState, type KnifeState } from '../log/state'
 import { eachZone, type Zone } from '../model/zones'
-import { recessionToApexUm, type BladeGeometry } from './cost'
 import { defaultRules, verdict } from './verdict'
 import { wornAreaFromBluntWidth } from '../model/wear'
+import type { BladeGeometry } from '../../knife/bladeGeometry'
+import { recessionToApexUm } from '../../abrasive/removal'
 
 const nature: BladeNature = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
 const chef: BladeGeometry = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, bteWhenNewMm: 0.35, dps: 17, hrc: 57, minimumHeightMm: 34.5 }

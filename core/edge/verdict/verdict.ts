@@ -1,11 +1,11 @@
 import type { KnifeRole } from '../../knife/knifeTypes'
 import { chipped, short, thick, unsafe } from './bladeSteps'
-import type { BladeGeometry } from './cost'
 import { daily, dull, tiring } from './edgeSteps'
 import { edgeForce } from '../model/force'
 import type { KnifeState } from '../log/state'
 import { defaultRules, NO_COST, type Step, type VerdictRules } from './recommendation'
 import { ZONES, type Zone } from '../model/zones'
+import type { BladeGeometry } from '../../knife/bladeGeometry'
 
 export { ACTIONS, defaultRules, type Action, type Reason, type Step, type VerdictRules } from './recommendation'
 

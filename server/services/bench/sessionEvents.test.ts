@@ -10,6 +10,7 @@ import type { StoredSession } from '../../db/queries/bench/sessions'
 import { planView } from './sessions'
 import { describeKnife } from '../fleet/knives'
 import { describedBy, eventsOf } from './sessionEvents'
+import { MINUTE_MS } from '../../../core/time'
 
 const ID = '73e764e8-09b4-54e7-98ee-4887e493436b'
 const KNIFE = '1c1f4a80-6a4e-4a38-8f0c-2f4b5a3d9e11'
@@ -27,7 +28,7 @@ function planned(recipeId: string, workshop: WorkshopResult | null = null): Benc
   return planView({ plan }, [], workshop)
 }
 function told(plan: BenchPlan, acts: (plan: BenchPlan) => readonly object[], described: Parameters<typeof eventsOf>[4] = null): ReturnType<typeof eventsOf> {
-  const actions = [...acts(plan), { kind: 'finish' }].map((act, at) => ({ id: `a${at}`, atMs: STARTED.getTime() + (at + 1) * 60_000, personId: ODA, ...act })) as SessionAction[]
+  const actions = [...acts(plan), { kind: 'finish' }].map((act, at) => ({ id: `a${at}`, atMs: STARTED.getTime() + (at + 1) * MINUTE_MS, personId: ODA, ...act })) as SessionAction[]
   const state: SessionState = sessionState({ ...plan, notes: [], stages: plan.stages.map((stage) => ({ ...stage, stone: { id: stage.stoneId, micron: stage.micron }, removesMm3: 0 })) }, STARTED.getTime(), ODA, actions)
   const session: StoredSession = { id: ID, knifeId: KNIFE, startedBy: ODA, startedAt: STARTED, endedAt: null, outcome: null, plan }
   return eventsOf(session, state, ENDED, caller, described)

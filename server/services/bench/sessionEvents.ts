@@ -10,6 +10,7 @@ import type { Caller } from '../../signIn/sessions'
 import type { StoredSession } from '../../db/queries/bench/sessions'
 import type { EventWrite } from '../../db/queries/log/events'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
+import { MINUTE_MS } from '../../../core/time'
 
 /** Name space of event ids made from sessions, so that ending one twice records once. */
 const SPACE = '6f1f3c9e-0a53-4b0b-9a39-1f0f3f9c2d10'
@@ -39,7 +40,7 @@ export function eventsOf(session: StoredSession, state: SessionState, at: Date, 
   const isHoning = plan.stages.length === 0 && !plan.recipeId.startsWith('serrated')
   const done = isHoning
     ? event('honed', 'honed', at, { tool, strokesPerSide: strokes })
-    : event('sharpened', 'sharpened', at, { finishMicron: plan.finishMicron, minutes: Math.min(600, Math.round(workedMs / 60_000)), strokes: strokesBySide(plan, state), ...(first ? { startGrit: jisGrit(first.micron) } : {}), ...(workshop ? stoneLeft(workshop) : {}), ...(described ? { described } : {}) })
+    : event('sharpened', 'sharpened', at, { finishMicron: plan.finishMicron, minutes: Math.min(600, Math.round(workedMs / MINUTE_MS)), strokes: strokesBySide(plan, state), ...(first ? { startGrit: jisGrit(first.micron) } : {}), ...(workshop ? stoneLeft(workshop) : {}), ...(described ? { described } : {}) })
   return [
     ...(before.length > 0 ? [event('before', 'checked', session.startedAt, { readings: before, ladder: [] })] : []),
     done,

@@ -23,6 +23,7 @@ import { notFound } from '../../faults'
 import { loadReading, type FleetReading } from './fleet'
 import { presentKnife, type PresentKnife } from './knifeView'
 import { surroundings } from '../log/usageContext'
+import { DAY_MS } from '../../../core/time'
 
 type Story = z.infer<typeof EdgeStory>
 type Moment = Story['zones']['heel'][number]
@@ -30,7 +31,6 @@ type Banded = Story['learned']['wear']
 type Mark = Story['marks'][number]
 
 const instant = (ms: number): string => new Date(ms).toISOString()
-const DAY_MS = 86_400_000
 /** Curves reach back this far; steel is followed from the first day. */
 const STORY_MS = 84 * DAY_MS
 const MARKED: ReadonlySet<string> = new Set(['honed', 'sharpened', 'checked', 'measured', 'quarantined', 'released', 'moved'])

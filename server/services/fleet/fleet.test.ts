@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { addKnife, check, event, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { MINUTE_MS } from '../../../core/time'
 
 let test: TestApp
 let house: TestHouse
@@ -72,7 +73,7 @@ describe('a knife as it is seen', () => {
 
   it('pages its history, newest first, with what each event did to the edge', async () => {
     const knife = await addKnife(house)
-    const at = (minutes: number): Date => new Date(NOW.getTime() - minutes * 60_000)
+    const at = (minutes: number): Date => new Date(NOW.getTime() - minutes * MINUTE_MS)
     const later = new Date(NOW.getTime() + 20_000)
     await house.manager.post('/api/events', {
       events: [check(knife.id, 300, 310, 320, at(90)), event(knife.id, 'honed', { tool: 'smooth-steel', strokesPerSide: 8 }, at(60)), event(knife.id, 'moved', { holderId: null }, later)],

@@ -15,9 +15,8 @@ import { knifeView, OUTLOOK_MS, type Reading } from './knifeView'
 import { standingSessions } from './standingSessions'
 import { houseOccurrences, loadContext, surroundings, type HouseContext } from '../log/usageContext'
 import type { KnifeState } from '../../../core/edge/log/state'
+import { MINUTE_MS, DAY_MS } from '../../../core/time'
 
-const MINUTE_MS = 60_000
-const DAY_MS = 86_400_000
 
 /** Everything that reading the knives of a house takes. */
 export interface FleetReading extends Reading {

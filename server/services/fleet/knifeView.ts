@@ -9,12 +9,14 @@ import { steelAhead, type DateBand } from '../../../core/edge/forecast/steelAhea
 import { bluntWidth } from '../../../core/edge/model/wear'
 import { ZONES, type Zone } from '../../../core/edge/model/zones'
 import { symmetry } from '../../../core/session/symmetry'
-import { knownBlade, presentBlade, type KnownBlade } from '../../../core/knife/blade'
+import { knownBlade, type KnownBlade } from '../../../core/knife/blade'
 import type { KnifeView, StepView } from '../../../contract/knives'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import type { StoredHouse } from '../../db/queries/house/houses'
 import { usualSession, type Bench } from '../shelf/layOutSession'
 import type { Kin } from './similarKnives'
+import { presentBlade } from '../../../core/edge/log/presentBlade'
+import { DAY_MS } from '../../../core/time'
 
 /** What reading a knife needs beside the knife itself. */
 export interface Reading {
@@ -43,7 +45,7 @@ const hundredth = (value: number): number => Math.round(value * 100) / 100
 const bandView = (band: DateBand | null): KnifeView['thinningDue'] =>
   band && { earlyAt: instant(band.earlyMs), middleAt: instant(band.middleMs), lateAt: instant(band.lateMs) }
 /** How far ahead edges are forecast. */
-export const OUTLOOK_MS = 14 * 86_400_000
+export const OUTLOOK_MS = 14 * DAY_MS
 /** Services shown ahead of a knife in lists; its own page shows all of the outlook. */
 const SERVICES_IN_LISTS = 4
 /** From so many readings on a knife speaks for itself. */

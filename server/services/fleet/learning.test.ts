@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { addKnife, check, event, NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { HOUR_MS } from '../../../core/time'
 
 let test: TestApp
 let house: TestHouse
@@ -9,7 +10,7 @@ beforeAll(async () => {
 })
 afterAll(() => test.close())
 
-const ago = (hours: number): Date => new Date(NOW.getTime() - hours * 3_600_000)
+const ago = (hours: number): Date => new Date(NOW.getTime() - hours * HOUR_MS)
 const send = async (...events: readonly object[]): Promise<void> => {
   const answer = await house.manager.post('/api/events', { events })
   if (answer.status !== 200) throw new Error(JSON.stringify(answer.body))

@@ -1,6 +1,7 @@
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { addKnife, check, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { DAY_MS } from '../../../core/time'
 
 const newHouse = { houseName: 'The Lamp Room', zone: 'Europe/Lisbon', units: 'in', managerName: 'Ansa Pell', signInName: 'ansa', password: 'grain and ember' }
 
@@ -52,7 +53,7 @@ describe('running a house', () => {
 
   it('counts a new board from now on and leaves the past as it was', async () => {
     const knife = await addKnife(house)
-    await house.manager.post('/api/events', { events: [check(knife.id, 200, 200, 200, new Date(NOW.getTime() - 5 * 86_400_000))] })
+    await house.manager.post('/api/events', { events: [check(knife.id, 200, 200, 200, new Date(NOW.getTime() - 5 * DAY_MS))] })
     const before = await forces(knife.id)
     await house.manager.send('PATCH', `/api/stations/${house.station.id}`, { board: 'plate', hoursPerService: 8 })
     expect(await forces(knife.id)).toEqual(before)

@@ -10,12 +10,13 @@ import { knifeLog } from '../../db/queries/log/events'
 import { extendFold, findState, replaceFolds, type Effect, type Fold } from '../../db/queries/log/folds'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import { surroundings, type HouseContext } from './usageContext'
+import { DAY_MS } from '../../../core/time'
 
 const MOVES_THE_EDGE: ReadonlySet<EventKind> = new Set(['checked', 'honed', 'sharpened'])
 /** These reach back behind the event itself, so the log has to be folded from its beginning. */
 const REACHES_BACK: ReadonlySet<EventKind> = new Set(['added', 'used', 'voided'])
 /** A declared use can still bear on a service this long after it was declared. */
-const DECLARED_WITHIN_MS = 24 * 3_600_000
+const DECLARED_WITHIN_MS = DAY_MS
 
 const worstForce = (state: KnifeState, nature: BladeNature): number =>
   Math.round(Math.max(...ZONES.map((zone) => edgeForce(state.zones[zone], nature.dps))))

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { addKnife, check, event, NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 import { NO_DEFECTS } from '../../../core/edge/model/events'
+import { HOUR_MS, MINUTE_MS } from '../../../core/time'
 
 let test: TestApp
 let house: TestHouse
@@ -10,7 +11,7 @@ beforeAll(async () => {
 })
 afterAll(() => test.close())
 
-const before = (hours: number): Date => new Date(NOW.getTime() - hours * 3_600_000)
+const before = (hours: number): Date => new Date(NOW.getTime() - hours * HOUR_MS)
 const send = (events: unknown[]): ReturnType<TestHouse['manager']['post']> => house.manager.post('/api/events', { events })
 const stateOf = async (knifeId: string): Promise<unknown> =>
   (await test.app.db.query<{ state: unknown }>('select state from knife_states where house_id = $1 and knife_id = $2', [house.houseId, knifeId])).rows[0]?.state
@@ -96,7 +97,7 @@ describe('recording what happened', () => {
 
   it('goes on from the kept state exactly as a rebuild from the whole log would', async () => {
     const knife = await addKnife(house)
-    const minute = (count: number): Date => new Date(NOW.getTime() - 60 * 3_600_000 + count * 97 * 60_000)
+    const minute = (count: number): Date => new Date(NOW.getTime() - 60 * HOUR_MS + count * 97 * MINUTE_MS)
     const kinds = [
       (at: Date) => event(knife.id, 'honed', { tool: 'smooth-steel', cameBack: 'partly' }, at),
       (at: Date) => check(knife.id, 210 + at.getMinutes(), 240, 290, at),

@@ -14,9 +14,10 @@ import { Fault, notFound } from '../../faults'
 import { viewKnives } from '../fleet/fleet'
 import { foldOn } from './knifeState'
 import { loadContext } from './usageContext'
+import { MINUTE_MS } from '../../../core/time'
 
 /** A tablet's clock may run a little ahead. */
-export const CLOCK_SLACK_MS = 2 * 60_000
+export const CLOCK_SLACK_MS = 2 * MINUTE_MS
 /** Nothing a person logs now happened before this. */
 const EARLIEST = new Date('2000-01-01T00:00:00Z')
 

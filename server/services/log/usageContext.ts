@@ -7,6 +7,7 @@ import { listSpecialDays } from '../../db/queries/week/crew'
 import { listAllSpans, type DatedSpan } from '../../db/queries/week/weeklySpans'
 import { listStations, listStationPeriods } from '../../db/queries/house/stations'
 import type { Station } from '../../../contract/house'
+import { DAY_MS } from '../../../core/time'
 
 /** A house with everything the wear of its knives depends on. */
 export interface HouseContext {
@@ -44,7 +45,7 @@ interface KnownServices {
   readonly services: readonly Occurrence[]
 }
 
-const SPARE_MS = 10 * 86_400_000
+const SPARE_MS = 10 * DAY_MS
 
 /** Service times already reckoned of a context; folding a whole fleet asks for the same years again and again. */
 const known = new WeakMap<HouseContext, KnownServices>()

@@ -16,8 +16,8 @@ import { Fault, notFound } from '../../faults'
 import { dayOf, setShiftDays } from './crew'
 import { loadReading } from '../fleet/fleet'
 import { standingSessions } from '../fleet/standingSessions'
+import { MINUTE_MS, DAY_MS } from '../../../core/time'
 
-const MINUTE_MS = 60_000
 /** Honing and checks stand in a calendar this long before their service, minutes (assumed). */
 const ROUND_MINUTES = 15
 
@@ -90,7 +90,6 @@ export async function calendarAt(db: Database, clock: Clock, text: string, say: 
 }
 
 const READ_AHEAD_DAYS = 60
-const DAY_MS = 86_400_000
 
 /** Every time an event happens between two instants. */
 function happenings(event: IcsEvent, from: Date, to: Date): { start: Date; end: Date }[] {

@@ -13,8 +13,8 @@ import { findPerson } from '../../db/queries/house/people'
 import { Fault, notFound } from '../../faults'
 import { loadCrew } from './planProblem'
 import { houseOccurrences, loadContext, specialDays } from '../log/usageContext'
+import { DAY_MS } from '../../../core/time'
 
-const DAY_MS = 86_400_000
 
 /** Day of the house an instant falls on, YYYY-MM-DD. */
 export const dayOf = (at: Date, zone: string): string =>

@@ -6,13 +6,13 @@ import { planCost } from '../../../core/plan/objective'
 import type { Placement } from '../../../core/plan/problem'
 import { searchPlan } from '../../../core/plan/search'
 import { solveExact } from '../../../core/plan/solveExact'
-import { seededRandom } from '../../../core/plan/seeded'
 import { openDatabase } from '../../db/database'
 import { findHouse } from '../../db/queries/house/houses'
 import { findJob } from '../../db/queries/house/jobs'
 import { daysAhead } from './planProblem'
 import { PLAN_DAYS } from './plan'
 import type { ImproveNews, ImproveTask } from './improve'
+import { seededRandom } from '../../../core/statistics/random'
 
 const MS = 1000
 /** Shares of the time: searching on from the plan there is, and after the solver from what it found. */

@@ -9,7 +9,6 @@ import { workAt } from '../../../core/edge/log/history'
 import { verdict, type Action } from '../../../core/edge/verdict/verdict'
 import { presences, type Presence } from '../../../core/house/rota'
 import { startOfDay, type Occurrence } from '../../../core/house/serviceClock'
-import { skillFor } from '../../../core/house/skills'
 import type { SessionPlan } from '../../../core/session/session'
 import { jobOf, LIKELY, type KnifeAhead, type ServiceAhead } from '../../../core/plan/jobs'
 import { EVEN_WEIGHTS, type JobWay, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone, type PlanWindow } from '../../../core/plan/problem'
@@ -28,8 +27,9 @@ import { presentKnife, type PresentKnife } from '../fleet/knifeView'
 import { houseOccurrences } from '../log/usageContext'
 import { savedFor, workOf } from '../fleet/workOrders'
 import { layOperation, measuredSections } from '../bench/workshop'
+import { skillFor } from '../../../core/session/skillFor'
+import { DAY_MS } from '../../../core/time'
 
-const DAY_MS = 86_400_000
 /** A window that is open already is planned from the next quarter of an hour on. */
 export const QUARTER_MS = 900_000
 /** Flattening one stone, minutes (assumed). */

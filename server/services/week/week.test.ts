@@ -3,10 +3,10 @@ import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { isSecond, knifeOfJob, secondOf } from '../../../core/plan/secondSessions'
 import { searchPlan } from '../../../core/plan/search'
-import { seededRandom } from '../../../core/plan/seeded'
 import type { PlanView } from '../../../contract/week'
 import type { Placement } from '../../../core/plan/problem'
 import { addKnife, check, event, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { seededRandom } from '../../../core/statistics/random'
 
 let test: TestApp
 let house: TestHouse

@@ -1,0 +1,11 @@
+/** The measures of a blade that work on it is reckoned from, mm, degrees per side and HRC. */
+export interface BladeGeometry {
+  readonly lengthMm: number
+  readonly heelHeightMm: number
+  readonly spineMm: number
+  readonly bteMm: number
+  readonly bteWhenNewMm: number
+  readonly dps: number
+  readonly hrc: number
+  readonly minimumHeightMm: number
+}
