@@ -4,7 +4,7 @@ import { STROKE_SCHEMES } from '../core/abrasive/strokeLadder'
 import { CAUTIONS, CHECKS, STEP_KINDS } from '../core/session/recipe'
 import type { SessionAction, SessionPlan } from '../core/session/session'
 import { GRINDS, KNIFE_TYPES } from '../core/knife/knifeTypes'
-import { SavedJob, WorkshopResult } from './workshop'
+import { WorkOrder, WorkshopResult } from './workshop'
 import { ActionName, Id, Instant, KnifeRoleName, Measure, Name, Text, ZoneName } from './scalars'
 import { MINUTE_MS } from '../core/time'
 
@@ -81,9 +81,9 @@ export const RecipeView = z.object({ recipe: Recipe, own: z.boolean() })
 export type RecipeView = z.infer<typeof RecipeView>
 
 /** Which recipe the house prefers for a kind of knife, for honing and for stone work. */
-export const School = z.object({ role: KnifeRoleName, work: z.enum(['hone', 'stone']), recipeId: z.string().max(40) })
-export const Schools = z.array(School).max(8)
-export type School = z.infer<typeof School>
+export const RecipePreference = z.object({ role: KnifeRoleName, work: z.enum(['hone', 'stone']), recipeId: z.string().max(40) })
+export const RecipePreferences = z.array(RecipePreference).max(8)
+export type RecipePreference = z.infer<typeof RecipePreference>
 
 const StageView = z.object({
   stoneId: Id, stoneName: z.string(), micron: z.number(), minutes: z.number(), strokesPerSide: z.number(), newtons: z.number(), takes: z.enum(['metal', 'scratches']),
@@ -113,7 +113,7 @@ export const BenchOffer = z.object({
   flatten: z.array(z.object({ stoneId: Id, stoneName: z.string(), because: z.enum(['dish', 'knives']) })),
   warnings: z.array(z.enum(GEAR_WARNINGS)),
   /** workshop work saved for this knife */
-  saved: SavedJob.nullable(),
+  saved: WorkOrder.nullable(),
   carriedOver: z.array(z.object({ zone: ZoneName, what: z.string() })),
   /** somebody is at this knife already */
   open: z.object({ sessionId: Id, personName: z.string(), startedAt: Instant }).nullable(),

@@ -19,9 +19,9 @@ describe('the endpoints', () => {
     expect(new Set(places).size).toBe(places.length)
   })
 
-  it('need a right that exists, and are open only at the door', () => {
+  it('need a right that exists, and are open only for signing in', () => {
     const open = all.filter(([, endpoint]) => endpoint.right === 'open').map(([name]) => name)
-    expect(open.sort()).toEqual(['doorway', 'firstRun', 'signIn', 'signInByPin', 'signOut'])
+    expect(open.sort()).toEqual(['firstRun', 'signIn', 'signInByPin', 'signInPage', 'signOut'])
     expect(all.every(([, endpoint]) => endpoint.right === 'open' || RIGHTS.includes(endpoint.right))).toBe(true)
   })
 

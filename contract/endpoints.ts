@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import type { Right } from '../core/house/rights'
-import { BenchAction, BenchOffer, BenchSession, GearPatch, GearView, NewGear, Recipe, RecipeView, Schools, SessionLine, StackPieces } from './bench'
+import { BenchAction, BenchOffer, BenchSession, GearPatch, GearView, NewGear, Recipe, RecipeView, RecipePreferences, SessionLine, StackPieces } from './bench'
 import { NewEvent, TimelineEvent } from './events'
 import { ExchangeOutcome, TableName } from './exchange'
 import type { Endpoint, Method } from './endpoint'
 import {
-  Device, Doorway, FirstRun, House, HousePatch, NewPerson, Person, PersonPatch, SignedIn, Station, StationPatch, WeeklySpan, WeeklySpans,
+  Device, SignInPage, FirstRun, House, HousePatch, NewPerson, Person, PersonPatch, SignedIn, Station, StationPatch, WeeklySpan, WeeklySpans,
 } from './house'
 import { EdgeStory, KnifePatch, KnifeView, NewKnife } from './knives'
 import { HouseLearning, Job } from './learning'
@@ -57,7 +57,7 @@ export const Fleet = z.object({
 export type Fleet = z.infer<typeof Fleet>
 
 export const endpoints = {
-  doorway: endpoint('get', '/api/doorway', 'open', 'What the sign-in page may know', { answer: Doorway }),
+  signInPage: endpoint('get', '/api/sign-in', 'open', 'What the sign-in page may know', { answer: SignInPage }),
   firstRun: endpoint('post', '/api/first-run', 'open', 'Make the first house and its manager', { body: FirstRun, answer: SignedIn }),
   signIn: endpoint('post', '/api/session', 'open', 'Sign in with a name and a password', {
     body: z.object({ signInName: z.string().max(60), password: z.string().max(200) }),
@@ -114,14 +114,14 @@ export const endpoints = {
   restoreRecipe: endpoint('delete', '/api/recipes/{id}', 'manage-gear', 'Back to the recipe every house starts with', {
     params: z.object({ id: z.string().max(40) }), answer: z.array(RecipeView),
   }),
-  schools: endpoint('get', '/api/schools', 'see', 'Which recipe the house prefers for which kind of knife', { answer: Schools }),
-  setSchools: endpoint('put', '/api/schools', 'manage-gear', 'Replace the house’s preferences', { body: Schools, answer: Schools }),
+  recipePreferences: endpoint('get', '/api/recipe-preferences', 'see', 'Which recipe the house prefers for which kind of knife', { answer: RecipePreferences }),
+  setRecipePreferences: endpoint('put', '/api/recipe-preferences', 'manage-gear', 'Replace the house’s preferences', { body: RecipePreferences, answer: RecipePreferences }),
   benchOffer: endpoint('post', '/api/knives/{id}/bench', 'see', 'What could be done to a knife at the bench, and how', {
     params: byId, body: z.object(wish), answer: BenchOffer,
   }),
   workshop: endpoint('get', '/api/knives/{id}/workshop', 'see', 'A knife’s section as it is, and what its life is reckoned from', { params: byId, answer: WorkshopView }),
-  saveJob: endpoint('put', '/api/knives/{id}/workshop-job', 'log-sharpening', 'Save workshop work for a knife’s time at the bench', { params: byId, body: z.object({ operation: Operation }), answer: WorkshopView }),
-  dropJob: endpoint('delete', '/api/knives/{id}/workshop-job', 'log-sharpening', 'Drop the work saved for a knife', { params: byId, answer: WorkshopView }),
+  setWorkOrder: endpoint('put', '/api/knives/{id}/work-order', 'log-sharpening', 'Save workshop work for a knife’s time at the bench', { params: byId, body: z.object({ operation: Operation }), answer: WorkshopView }),
+  deleteWorkOrder: endpoint('delete', '/api/knives/{id}/work-order', 'log-sharpening', 'Drop the work saved for a knife', { params: byId, answer: WorkshopView }),
   knifeSessions: endpoint('get', '/api/knives/{id}/bench-sessions', 'see', 'Sessions a knife has been through, newest first', {
     params: byId, answer: z.array(SessionLine),
   }),

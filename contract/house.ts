@@ -77,12 +77,12 @@ export const SignedIn = z.object({
 export type SignedIn = z.infer<typeof SignedIn>
 
 /** What the door may know before anybody has signed in. */
-export const Doorway = z.object({
+export const SignInPage = z.object({
   needsSetup: z.boolean(),
   device: z.object({ name: Name, houseName: Name, people: z.array(z.object({ id: Id, name: Name })) }).nullable(),
   demo: z.object({ houseName: Name, signInName: z.string(), password: z.string(), pin: z.string() }).nullable(),
 })
-export type Doorway = z.infer<typeof Doorway>
+export type SignInPage = z.infer<typeof SignInPage>
 
 export const FirstRun = z.object({
   houseName: Name,

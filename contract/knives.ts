@@ -38,7 +38,7 @@ export const KnifePatch = KnifeDescription.partial()
 export type KnifePatch = z.infer<typeof KnifePatch>
 
 const Reason = z.object({ code: z.string(), values: z.record(z.string(), z.union([z.number(), z.string()])) })
-const StepView = z.object({
+const RecommendationView = z.object({
   action: ActionName,
   reasons: z.array(Reason),
   cost: z.object({ minutes: z.number(), strokesPerSide: z.number(), steelUm: z.number() }),
@@ -48,7 +48,7 @@ const StepView = z.object({
   tool: HoneToolName.nullable(),
   dps: z.number(),
 })
-export type StepView = z.infer<typeof StepView>
+export type RecommendationView = z.infer<typeof RecommendationView>
 
 const Chance = z.number().min(0).max(1)
 /** A date with an 80 % band. */
@@ -89,14 +89,14 @@ export const KnifeView = KnifeDescription.extend({
   hoursSinceHone: z.number(),
   hoursSinceSharpening: z.number(),
   readingCount: z.number(),
-  verdict: StepView.extend({ runnerUp: StepView.nullable() }),
+  verdict: RecommendationView.extend({ runnerUp: RecommendationView.nullable() }),
   dullAhead: z.object({ zone: ZoneName, serviceName: z.string(), startsAt: Instant }).nullable(),
   /** chance of ending each of the next services dull; the first may be running now */
   servicesAhead: z.array(z.object({ serviceName: z.string(), startsAt: Instant, zone: ZoneName, chanceDull: Chance })),
   /** when the limit is passed with a chance of 10, 50 and 90 %, null beyond the outlook */
   toLimit: z.object({ earlyAt: Instant.nullable(), middleAt: Instant.nullable(), lateAt: Instant.nullable() }),
-  /** whether the forecast stands on this knife's own readings or on what its kin taught */
-  knownFrom: z.enum(['own', 'kin']),
+  /** whether the forecast stands on this knife's own readings or on what similar knives taught */
+  knownFrom: z.enum(['own', 'similar']),
   /** the holder's working angle against this edge, where it matters */
   mismatch: z.object({ workingDps: z.number(), mismatchDps: z.number(), does: z.enum(['shoulder-only', 'too-little', 'micro-bevel']), reach: z.number() }).nullable(),
   /** where counted strokes went, and which side is owed some; null while too few were counted */
@@ -121,7 +121,7 @@ export const EdgeStory = z.object({
     zones: z.object({ heel: Moment, belly: Moment, tip: Moment }),
   })),
   learned: z.object({
-    knownFrom: z.enum(['own', 'kin']),
+    knownFrom: z.enum(['own', 'similar']),
     readingCount: z.number(),
     /** wear against the table of its steel, as a factor */
     wear: Banded,

@@ -52,7 +52,7 @@ const JobId = z.string().refine((jobId) => Id.safeParse(knifeOfJob(jobId)).succe
 export const Placement = z.object({ jobId: JobId, windowId: WindowId, benchId: Id, personId: Id })
 export type Placement = z.infer<typeof Placement>
 
-const JobWay = z.object({ benchId: Id, openingMinutes: z.number(), stages: z.array(z.object({ stoneId: Id, minutes: z.number() })), closingMinutes: z.number() })
+const JobRoute = z.object({ benchId: Id, openingMinutes: z.number(), stages: z.array(z.object({ stoneId: Id, minutes: z.number() })), closingMinutes: z.number() })
 /** Everything the planner weighs, as the core reads it. */
 export const PlanProblem = z.object({
   windows: z.array(z.object({ id: WindowId, name: z.string(), startMs: z.number(), endMs: z.number(), soakFromMs: z.number(), overlapsService: z.boolean() })),
@@ -60,12 +60,12 @@ export const PlanProblem = z.object({
   benches: z.array(z.object({ id: Id, name: z.string() })),
   stones: z.array(z.object({ id: Id, name: z.string(), micron: z.number(), soakMinutes: z.number(), flattenMinutes: z.number(), knivesBetween: z.number() })),
   jobs: z.array(z.object({
-    id: JobId, knifeId: Id, kind: z.enum(JOB_KINDS), skill: SkillName, ways: z.array(JobWay),
+    id: JobId, knifeId: Id, kind: z.enum(JOB_KINDS), skill: SkillName, routes: z.array(JobRoute),
     dullHours: z.array(z.number()), dullHoursLeft: z.number(), chanceAt: z.array(z.number()), wastedUm: z.array(z.number()), dueShare: z.number(),
     wanted: z.boolean(), dullBy: z.object({ name: z.string(), startMs: z.number() }).nullable(), daysSinceStone: z.number().nullable(),
     lastHands: Id.nullable(), group: z.string(), mayBeAway: z.number(), follows: z.null(),
     next: z.object({
-      skill: SkillName, ways: z.array(JobWay), freshChances: z.array(z.number()), steelUm: z.number(),
+      skill: SkillName, routes: z.array(JobRoute), freshChances: z.array(z.number()), steelUm: z.number(),
       services: z.array(z.object({ name: z.string(), startMs: z.number(), hours: z.number() })),
     }).nullable(),
   })),

@@ -36,8 +36,8 @@ export const WorkshopResult = z.object({
 export type WorkshopResult = z.infer<typeof WorkshopResult>
 
 /** Work saved for a knife's time at the bench; one that waits is the rest of an earlier session's, and comes with the next. */
-export const SavedJob = z.object({ operation: Operation, waits: z.boolean() })
-export type SavedJob = z.infer<typeof SavedJob>
+export const WorkOrder = z.object({ operation: Operation, waits: z.boolean() })
+export type WorkOrder = z.infer<typeof WorkOrder>
 
 /** What somebody measured of a section at one spot of the edge. */
 export const SectionMeasure = z.object({
@@ -65,7 +65,7 @@ export const WorkshopView = z.object({
   chipMm: z.number().nullable(),
   /** its tip is bent or gone */
   tipHurt: z.boolean(),
-  saved: SavedJob.nullable(),
+  saved: WorkOrder.nullable(),
   stones: z.array(z.object({ id: Id, name: z.string(), micron: z.number(), diamond: z.boolean() })),
   /** the latest measurement of each spot */
   measured: z.array(SectionMeasure),

@@ -7,7 +7,7 @@ import { DAY_MS } from '../core/time'
 const now = Date.UTC(2026, 10, 24, 14, 42)
 const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ id: String(weekday), weekday, name: 'dinner', starts: '18:00', ends: '22:00' }))
 const life = (seed: number, more: Partial<Life> = {}): Life => ({
-  nature: { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }, limitGf: 350, board: 'soft-plastic', product: 'mixed', hoursPerService: 3,
+  spec: { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }, limitGf: 350, board: 'soft-plastic', product: 'mixed', hoursPerService: 3,
   trueWear: 1, services: occurrences(week, 'UTC', now - 70 * DAY_MS, now + DAY_MS), nowMs: now, holderId: 'ilse',
   hands: [{ personId: 'oda', leavesGf: { heel: 0, belly: 0, tip: 0 } }],
   habits: { honesBefore: 0.8, daysBetweenChecks: 4, laddersInstead: 0, sharpensOver: 1, untendedFromMs: now }, chance: chance(seed), ...more,

@@ -3,7 +3,7 @@ import type { EventPayloads } from '../core/edge/model/events'
 import { honeEffect, honeStrokes, usualHoneTool } from '../core/edge/model/hone'
 import { LADDER, LADDER_FORCE } from '../core/edge/model/ladder'
 import { wearRate } from '../core/edge/filter/belief'
-import type { BladeNature } from '../core/knife/bladeSpec'
+import { type BladeSpec, FACTORY_FINISH_MICRON } from '../core/knife/bladeSpec'
 import { wearBy, type Wear } from '../core/edge/model/wear'
 import { ZONES, type Zone } from '../core/edge/model/zones'
 import type { Occurrence } from '../core/house/serviceClock'
@@ -23,7 +23,7 @@ export interface Hand {
 }
 
 export interface Life {
-  readonly nature: BladeNature
+  readonly spec: BladeSpec
   readonly limitGf: number
   readonly board: Board
   readonly product: Product
@@ -56,14 +56,14 @@ const byZone = (make: (zone: Zone) => TrueEdge): TrueZones => ({ heel: make('hee
 const worst = (zones: TrueZones, dps: number): number => Math.max(...ZONES.map((zone) => edgeForce(zones[zone], dps)))
 
 function readings(zones: TrueZones, life: Life): EventPayloads['checked'] {
-  const { chance, nature } = life
+  const { chance, spec } = life
   if (chance.happens(life.habits.laddersInstead)) {
-    const felt = worst(zones, nature.dps) * Math.exp(0.12 * chance.normal())
+    const felt = worst(zones, spec.dps) * Math.exp(0.12 * chance.normal())
     const rung = LADDER.find((one) => LADDER_FORCE[one].forceGf >= felt) ?? 'glints'
     return { readings: [], ladder: [{ zone: 'whole', rung }] }
   }
   const repeats = chance.happens(0.3) ? 2 : 1
-  const read = (zone: Zone): number => Math.max(60, Math.round(edgeForce(zones[zone], nature.dps) * Math.exp(READING_NOISE * chance.normal())))
+  const read = (zone: Zone): number => Math.max(60, Math.round(edgeForce(zones[zone], spec.dps) * Math.exp(READING_NOISE * chance.normal())))
   return { readings: ZONES.map((zone) => ({ zone, forcesGf: Array.from({ length: repeats }, () => read(zone)) })), ladder: [] }
 }
 
@@ -73,13 +73,13 @@ function readings(zones: TrueZones, life: Life): EventPayloads['checked'] {
  * what a house would write down; the true edge stays hidden.
  */
 export function liveThrough(life: Life): LifeEvent[] {
-  const { nature, chance, habits, nowMs } = life
-  const tool = usualHoneTool(nature.hrc)
+  const { spec, chance, habits, nowMs } = life
+  const tool = usualHoneTool(spec.hrc)
   const factor = BOARD_FACTOR[life.board] * PRODUCT_FACTOR[life.product] * life.trueWear
   const fresh = (hand: Hand, finishMicron: number): TrueZones =>
-    byZone((zone) => ({ roll: 0, wornAreaUm2: 0, freshForceGf: freshForce({ finishMicron, dps: nature.dps }) + hand.leavesGf[zone] }))
+    byZone((zone) => ({ roll: 0, wornAreaUm2: 0, freshForceGf: freshForce({ finishMicron, dps: spec.dps }) + hand.leavesGf[zone] }))
   const events: LifeEvent[] = []
-  let zones = fresh(life.hands[0], 6.7)
+  let zones = fresh(life.hands[0], FACTORY_FINISH_MICRON)
   let nextCheckMs = (life.services[0]?.startMs ?? nowMs) + chance.between(0, habits.daysBetweenChecks) * DAY
   for (const service of life.services) {
     const quietMs = service.startMs - chance.between(70, 150) * MINUTE_MS
@@ -88,7 +88,7 @@ export function liveThrough(life: Life): LifeEvent[] {
       const by = life.holderId ?? life.hands[0].personId
       events.push({ kind: 'checked', atMs: quietMs, personId: by, payload: checked })
       nextCheckMs = quietMs + habits.daysBetweenChecks * DAY * chance.between(0.7, 1.4)
-      if (worst(zones, nature.dps) > life.limitGf * habits.sharpensOver) {
+      if (worst(zones, spec.dps) > life.limitGf * habits.sharpensOver) {
         const hand = chance.pick(life.hands)
         const finishMicron = chance.pick(FINISHES)
         const minutes = Math.round(chance.between(9, 26))
@@ -102,7 +102,7 @@ export function liveThrough(life: Life): LifeEvent[] {
     }
     const honeMs = service.startMs - chance.between(8, 40) * MINUTE_MS
     if (life.holderId && honeMs < nowMs && chance.happens(habits.honesBefore)) {
-      const { efficiency, abradedUm2 } = honeEffect({ tool, hrc: nature.hrc })
+      const { efficiency, abradedUm2 } = honeEffect({ tool, hrc: spec.hrc })
       const strokesPerSide = honeStrokes(zones.belly.roll)
       zones = byZone((zone) => ({
         ...zones[zone],
@@ -114,7 +114,7 @@ export function liveThrough(life: Life): LifeEvent[] {
     if (service.endMs <= nowMs) {
       zones = byZone((zone) => ({
         ...zones[zone],
-        ...wearBy(zones[zone], { hours: life.hoursPerService, factor, wearRateUm2PerHour: wearRate(nature, zone) }),
+        ...wearBy(zones[zone], { hours: life.hoursPerService, factor, wearRateUm2PerHour: wearRate(spec, zone) }),
       }))
     }
   }

@@ -15,7 +15,7 @@ import { insertStation, insertStationPeriod } from '../server/db/queries/house/s
 import { insertSpans } from '../server/db/queries/week/weeklySpans'
 import { foldKnife } from '../server/services/log/knifeState'
 import { describeKnife } from '../server/services/fleet/knives'
-import { loadContext } from '../server/services/log/usageContext'
+import { loadHouseContext } from '../server/services/log/usageContext'
 import { replacePieces, saveGear } from '../server/db/queries/shelf/gear'
 import { describeGear } from '../server/services/shelf/gear'
 import { BANQUET, BENCHES, DAYS_OFF, SHIFTS, SKILLS_OF, STAYS } from './crew'
@@ -92,7 +92,7 @@ function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: n
   const limitGf = DEFAULT_SERVICE_LIMITS[blade.role]
   const untendedFromMs = nowMs - (sample.story ? UNTENDED_MS[sample.story] : 0)
   const life = liveThrough({
-    nature: blade.nature,
+    spec: blade.spec,
     limitGf,
     board: station.board,
     product: station.product,
@@ -190,7 +190,7 @@ export async function loadSampleHouse(databaseUrl: string, now: Date): Promise<{
       await loadHouse(client, now.getTime())
       const house = await findHouse(client, SAMPLE_HOUSE_ID)
       if (!house) throw new Error('the sample house was not stored')
-      const context = await loadContext(client, house)
+      const context = await loadHouseContext(client, house)
       const fleet = withCodes().map(({ sample, code }, index) => {
         const knife = described(sample, code)
         const slip = code === 'CH-03' ? slipOfTheFinger(code, now.getTime()) : []

@@ -18,7 +18,7 @@ import { insertStation, insertStationPeriod } from '../server/db/queries/house/s
 import { insertSpans } from '../server/db/queries/week/weeklySpans'
 import { foldKnife } from '../server/services/log/knifeState'
 import { describeKnife } from '../server/services/fleet/knives'
-import { loadContext } from '../server/services/log/usageContext'
+import { loadHouseContext } from '../server/services/log/usageContext'
 import { DAY_MS } from '../core/time'
 
 export const BIG_SIGN_IN = { signInName: 'bench', password: 'one long afternoon' } as const
@@ -61,7 +61,7 @@ export async function loadBigHouse(db: Database, now: Date): Promise<{ houseId: 
   let events = 0
   const house = await findHouse(db, houseId)
   if (!house) throw new Error('the big house was not stored')
-  const context = await loadContext(db, house)
+  const context = await loadHouseContext(db, house)
   for (let index = 0; index < KNIVES; index++) {
     const started = performance.now()
     const type = KNIFE_TYPES[index % KNIFE_TYPES.length] ?? 'chef'
@@ -69,10 +69,10 @@ export async function loadBigHouse(db: Database, now: Date): Promise<{ houseId: 
     if (!station) continue
     const holderId = people[index % PEOPLE] ?? null
     const knife = describeKnife({ id: id('knife', index), type, lengthMm: TYPE_TEMPLATES[type].typicalLengthMm, steelEn: '1.4116', stationId: station.id, holderId: null, condition: 'in-use' }, `${TYPE_TEMPLATES[type].codePrefix}-${index + 1}`)
-    const { nature, role } = knownBlade(knife)
+    const { spec, role } = knownBlade(knife)
     const luck = chance(index + 1)
     const life = liveThrough({
-      nature, limitGf: DEFAULT_SERVICE_LIMITS[role], board: station.board, product: station.product, hoursPerService: station.hoursPerService,
+      spec, limitGf: DEFAULT_SERVICE_LIMITS[role], board: station.board, product: station.product, hoursPerService: station.hoursPerService,
       trueWear: Math.exp(0.3 * luck.normal()), services, nowMs, holderId,
       hands: [{ personId: people[1] ?? '', leavesGf: noExtra }],
       habits: { honesBefore: 0.98, daysBetweenChecks: 2.2, laddersInstead: 0.1, sharpensOver: 0.95, untendedFromMs: nowMs }, chance: luck,

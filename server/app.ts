@@ -25,10 +25,10 @@ import { openQueue } from './jobs/queue'
 import { mounter } from './mount'
 import { openApi } from './openapi'
 import { ownOriginOnly } from './origin'
-import { doorRoutes } from './routes/signIn'
+import { signInRoutes } from './routes/signIn'
 import { fleetRoutes } from './routes/fleet'
 import { houseRoutes } from './routes/house'
-import { learningRoutes } from './routes/log'
+import { logRoutes } from './routes/log'
 import { weekRoutes } from './routes/week'
 import type { DemoSignIn } from './services/house/signIn'
 import { HOUR_MS, MINUTE_MS } from '../core/time'
@@ -146,10 +146,10 @@ export function makeApp(options: AppOptions): RunningApp {
 
   const mount = mounter(app, db, clock)
   const tries = signInTries(db)
-  doorRoutes(mount, { db, clock, tries, demo })
+  signInRoutes(mount, { db, clock, tries, demo })
   fleetRoutes(mount, db, clock)
   houseRoutes(mount, db, clock, tries)
-  learningRoutes(mount, db, clock, queue)
+  logRoutes(mount, db, clock, queue)
   benchRoutes(mount, db, clock)
   weekRoutes(app, mount, db, clock, queue, say)
   exchangeRoutes(app, mount, db, clock, say)

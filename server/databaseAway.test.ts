@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
 import { startCluster } from '../scripts/cluster'
 import { migrate } from './db/migrate'
-import { addKnife, check, startApp } from './testing/harness'
+import { addTestKnife, check, startApp } from './testing/harness'
 
 const directory = join(process.cwd(), '.data', `away-${process.pid}`)
 mkdirSync(directory, { recursive: true })
@@ -17,7 +17,7 @@ describe('a database that goes away under the server', () => {
     const test = await startApp({ databaseUrl: cluster.urlFor('away') })
     try {
       const house = await test.house()
-      const knife = await addKnife(house)
+      const knife = await addTestKnife(house)
       const event = check(knife.id, 400, 410, 420)
       await cluster.stop()
       const refused = await house.manager.post('/api/events', { events: [event] })

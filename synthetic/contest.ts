@@ -1,6 +1,6 @@
 import { applyEvent, advance } from '../core/edge/log/history'
 import { forecastEdge, usualUse, type LimitForecast, type PlannedService } from '../core/edge/forecast/forecast'
-import { newKnifeState, type KnifeState } from '../core/edge/log/state'
+import { initialState, type KnifeState } from '../core/edge/log/state'
 import type { KnifeEvent } from '../core/edge/model/events'
 import { ZONES, type Zone } from '../core/edge/model/zones'
 import { AROUND, HOURS_PER_SERVICE, SERVICES, START_MS, syntheticFleet, type FleetMaking, type Look, type SyntheticKnife } from './fleet'
@@ -44,12 +44,12 @@ const planned = (fromMs: number): PlannedService[] =>
 function questionsOf(knife: SyntheticKnife): Question[] {
   const looks = new Map(knife.looks.filter((look) => look.cycle >= FROM_CYCLE).map((look) => [look.atMs, look]))
   const questions: Question[] = []
-  let state: KnifeState = newKnifeState(knife.nature, START_MS, 'new')
+  let state: KnifeState = initialState(knife.spec, START_MS, 'new')
   for (const event of [...knife.events].sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))) {
-    state = applyEvent(advance(state, knife.nature, AROUND, event.atMs), event, knife.nature, knife.limitGf)
+    state = applyEvent(advance(state, knife.spec, AROUND, event.atMs), event, knife.spec, knife.limitGf)
     const look = event.kind === 'checked' ? looks.get(event.atMs) : undefined
     if (!look) continue
-    const forecast = forecastEdge(state, { ...usualUse(knife.nature, knife.limitGf, planned(event.atMs)), untilSure: 'zones' })
+    const forecast = forecastEdge(state, { ...usualUse(knife.spec, knife.limitGf, planned(event.atMs)), untilSure: 'zones' })
     const truths = trueHoursToLimit(knife.truth, look.edge, HOURS_PER_SERVICE)
     for (const zone of [...ZONES, 'knife'] as const) {
       const truth = zone === 'knife' ? Math.min(...Object.values(truths)) : truths[zone]

@@ -1,8 +1,8 @@
 import { NO_DEFECTS, type KnifeEvent } from '../core/edge/model/events'
 import { freshForce } from '../core/edge/model/force'
-import type { Surroundings } from '../core/edge/log/history'
+import type { UsageContext } from '../core/edge/log/history'
 import { DEFAULT_SERVICE_LIMITS } from '../core/knife/limits'
-import type { BladeNature } from '../core/knife/bladeSpec'
+import type { BladeSpec } from '../core/knife/bladeSpec'
 import { priorWearRate } from '../core/edge/model/wear'
 import { eachZone, ZONES } from '../core/edge/model/zones'
 import { KNIFE_TYPES, knifeDefaults, meanDps, TYPE_TEMPLATES, type KnifeType } from '../core/knife/knifeTypes'
@@ -21,7 +21,7 @@ const WEEK: readonly WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
 ])
 const HORIZON_DAYS = 400
 export const SERVICES = occurrences(WEEK, 'UTC', START_MS, START_MS + (DAYS + HORIZON_DAYS) * DAY_MS)
-export const AROUND: Surroundings = {
+export const AROUND: UsageContext = {
   stations: new Map([['board', [{ fromMs: 0, board: 'soft-plastic', product: 'mixed', hoursPerService: HOURS_PER_SERVICE }]]]),
   services: SERVICES,
 }
@@ -39,7 +39,7 @@ export interface Look {
 export interface SyntheticKnife {
   readonly type: KnifeType
   readonly truth: TrueKnife
-  readonly nature: BladeNature
+  readonly spec: BladeSpec
   readonly limitGf: number
   readonly events: readonly KnifeEvent[]
   readonly looks: readonly Look[]
@@ -61,23 +61,23 @@ export const STATED: Omit<FleetMaking, 'seed' | 'law'> = { knives: 60, noise: 0.
 
 const stainless = STEELS.filter((steel) => steel.typicalHrc <= 60)
 
-function makeKnife(index: number, making: FleetMaking, luck: Chance): { type: KnifeType; truth: TrueKnife; nature: BladeNature } {
+function makeKnife(index: number, making: FleetMaking, luck: Chance): { type: KnifeType; truth: TrueKnife; spec: BladeSpec } {
   const type = luck.pick([KNIFE_TYPES[0], ...KNIFE_TYPES.filter((one) => TYPE_TEMPLATES[one].role !== 'bread')])
   const usual = knifeDefaults(type, TYPE_TEMPLATES[type].typicalLengthMm)
   const steel = stainless[index % stainless.length] ?? { carbides: {}, typicalHrc: 57 }
-  const nature: BladeNature = { dps: Math.max(10, meanDps(usual)), hrc: steel.typicalHrc, carbides: steel.carbides, serrated: false, make: { ...usual, measured: { height: false, bte: false, spine: false } } }
+  const spec: BladeSpec = { dps: Math.max(10, meanDps(usual)), hrc: steel.typicalHrc, carbides: steel.carbides, serrated: false, joined: { ...usual, measured: { height: false, bte: false, spine: false } } }
   const zone = { heel: 0.8, belly: 1, tip: 1.2 }
   return {
     type,
-    nature,
+    spec,
     truth: {
-      dps: nature.dps,
-      hrc: nature.hrc,
+      dps: spec.dps,
+      hrc: spec.hrc,
       limitGf: DEFAULT_SERVICE_LIMITS[TYPE_TEMPLATES[type].role],
-      wearUm2PerHour: priorWearRate(nature) * Math.exp(making.wearLogSd * luck.normal()),
+      wearUm2PerHour: priorWearRate(spec) * Math.exp(making.wearLogSd * luck.normal()),
       zoneShare: eachZone((name) => zone[name] * Math.exp(0.1 * luck.normal())),
       // a steel on soft blades, failing on hard ones, as the table has it, and differing between hands
-      hone: Math.min(0.85, Math.max(0.1, (0.6 - 0.4 * Math.max(0, (nature.hrc - 58) / 3)) * Math.exp(0.15 * luck.normal()))),
+      hone: Math.min(0.85, Math.max(0.1, (0.6 - 0.4 * Math.max(0, (spec.hrc - 58) / 3)) * Math.exp(0.15 * luck.normal()))),
       law: making.law,
     },
   }
@@ -89,7 +89,7 @@ function makeKnife(index: number, making: FleetMaking, luck: Chance): { type: Kn
  */
 function live(index: number, making: FleetMaking): SyntheticKnife {
   const luck = chance(making.seed * 1000 + index)
-  const { type, truth, nature } = makeKnife(index, making, luck)
+  const { type, truth, spec } = makeKnife(index, making, luck)
   const fresh = (): TrueEdge => {
     const shared = 0.1 * luck.normal()
     return { hours: 0, roll: 0, freshGf: eachZone(() => freshForce({ finishMicron: 4, dps: truth.dps }) * Math.exp(shared + 0.1 * luck.normal())) }
@@ -128,7 +128,7 @@ function live(index: number, making: FleetMaking): SyntheticKnife {
     // a service is as long as it is: the rota only knows the mean
     edge = trueUse(edge, HOURS_PER_SERVICE)
   }
-  return { type, truth, nature, limitGf: truth.limitGf, events, looks }
+  return { type, truth, spec, limitGf: truth.limitGf, events, looks }
 }
 
 /** A fleet whose truth is known, from a seed. */

@@ -1,6 +1,6 @@
 import { chance } from '../core/statistics/random'
 import type { Skill } from '../core/house/skills'
-import { EVEN_WEIGHTS, type JobWay, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone, type PlanWindow } from '../core/plan/problem'
+import { EVEN_WEIGHTS, type JobRoute, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone, type PlanWindow } from '../core/plan/problem'
 import { DAY_MS, MINUTE_MS } from '../core/time'
 
 /** The size of an invented house and the days to plan. */
@@ -63,10 +63,10 @@ export function syntheticWeek(size: WeekSize, seed: number): PlanProblem {
     const skill: Skill = luck.happens(0.1) ? 'thinning' : luck.happens(0.1) ? 'asymmetric' : luck.happens(0.4) ? 'maintenance' : 'full'
     const path = PATHS[Math.floor(luck.between(0, PATHS.length))] ?? ['fine']
     const stages = path.map((stoneId) => ({ stoneId, minutes: Math.round(luck.between(2, 8)) }))
-    const way = (benchId: string): JobWay => ({ benchId, openingMinutes: 4, stages, closingMinutes: 4 })
-    const ways = benches.map(({ id }) => way(id))
+    const route = (benchId: string): JobRoute => ({ benchId, openingMinutes: 4, stages, closingMinutes: 4 })
+    const routes = benches.map(({ id }) => route(id))
     return {
-      id: `j${at}`, knifeId: `k${at}`, kind: 'stone', skill, ways,
+      id: `j${at}`, knifeId: `k${at}`, kind: 'stone', skill, routes: routes,
       dullHours: windows.map((_window, day) => before(day)), dullHoursLeft: before(size.days),
       chanceAt: windows.map((_window, day) => chances[day * SERVICES_A_DAY] ?? 1),
       wastedUm: windows.map((_window, day) => 60 * (1 - (chances[day * SERVICES_A_DAY] ?? 1))),
@@ -74,7 +74,7 @@ export function syntheticWeek(size: WeekSize, seed: number): PlanProblem {
       dueShare: chances.at(-1) ?? 1, lastHands: luck.happens(0.6) ? `p${Math.floor(luck.between(0, size.cooks))}` : null,
       group: `g${at % 7}`, mayBeAway: 1, follows: null,
       next: life >= services ? null : {
-        skill, ways, steelUm: 60,
+        skill, routes, steelUm: 60,
         services: chances.map((_chance, service) => ({ name: service % SERVICES_A_DAY === 0 ? 'lunch' : 'dinner', startMs: START_MS + Math.floor(service / SERVICES_A_DAY) * DAY_MS + (service % SERVICES_A_DAY === 0 ? LUNCH_MS : DINNER_MS), hours: weight * SERVICE_HOURS })),
         freshChances: chances.map((_chance, service) => 1 / (1 + Math.exp(-(service - life) / spread))),
       },

@@ -26,8 +26,8 @@ describe('what was learned of a knife, in a cook’s words', () => {
 
   it('says what it stands on: its own readings, a few, or its kin', () => {
     expect(lessons()).toContain('Stands on 40 readings of its own.')
-    expect(lessons({ readingCount: 1, knownFrom: 'kin' })).toContain('Only 1 reading of its own; the rest is what its kin do here.')
-    expect(lessons({ readingCount: 0, knownFrom: 'kin' })).toContain('Nobody has read it yet')
+    expect(lessons({ readingCount: 1, knownFrom: 'similar' })).toContain('Only 1 reading of its own; the rest is what its kin do here.')
+    expect(lessons({ readingCount: 0, knownFrom: 'similar' })).toContain('Nobody has read it yet')
   })
 
   it('tells bent from worn, because that decides rod or stone', () => {

@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { formats } from './format'
 import { dullAheadWords, runnerUpWords, verdictWords } from './verdict'
 import { speaker } from './say'
-import type { KnifeView, StepView } from '../contract/knives'
+import type { KnifeView, RecommendationView } from '../contract/knives'
 
 const say = speaker()
 const format = formats('en-GB', 'Europe/Dublin', 'mm')
-const step = (more: Partial<StepView>): StepView => ({ action: 'none', reasons: [], cost: { minutes: 1, strokesPerSide: 8, steelUm: 0 }, startGrit: null, startStone: null, tool: null, dps: 17, ...more })
+const step = (more: Partial<RecommendationView>): RecommendationView => ({ action: 'none', reasons: [], cost: { minutes: 1, strokesPerSide: 8, steelUm: 0 }, startGrit: null, startStone: null, tool: null, dps: 17, ...more })
 const knife = (verdict: Partial<KnifeView['verdict']>, more: Partial<KnifeView> = {}): KnifeView =>
   ({ status: 'in-service', statusReason: null, statusSince: '2026-11-22T10:00:00Z', worstZone: 'tip', dullAhead: null, verdict: { ...step({}), runnerUp: null, ...verdict }, ...more }) as KnifeView
 

@@ -1,4 +1,4 @@
-import type { KnifeView, StepView } from '../contract/knives'
+import type { KnifeView, RecommendationView } from '../contract/knives'
 import type { Formats } from './format'
 import type { Say, SayValues } from './say'
 
@@ -8,7 +8,7 @@ export interface VerdictWords {
   readonly why: string
 }
 
-type ReasonView = StepView['reasons'][number]
+type ReasonView = RecommendationView['reasons'][number]
 type WriteValue = (value: number | string, say: Say, formats: Formats) => string
 
 const WRITE: Readonly<Record<string, WriteValue>> = {
@@ -33,7 +33,7 @@ function reasonSentence(reason: ReasonView, say: Say, formats: Formats): string 
 }
 
 /** The action itself, with tool, count, angle and minutes as far as it has them. */
-export function stepSentence(step: StepView, say: Say, formats: Formats, worstZone: string): string {
+export function recommendationSentence(step: RecommendationView, say: Say, formats: Formats, worstZone: string): string {
   return say(`action.${step.action}`, {
     zone: say(`zone.${worstZone}`),
     strokes: step.cost.strokesPerSide,
@@ -54,7 +54,7 @@ export function verdictWords(knife: KnifeView, say: Say, formats: Formats): Verd
   const isHone = verdict.action === 'hone'
   const what = isHone && verdict.tool === 'strop'
     ? say('action.strop', { strokes: verdict.cost.strokesPerSide, angle: formats.angle(verdict.dps) })
-    : stepSentence(verdict, say, formats, knife.worstZone)
+    : recommendationSentence(verdict, say, formats, knife.worstZone)
   const reasons = verdict.reasons.map((reason) => reasonSentence(reason, say, formats)).filter((text) => text !== '')
   return { what, why: reasons.join(' ') }
 }
@@ -62,7 +62,7 @@ export function verdictWords(knife: KnifeView, say: Say, formats: Formats): Verd
 /** The instead-of: the runner-up as a sentence, or nothing. */
 export function runnerUpWords(knife: KnifeView, say: Say, formats: Formats): string {
   const { runnerUp } = knife.verdict
-  return runnerUp ? say('verdict.otherwise', { step: stepSentence(runnerUp, say, formats, knife.worstZone) }) : ''
+  return runnerUp ? say('verdict.otherwise', { step: recommendationSentence(runnerUp, say, formats, knife.worstZone) }) : ''
 }
 
 /** When a zone will be past its limit if nothing but honing happens. */

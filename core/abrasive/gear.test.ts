@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bathFor, flatteningState, flattens, GEAR_KINDS, gearWarnings, isDiamond, isStone, KNIVES_BETWEEN_FLATTENING, usualSoakMinutes } from './gear'
+import { bathFor, flatteningState, needsFlattening, GEAR_KINDS, gearWarnings, isDiamond, isStone, KNIVES_BETWEEN_FLATTENING, usualSoakMinutes } from './gear'
 
 describe('what may not be done, said before it happens (common practice)', () => {
   it.each([
@@ -55,7 +55,7 @@ describe('flattening', () => {
 
   it('never is on a diamond plate, a rod or a strop', () => {
     for (const kind of ['diamond-plate', 'ceramic-rod', 'strop', 'smooth-steel'] as const) {
-      expect(flattens(kind)).toBe(false)
+      expect(needsFlattening(kind)).toBe(false)
       expect(flatteningState({ kind, knivesSince: 50, dishMm: 1 }).due).toBe(false)
     }
   })
@@ -63,6 +63,6 @@ describe('flattening', () => {
   it('stones and diamonds are told apart: resin dishes, a plate does not', () => {
     expect(GEAR_KINDS.filter(isStone)).toEqual(['soaking-stone', 'splash-stone', 'oil-stone', 'diamond-plate', 'diamond-resin'])
     expect(GEAR_KINDS.filter(isDiamond)).toEqual(['diamond-plate', 'diamond-resin', 'diamond-rod'])
-    expect(flattens('diamond-resin')).toBe(true)
+    expect(needsFlattening('diamond-resin')).toBe(true)
   })
 })

@@ -17,7 +17,7 @@ const DISHES: ReadonlySet<GearKind> = new Set<GearKind>(['soaking-stone', 'splas
 
 export const isStone = (kind: GearKind): boolean => STONES.has(kind)
 /** Whether a stone hollows in use and has to be flattened. */
-export const flattens = (kind: GearKind): boolean => DISHES.has(kind)
+export const needsFlattening = (kind: GearKind): boolean => DISHES.has(kind)
 export const isDiamond = (kind: GearKind): boolean => DIAMOND.has(kind)
 
 /** Usual minutes under water by grain, µm (common practice: 10–15 small, 15–20, up to 30–40 for coarse). */

@@ -1,4 +1,4 @@
-import { combined, Z_80, type Known } from '../statistics/normal'
+import { combine, Z_80, type Known } from '../statistics/normal'
 
 /** One first stone: minutes it was planned to take to the burr, and minutes it took. */
 export interface BurrTime {
@@ -28,7 +28,7 @@ export interface LearnedRate {
 export function learnedRate(times: readonly BurrTime[]): LearnedRate {
   const usable = times.filter(({ planned, minutes }) => planned > 0 && minutes >= SHORTEST_MINUTES)
   const { mean, sd } = usable.reduce<Known>(
-    (known, { planned, minutes }) => combined(known, { mean: Math.log(planned / minutes), sd: SESSION_LOG_SD }),
+    (known, { planned, minutes }) => combine(known, { mean: Math.log(planned / minutes), sd: SESSION_LOG_SD }),
     { mean: 0, sd: RATE_LOG_SD },
   )
   return { rate: Math.exp(mean), low: Math.exp(mean - Z_80 * sd), high: Math.exp(mean + Z_80 * sd), sessions: usable.length }

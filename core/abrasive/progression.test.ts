@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { grainMicrons } from './grain'
 import { bathFor, flatteningState, gearWarnings, usualSoakMinutes } from './gear'
 import {
-  finishers, LONGEST_FIRST_STAGE_MINUTES, overruling, pathMinutes, pathThrough, planProgression, starters, type ProgressionInput, type ProgressionStone,
+  finishers, LONGEST_FIRST_STAGE_MINUTES, costOfStartingOn, pathMinutes, pathThrough, planProgression, starters, type ProgressionInput, type ProgressionStone,
 } from './progression'
 import { strokeLadder, strokesBySide } from './strokeLadder'
 
@@ -103,10 +103,10 @@ describe('every plan', () => {
 describe('overruling the plan', () => {
   it('says what it costs: minutes to the burr, and a rounded bevel past twenty', () => {
     const input = { blade: chef, recessionMm: 0.45, finishMicron: 4, stones: SHELF }
-    const [own, planned] = [overruling(input, '#1000'), planProgression(input)]
+    const [own, planned] = [costOfStartingOn(input, '#1000'), planProgression(input)]
     expect(own.minutesToBurr).toBeGreaterThan(2 * (planned.stages[0]?.minutes ?? 0))
     expect(own).toMatchObject({ roundsBevel: true })
-    expect(overruling(input, '#320').roundsBevel).toBe(false)
+    expect(costOfStartingOn(input, '#320').roundsBevel).toBe(false)
   })
 })
 

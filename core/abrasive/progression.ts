@@ -1,5 +1,4 @@
-import { recede } from '../geometry/recession'
-import { faceAngle } from '../geometry/stack'
+import { recede, recedingFaceDps } from '../geometry/recession'
 import { assertPositive, assertWithin, MeasureError } from '../measure'
 import { BURR_ALLOWANCE_UM, removalRate, STROKES_PER_MINUTE } from './removal'
 
@@ -82,7 +81,7 @@ const THINNING_NEWTONS = 20
 const DIAMOND_NEWTONS = 12
 
 /** Pressing force by grain, N: 4–6 lbf coarse, falling to almost nothing on the finish (common practice). */
-export function pressing(micron: number): number {
+export function pressingForce(micron: number): number {
   if (micron >= 20) return 12
   if (micron >= 8) return 10
   return micron > 2.5 ? 6 : 4
@@ -97,7 +96,7 @@ interface Job {
   readonly wholeFace: boolean
 }
 
-function jobOf({ blade, recessionMm, chip, thinning, section }: ProgressionInput): Job {
+function metalToRemove({ blade, recessionMm, chip, thinning, section }: ProgressionInput): Job {
   assertPositive('lengthMm', blade.lengthMm)
   if (section) {
     assertPositive('areaMm2', section.areaMm2)
@@ -111,7 +110,7 @@ function jobOf({ blade, recessionMm, chip, thinning, section }: ProgressionInput
   }
   const lossMm = chip ? chip.depthMm + BURR_ALLOWANCE_UM / 1000 : (recessionMm ?? 0)
   assertWithin('recessionMm', lossMm, 0, blade.heelHeightMm / 2)
-  const gone = recede({ bteMm: blade.bteMm, dps: blade.dps, faceDps: Math.min(faceAngle(blade), 0.9 * blade.dps), recessionMm: lossMm })
+  const gone = recede({ bteMm: blade.bteMm, dps: blade.dps, faceDps: recedingFaceDps(blade, blade.dps), recessionMm: lossMm })
   return { metalMm3: gone.removedAreaMm2 * blade.lengthMm, workedMm2: 2 * gone.bevelWidthMm * blade.lengthMm, thinning: false, wholeFace: false }
 }
 
@@ -121,7 +120,7 @@ export const rateOn = (stone: ProgressionStone, newtons: number, hrc: number): n
 
 function stage(stone: ProgressionStone, removesMm3: number, job: Job, hrc: number, takes: ProgressionStage['takes']): ProgressionStage {
   const onFace = job.thinning && (takes === 'metal' || job.wholeFace)
-  const newtons = onFace ? (stone.diamond ? DIAMOND_NEWTONS : THINNING_NEWTONS) : pressing(stone.micron)
+  const newtons = onFace ? (stone.diamond ? DIAMOND_NEWTONS : THINNING_NEWTONS) : pressingForce(stone.micron)
   const minutes = Math.max(SHORTEST_STAGE_MINUTES, removesMm3 / rateOn(stone, newtons, hrc))
   return { stone, minutes, newtons, takes, removesMm3, strokesPerSide: Math.ceil((minutes * STROKES_PER_MINUTE) / 2) }
 }
@@ -138,7 +137,7 @@ const stagesAlong = (path: readonly ProgressionStone[], job: Job, hrc: number): 
   })
 
 /** A path through given stones, coarse to fine, with everything it costs. */
-export const pathThrough = (input: ProgressionInput, path: readonly ProgressionStone[]): readonly ProgressionStage[] => stagesAlong(path, jobOf(input), input.blade.hrc)
+export const pathThrough = (input: ProgressionInput, path: readonly ProgressionStone[]): readonly ProgressionStage[] => stagesAlong(path, metalToRemove(input), input.blade.hrc)
 
 export const pathMinutes = (stages: readonly ProgressionStage[]): number =>
   stages.reduce((sum, one) => sum + one.minutes, 0) + CHANGE_MINUTES * Math.max(0, stages.length - 1)
@@ -152,7 +151,7 @@ export function finishers(stones: readonly ProgressionStone[], finishMicron: num
 
 /** Stones the path may begin on: none that would take over twenty minutes while a coarser one lies on the shelf. */
 export function starters(input: ProgressionInput): ProgressionStone[] {
-  const job = jobOf(input)
+  const job = metalToRemove(input)
   const inTime = input.stones.filter((stone) => firstStage(stone, job, input.blade.hrc).minutes <= LONGEST_FIRST_STAGE_MINUTES)
   if (inTime.length > 0) return inTime
   const coarsest = Math.max(...input.stones.map((stone) => stone.micron))
@@ -212,7 +211,7 @@ export function planProgression(input: ProgressionInput): Progression {
   for (const stone of input.stones) assertPositive('micron', stone.micron)
   const ends = finishers(input.stones, input.finishMicron)
   const begins = input.startWith === undefined ? starters(input) : input.stones.filter(({ id }) => id === input.startWith)
-  const job = jobOf(input)
+  const job = metalToRemove(input)
   const ways = waysOn(input.stones, ends, job, input.blade.hrc)
   const paths = begins.map((start) => {
     // a start finer than the finish asked for is its own finish
@@ -225,14 +224,14 @@ export function planProgression(input: ProgressionInput): Progression {
 }
 
 /** What beginning on another stone would cost, beside the plan. */
-export interface Overruling {
+export interface StartingStoneCost {
   readonly minutesToBurr: number
   readonly minutes: number
   readonly roundsBevel: boolean
 }
 
 /** What the person's own choice of first stone costs: minutes to the burr, minutes in all, and whether it rounds the bevel. */
-export function overruling(input: ProgressionInput, startWith: string): Overruling {
+export function costOfStartingOn(input: ProgressionInput, startWith: string): StartingStoneCost {
   const { stages, minutes } = planProgression({ ...input, startWith })
   const minutesToBurr = stages[0]?.minutes ?? 0
   return { minutesToBurr, minutes, roundsBevel: minutesToBurr > LONGEST_FIRST_STAGE_MINUTES }

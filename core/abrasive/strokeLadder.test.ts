@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { heaviestPress, pressingAt, strokeLadder, STROKE_SCHEMES } from './strokeLadder'
+import { heaviestPress, pressingOnRung, strokeLadder, STROKE_SCHEMES } from './strokeLadder'
 
 describe('pressing along a ladder', () => {
   const falling = strokeLadder('falling', 'dull')
@@ -10,9 +10,9 @@ describe('pressing along a ladder', () => {
     const heaviest = heaviestPress({ newtons: 12, takes: 'metal' }, false)
     expect(heaviest).toBeGreaterThanOrEqual(18)
     expect(heaviest).toBeLessThanOrEqual(27)
-    expect(pressingAt(falling, heaviest, 0)).toBe(heaviest)
-    expect(pressingAt(falling, heaviest, 0.99)).toBeLessThanOrEqual(4)
-    expect(pressingAt(falling, heaviest, 1.8)).toBeLessThanOrEqual(4)
+    expect(pressingOnRung(falling, heaviest, 0)).toBe(heaviest)
+    expect(pressingOnRung(falling, heaviest, 0.99)).toBeLessThanOrEqual(4)
+    expect(pressingOnRung(falling, heaviest, 1.8)).toBeLessThanOrEqual(4)
   })
 
   it('is never heavy on diamond, nor on a finishing stone', () => {
@@ -21,13 +21,13 @@ describe('pressing along a ladder', () => {
   })
 
   it('changes with the rung: 20 strokes at the first pressure, then lighter', () => {
-    expect([0, 19, 20, 30, 35, 38, 40].map((stroke) => pressingAt(falling, 20, stroke / 41))).toEqual([20, 20, 17, 13, 10, 6, 3])
+    expect([0, 19, 20, 30, 35, 38, 40].map((stroke) => pressingOnRung(falling, 20, stroke / 41))).toEqual([20, 20, 17, 13, 10, 6, 3])
   })
 
   it('never gets heavier, whatever the ladder', () => {
     fc.assert(fc.property(fc.constantFrom(...STROKE_SCHEMES), fc.constantFrom('kept-up', 'dull', 'very-dull'), fc.integer({ min: 3, max: 27 }), (scheme, condition, heaviest) => {
       const rungs = strokeLadder(scheme, condition)
-      const path = Array.from({ length: 30 }, (_, index) => pressingAt(rungs, heaviest, index / 25))
+      const path = Array.from({ length: 30 }, (_, index) => pressingOnRung(rungs, heaviest, index / 25))
       for (const [index, newtons] of path.entries()) {
         expect(newtons).toBeLessThanOrEqual(Math.max(heaviest, 3))
         if (index > 0) expect(newtons).toBeLessThanOrEqual(path[index - 1] ?? Infinity)

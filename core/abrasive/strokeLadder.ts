@@ -57,7 +57,7 @@ export const heaviestPress = (stage: { readonly newtons: number; readonly takes:
  * @param done share of the side's strokes already made, 0–1; beyond 1 it stays on the last rung
  * @example pressingAt(strokeLadder('falling', 'dull'), 20, 0) // 20
  */
-export function pressingAt(rungs: readonly Rung[], heaviest: number, done: number): number {
+export function pressingOnRung(rungs: readonly Rung[], heaviest: number, done: number): number {
   const [first] = rungs
   if (!first) return heaviest
   const total = rungs.reduce((sum, { strokes }) => sum + strokes, 0)

@@ -1,7 +1,7 @@
 import type { Point } from './profile'
 
 /** Twice the signed area of a polygon, mm² (shoelace formula). */
-const crossing = (a: Point, b: Point): number => a.x * b.y - b.x * a.y
+const crossingPoint = (a: Point, b: Point): number => a.x * b.y - b.x * a.y
 
 function sides(outline: readonly Point[]): (readonly [Point, Point])[] {
   return outline.flatMap((a, at) => {
@@ -10,12 +10,12 @@ function sides(outline: readonly Point[]): (readonly [Point, Point])[] {
   })
 }
 
-/** Area of a polygon whichever way it runs, mm². A plain loop, as in {@link clipped}: both run while an angle is dragged. */
+/** Area of a polygon whichever way it runs, mm². A plain loop, as in {@link clip}: both run while an angle is dragged. */
 export function polygonArea(outline: readonly Point[]): number {
   let twice = 0
   let before = outline.at(-1)
   for (const point of outline) {
-    if (before) twice += crossing(before, point)
+    if (before) twice += crossingPoint(before, point)
     before = point
   }
   return Math.abs(twice) / 2
@@ -24,9 +24,9 @@ export function polygonArea(outline: readonly Point[]): number {
 /** Centre of area of what one polygon has and another, that lies inside it, has not. */
 export function centreOfDifference(outer: readonly Point[], inner: readonly Point[]): Point {
   const moments = (outline: readonly Point[], sign: number): { area: number; x: number; y: number } => {
-    const turn = Math.sign(sides(outline).reduce((sum, [a, b]) => sum + crossing(a, b), 0)) * sign
+    const turn = Math.sign(sides(outline).reduce((sum, [a, b]) => sum + crossingPoint(a, b), 0)) * sign
     return sides(outline).reduce((sum, [a, b]) => {
-      const own = turn * crossing(a, b)
+      const own = turn * crossingPoint(a, b)
       return { area: sum.area + own / 2, x: sum.x + (own * (a.x + b.x)) / 6, y: sum.y + (own * (a.y + b.y)) / 6 }
     }, { area: 0, x: 0, y: 0 })
   }
@@ -38,7 +38,7 @@ export function centreOfDifference(outer: readonly Point[], inner: readonly Poin
 const SAME_MM = 1e-9
 
 /** What is left of an outline on the side of a line where `outside` is not above zero (Sutherland & Hodgman 1974, one plane). */
-export function clipped(outline: readonly Point[], outside: (point: Point) => number): Point[] {
+export function clip(outline: readonly Point[], outside: (point: Point) => number): Point[] {
   const left: Point[] = []
   let a = outline.at(-1)
   let outA = a ? outside(a) : 0

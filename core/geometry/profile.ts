@@ -72,14 +72,14 @@ function spineHeight(form: Form, share: number): number {
 }
 
 /** Sample places that crowd towards the end, where outlines turn sharply. */
-const crowded = (share: number): number => 1 - (1 - share) ** 2.5
+const denser = (share: number): number => 1 - (1 - share) ** 2.5
 
 function handleOutline(lengthMm: number, heightMm: number, samples: number): Point[] {
   const reach = Math.min(118, Math.max(82, 0.45 * lengthMm))
   const thick = Math.min(27, Math.max(15, heightMm * 0.62))
   const top = heightMm * 0.97
   const gap = -3
-  const steps = Array.from({ length: samples + 1 }, (_, index) => crowded(index / samples))
+  const steps = Array.from({ length: samples + 1 }, (_, index) => denser(index / samples))
   // waisted behind the blade, swelling under the palm, rounded at the butt
   const half = (along: number): number => {
     const round = along <= BUTT_FROM ? 1 : (1 - ((along - BUTT_FROM) / (1 - BUTT_FROM)) ** 2.4) ** (1 / 2.4)
@@ -118,7 +118,7 @@ export function profile(input: {
   const shares = Array.from({ length: samples + 1 }, (_, index) => index / samples)
   const edge = shares.map((share) => ({ x: share * lengthMm, y: edgeHeight(form, share) * heelHeightMm }))
   const squared = form.spineStraight === 1
-  const spine = shares.map(crowded).map((share) => ({
+  const spine = shares.map(denser).map((share) => ({
     x: share * lengthMm * (squared ? SQUARE_END_TAPER : 1),
     y: spineHeight(form, share) * heelHeightMm,
   }))

@@ -1,5 +1,6 @@
 import { assertPositive, assertWithin, MeasureError, radians } from '../measure'
 import { bevelWidth } from './bevel'
+import { faceAngle, type FlatSection } from './stack'
 
 export interface Recession {
   /** thickness behind the edge after the loss, mm */
@@ -8,6 +9,13 @@ export interface Recession {
   /** section area gone, mm² (times edge length is the volume) */
   readonly removedAreaMm2: number
 }
+
+/** Faces of blunt angles run nearly parallel to a flat bevel; recession is never reckoned beyond this share of the edge angle. */
+const STEEPEST_FACE_SHARE = 0.9
+
+/** Face angle that recession is reckoned with, degrees per side: the blade's own, kept clear of its edge angle. */
+export const recedingFaceDps = (section: FlatSection, dps: number): number =>
+  Math.min(faceAngle(section), STEEPEST_FACE_SHARE * dps)
 
 /**
  * What losing edge height does when the edge angle is kept: the edge moves up into thicker steel.

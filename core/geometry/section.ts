@@ -1,6 +1,6 @@
 import type { Grind } from '../knife/knifeTypes'
 import { assertPositive, assertWithin, degrees, MeasureError, radians } from '../measure'
-import { clipped, polygonArea } from './polygon'
+import { clip, polygonArea } from './polygon'
 import { faceLength } from './stack'
 import type { Point } from './profile'
 
@@ -148,10 +148,10 @@ export const outsideOf = ({ side, dps, through }: Grinding) => (point: Point): n
   (side === 'right' ? 1 : -1) * (point.x - through.x) - (point.y - through.y) * Math.tan(radians(dps))
 
 /** The section after grinding one side flat. */
-export const grind = ({ outline }: Section, grinding: Grinding): Section => ({ outline: clipped(outline, outsideOf(grinding)) })
+export const grind = ({ outline }: Section, grinding: Grinding): Section => ({ outline: clip(outline, outsideOf(grinding)) })
 
 /** The section with everything below a height gone, as when a chip is ground out straight. */
-export const grindEdgeDown = ({ outline }: Section, heightMm: number): Section => ({ outline: clipped(outline, ({ y }) => heightMm - y) })
+export const grindEdgeDown = ({ outline }: Section, heightMm: number): Section => ({ outline: clip(outline, ({ y }) => heightMm - y) })
 
 /** Height of the lowest point, mm: 0 until edge was lost. */
 export const edgeHeight = ({ outline }: Section): number => Math.min(...outline.map(({ y }) => y))

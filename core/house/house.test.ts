@@ -3,7 +3,7 @@ import { minimumHeightMm, THICKNESS_LIMIT_MM, thicknessLimitMm } from '../knife/
 import { faceAngle } from '../geometry/stack'
 import { knownBlade, MEASURABLE, type DescribedBlade } from '../knife/blade'
 import { KNIFE_TYPES, knifeDefaults, meanDps, TYPE_TEMPLATES } from '../knife/knifeTypes'
-import { may, PERSON_ROLES, RIGHTS, ROLE_RIGHTS } from './rights'
+import { hasRight, PERSON_ROLES, RIGHTS, ROLE_RIGHTS } from './rights'
 import { BOARD_FACTOR, PRODUCT_FACTOR } from './stations'
 import { steelByEn } from '../knife/steels'
 
@@ -53,11 +53,11 @@ describe('a blade nobody has measured', () => {
     const measured = knownBlade({ ...unmeasured, steelEn: '1.2379', hrc: 59 })
     expect(measured.measures.hrc).toBe(59)
     expect(measured.assumed).not.toContain('hrc')
-    expect(measured.nature.carbides).toEqual({ CrC: 12 })
+    expect(measured.spec.carbides).toEqual({ CrC: 12 })
   })
 
   it('reckons a single bevel at the mean of its two sides', () => {
-    expect(knownBlade({ ...unmeasured, type: 'single-bevel-slicer', lengthMm: 270 }).nature.dps).toBe(7.5)
+    expect(knownBlade({ ...unmeasured, type: 'single-bevel-slicer', lengthMm: 270 }).spec.dps).toBe(7.5)
   })
 })
 
@@ -82,9 +82,9 @@ describe('rights', () => {
   })
 
   it('let anybody take an unsafe knife out, and only trained hands put it back', () => {
-    expect(PERSON_ROLES.every((role) => may(role, 'quarantine'))).toBe(true)
-    expect(PERSON_ROLES.filter((role) => may(role, 'release'))).toEqual(['chef', 'sharpener'])
-    expect(PERSON_ROLES.filter((role) => may(role, 'log-sharpening'))).toEqual(['chef', 'sharpener'])
-    expect(PERSON_ROLES.filter((role) => may(role, 'manage-house'))).toEqual(['chef'])
+    expect(PERSON_ROLES.every((role) => hasRight(role, 'quarantine'))).toBe(true)
+    expect(PERSON_ROLES.filter((role) => hasRight(role, 'release'))).toEqual(['chef', 'sharpener'])
+    expect(PERSON_ROLES.filter((role) => hasRight(role, 'log-sharpening'))).toEqual(['chef', 'sharpener'])
+    expect(PERSON_ROLES.filter((role) => hasRight(role, 'manage-house'))).toEqual(['chef'])
   })
 })

@@ -34,4 +34,4 @@ export const ROLE_RIGHTS: Readonly<Record<PersonRole, readonly Right[]>> = {
   chef: RIGHTS,
 }
 
-export const may = (role: PersonRole, right: Right): boolean => ROLE_RIGHTS[role].includes(right)
+export const hasRight = (role: PersonRole, right: Right): boolean => ROLE_RIGHTS[role].includes(right)

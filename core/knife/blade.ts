@@ -1,4 +1,4 @@
-import type { BladeNature } from './bladeSpec'
+import type { BladeSpec } from './bladeSpec'
 import { minimumHeightMm } from './limits'
 import { knifeDefaults, meanDps, type KnifeRole, type KnifeType } from './knifeTypes'
 import { steelByEn } from './steels'
@@ -30,7 +30,7 @@ export interface KnownBlade {
   readonly measures: Readonly<Record<Measurable, number>>
   /** which of the measures are the type's usual figure, not this knife's own */
   readonly assumed: readonly Measurable[]
-  readonly nature: BladeNature
+  readonly spec: BladeSpec
   readonly geometry: BladeGeometry
 }
 
@@ -62,12 +62,12 @@ export function knownBlade(knife: DescribedBlade): KnownBlade {
     role: usual.role,
     measures,
     assumed: MEASURABLE.filter((field) => knife[field] === null),
-    nature: {
+    spec: {
       dps,
       hrc: measures.hrc,
       carbides: steel?.carbides ?? {},
       serrated: knife.serrated,
-      make: {
+      joined: {
         heelHeightMm: measures.heelHeightMm,
         spineMm: measures.spineMm,
         bteMm: measures.bteMm,

@@ -1,7 +1,7 @@
 import type { CarbideShares } from './steels'
 
 /** Dimensions of a blade when it joined the fleet, mm: measured then, or the usual ones of its type and length. */
-export interface BladeMake {
+export interface JoiningMeasures {
   readonly heelHeightMm: number
   readonly spineMm: number
   readonly bteMm: number
@@ -9,10 +9,13 @@ export interface BladeMake {
 }
 
 /** What wear needs to know of a blade. */
-export interface BladeNature {
+export interface BladeSpec {
   readonly dps: number
   readonly hrc: number
   readonly carbides: CarbideShares
   readonly serrated: boolean
-  readonly make: BladeMake
+  readonly joined: JoiningMeasures
 }
+
+/** Grain an edge leaves the factory with, µm: about JIS #2000 (assumed). */
+export const FACTORY_FINISH_MICRON = 6.7

@@ -1,16 +1,16 @@
 import { everySession, withSeconds } from './secondSessions'
-import { indexPlan, isLimit, layWindow, type PlanIndex } from './layout'
+import { indexPlan, isLimit, layOutWindow, type PlanIndex } from './layout'
 import { planTotals, type PlanTotals } from './objective'
-import { mayCome, type Placement, type PlanJob, type PlanProblem } from './problem'
+import { isAllowedIn, type Placement, type PlanJob, type PlanProblem } from './problem'
 import { DAY_MS } from '../time'
 
 /** Puts a job into a window with the first bench and hands that have room, as people do it without a plan. */
 function firstRoom(index: PlanIndex, job: PlanJob, windowId: string, here: readonly Placement[]): Placement | null {
-  for (const { benchId } of job.ways) {
+  for (const { benchId } of job.routes) {
     for (const person of index.problem.people) {
       if (!person.skills.includes(job.skill) || !person.present[windowId]) continue
       const placement = { jobId: job.id, windowId, benchId, personId: person.id }
-      if (!isLimit(layWindow(index, windowId, [...here, placement]))) return placement
+      if (!isLimit(layOutWindow(index, windowId, [...here, placement]))) return placement
     }
   }
   return null
@@ -23,7 +23,7 @@ function fill(problem: PlanProblem, rank: (job: PlanJob, window: number) => numb
   const done = new Set<string>()
   for (const [at, window] of problem.windows.entries()) {
     const ranked = withSeconds(problem, placements).jobs.flatMap((job) => {
-      const rankOf = done.has(job.id) || job.ways.length === 0 || !mayCome(job, at) ? null : rank(job, at)
+      const rankOf = done.has(job.id) || job.routes.length === 0 || !isAllowedIn(job, at) ? null : rank(job, at)
       return rankOf === null ? [] : [{ job, rankOf }]
     }).sort((a, b) => b.rankOf - a.rankOf || (a.job.id < b.job.id ? -1 : 1))
     const here: Placement[] = []

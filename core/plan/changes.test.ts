@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { syntheticWeek } from '../../synthetic/weeks'
-import { foundationsOf, movedFoundations, planChanges } from './changes'
+import { planFoundations, changedFoundations, planChanges } from './changes'
 import type { Placement, PlanProblem } from './problem'
 
 const week = syntheticWeek({ knives: 6, cooks: 4, days: 3, benches: 2 }, 3)
@@ -8,7 +8,7 @@ const [job, other] = week.jobs
 if (!job || !other) throw new Error('the week has jobs')
 const able = week.people.find(({ skills, present }) => skills.includes(job.skill) && Object.keys(present).length > 0)
 const [windowId = ''] = Object.keys(able?.present ?? {})
-const before: Placement = { jobId: job.id, windowId, benchId: job.ways[0]?.benchId ?? '', personId: able?.id ?? '' }
+const before: Placement = { jobId: job.id, windowId, benchId: job.routes[0]?.benchId ?? '', personId: able?.id ?? '' }
 const known = new Set(week.jobs.map(({ id }) => id))
 const why = (problem: PlanProblem, after: readonly Placement[] = []): string | undefined => planChanges(problem, [before], after, known)[0]?.why
 const wanting: PlanProblem = { ...week, jobs: week.jobs.map((one) => ({ ...one, wanted: true })) }
@@ -30,7 +30,7 @@ describe('why a session is not where it was', () => {
 
   it('the bench is gone, or its stones', () => {
     expect(why({ ...wanting, benches: wanting.benches.filter(({ id }) => id !== before.benchId) })).toBe('bench-gone')
-    expect(why({ ...wanting, jobs: wanting.jobs.map((one) => (one.id === job.id ? { ...one, ways: [] } : one)) })).toBe('stones-gone')
+    expect(why({ ...wanting, jobs: wanting.jobs.map((one) => (one.id === job.id ? { ...one, routes: [] } : one)) })).toBe('stones-gone')
   })
 
   it('it made room for others, where nothing else stands against it', () => {
@@ -50,18 +50,18 @@ describe('why a session is not where it was', () => {
 
 describe('what a plan stands on', () => {
   it('is the same for the same week, and differs by exactly what moved', () => {
-    const now = foundationsOf(week)
-    expect(movedFoundations(now, foundationsOf(week), new Set())).toEqual({ gone: [], fresh: [] })
-    const brokenStone = foundationsOf({ ...week, stones: week.stones.filter(({ id }) => id !== 'fine') })
-    expect(movedFoundations(now, brokenStone, new Set())).toEqual({ gone: ['stone fine'], fresh: [] })
-    const newSkill = foundationsOf({ ...week, people: week.people.map((one, at) => (at === 2 ? { ...one, skills: [...one.skills, 'serrated' as const] } : one)) })
-    expect(movedFoundations(now, newSkill, new Set())).toEqual({ gone: [], fresh: ['skill p2 serrated'] })
+    const now = planFoundations(week)
+    expect(changedFoundations(now, planFoundations(week), new Set())).toEqual({ gone: [], fresh: [] })
+    const brokenStone = planFoundations({ ...week, stones: week.stones.filter(({ id }) => id !== 'fine') })
+    expect(changedFoundations(now, brokenStone, new Set())).toEqual({ gone: ['stone fine'], fresh: [] })
+    const newSkill = planFoundations({ ...week, people: week.people.map((one, at) => (at === 2 ? { ...one, skills: [...one.skills, 'serrated' as const] } : one)) })
+    expect(changedFoundations(now, newSkill, new Set())).toEqual({ gone: [], fresh: ['skill p2 serrated'] })
   })
 
   it('does not count a window that has simply passed', () => {
     const [first, ...rest] = week.windows
-    const later = foundationsOf({ ...week, windows: rest, people: week.people.map((one) => ({ ...one, present: Object.fromEntries(Object.entries(one.present).filter(([id]) => id !== first?.id)) })) })
-    expect(movedFoundations(foundationsOf(week), later, new Set([first?.id ?? '']))).toEqual({ gone: [], fresh: [] })
-    expect(movedFoundations(foundationsOf(week), later, new Set()).gone).toContain(`window ${first?.id ?? ''}`)
+    const later = planFoundations({ ...week, windows: rest, people: week.people.map((one) => ({ ...one, present: Object.fromEntries(Object.entries(one.present).filter(([id]) => id !== first?.id)) })) })
+    expect(changedFoundations(planFoundations(week), later, new Set([first?.id ?? '']))).toEqual({ gone: [], fresh: [] })
+    expect(changedFoundations(planFoundations(week), later, new Set()).gone).toContain(`window ${first?.id ?? ''}`)
   })
 })

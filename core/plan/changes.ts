@@ -36,14 +36,14 @@ function reasonOf(problem: PlanProblem, old: Placement | null, wasKnown: boolean
   if (!person?.present[old.windowId]) return 'person-away'
   if (!person.skills.includes(job.skill)) return 'skill-gone'
   if (!problem.benches.some(({ id }) => id === old.benchId)) return 'bench-gone'
-  return job.ways.some(({ benchId }) => benchId === old.benchId) ? 'made-room' : 'stones-gone'
+  return job.routes.some(({ benchId }) => benchId === old.benchId) ? 'made-room' : 'stones-gone'
 }
 
 /**
  * What has happened to a problem since a plan was made on it, as short codes: a plan none of whose
  * foundations moved is still good, whatever the clock says.
  */
-export function foundationsOf(problem: PlanProblem): readonly string[] {
+export function planFoundations(problem: PlanProblem): readonly string[] {
   return [
     ...problem.jobs.filter(({ wanted }) => wanted).map(({ id, kind }) => `job ${id} ${kind}`),
     ...problem.windows.map(({ id }) => `window ${id}`),
@@ -81,7 +81,7 @@ export function sessionsLeft<S extends PlannedTime>(sessions: readonly S[], acce
 }
 
 /** Foundations that fell away or came up, leaving out windows that have simply passed. */
-export function movedFoundations(before: readonly string[], now: readonly string[], passed: ReadonlySet<string>): { readonly gone: string[]; readonly fresh: string[] } {
+export function changedFoundations(before: readonly string[], now: readonly string[], passed: ReadonlySet<string>): { readonly gone: string[]; readonly fresh: string[] } {
   const [had, has] = [new Set(before), new Set(now)]
   const isPast = (one: string): boolean => [...passed].some((windowId) => one.endsWith(windowId))
   return { gone: before.filter((one) => !has.has(one) && !isPast(one)), fresh: now.filter((one) => !had.has(one)) }

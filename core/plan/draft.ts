@@ -1,6 +1,6 @@
 import { placementCost, WORTH } from './objective'
 import { pieceOf, piecesFit, type Piece, type PlanIndex } from './layout'
-import { mayCome, samePlace, wayMinutes, type Placement, type PlanJob } from './problem'
+import { isAllowedIn, samePlace, routeMinutes, type Placement, type PlanJob } from './problem'
 import { MINUTE_MS } from '../time'
 
 /** Somewhere a job could go, and what that costs by itself. */
@@ -31,15 +31,15 @@ export function optionsOf(index: PlanIndex, { job, anchor, anchorCost, most, onT
   const { problem } = index
   const found: Option[] = []
   for (const [at, window] of problem.windows.entries()) {
-    if (!mayCome(job, at)) continue
+    if (!isAllowedIn(job, at)) continue
     const more = onTop(at)
     for (const person of problem.people) {
       const present = person.present[window.id]
       if (!present || !person.skills.includes(job.skill)) continue
-      for (const way of job.ways) {
-        const minutes = wayMinutes(way) * person.pace
+      for (const route of job.routes) {
+        const minutes = routeMinutes(route) * person.pace
         if (minutes * MINUTE_MS > present.toMs - present.fromMs) continue
-        const placement = { jobId: job.id, windowId: window.id, benchId: way.benchId, personId: person.id }
+        const placement = { jobId: job.id, windowId: window.id, benchId: route.benchId, personId: person.id }
         const moved = anchor && !samePlace(anchor, placement) ? anchorCost : 0
         const cost = placementCost(job, at, minutes, person.id, problem.weights) + moved + more
         // dearer than leaving it out: only worth having when somebody has locked it there

@@ -1,16 +1,16 @@
 import { fairShares, WORTH } from './objective'
 import { Builder, placingColumns, type Chosen, type Entry, type ExactModel } from './placingColumns'
-import { samePlace, wayMinutes, type JobWay, type Placement, type PlanProblem, type PlanWindow } from './problem'
+import { samePlace, routeMinutes, type JobRoute, type Placement, type PlanProblem, type PlanWindow } from './problem'
 import { MINUTE_MS } from '../time'
 
 export type { Column, ExactModel, LinearModel, Row } from './placingColumns'
 
-const stageMinutes = (way: JobWay, stoneId: string): number =>
-  way.stages.reduce((sum, stage) => (stage.stoneId === stoneId ? sum + stage.minutes : sum), 0)
+const stageMinutes = (route: JobRoute, stoneId: string): number =>
+  route.stages.reduce((sum, stage) => (stage.stoneId === stoneId ? sum + stage.minutes : sum), 0)
 
 /** Benches that are the same for every session need not be told apart: the fuller one is called the first. */
 const benchesAlike = ({ jobs, benches }: PlanProblem): boolean =>
-  jobs.flatMap(({ ways, next }) => [ways, next?.ways ?? []]).every((ways) => ways.length === 0 || (ways.length === benches.length && ways.every((way) => wayMinutes(way) === wayMinutes(ways[0] ?? way) && way.stages.every(({ stoneId }, at) => ways[0]?.stages[at]?.stoneId === stoneId))))
+  jobs.flatMap(({ routes: routes, next }) => [routes, next?.routes ?? []]).every((routes) => routes.length === 0 || (routes.length === benches.length && routes.every((route) => routeMinutes(route) === routeMinutes(routes[0] ?? route) && route.stages.every(({ stoneId }, at) => routes[0]?.stages[at]?.stoneId === stoneId))))
 
 /**
  * The plan as a mixed-integer program over who does which knife in which window at which bench. The order
@@ -35,7 +35,7 @@ function windowRows(problem: PlanProblem, window: PlanWindow, here: readonly Cho
   const flattenings = new Map<string, Entry[]>()
   const plate: Entry[] = []
   for (const stone of problem.stones) {
-    const users = here.filter(({ way }) => stageMinutes(way, stone.id) > 0)
+    const users = here.filter(({ route }) => stageMinutes(route, stone.id) > 0)
     if (users.length === 0) continue
     const own: Entry[] = []
     if (stone.flattenMinutes > 0) {
@@ -50,7 +50,7 @@ function windowRows(problem: PlanProblem, window: PlanWindow, here: readonly Cho
     }
     const lateMinutes = stone.soakMinutes === 0 ? 0 : Math.max(0, stone.soakMinutes - (window.startMs - window.soakFromMs) / MINUTE_MS)
     builder.row(`stone_${window.id}_${stone.id}`, length - lateMinutes, [
-      ...users.map(({ column, way, pace }) => [column, stageMinutes(way, stone.id) * pace] as const), ...own.map(([column]) => [column, stone.flattenMinutes] as const),
+      ...users.map(({ column, route, pace }) => [column, stageMinutes(route, stone.id) * pace] as const), ...own.map(([column]) => [column, stone.flattenMinutes] as const),
     ])
   }
   builder.row(`plate_${window.id}`, length, plate)

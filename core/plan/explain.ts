@@ -1,6 +1,6 @@
-import { leavingCost, placementCost } from './objective'
-import { indexPlan, isLimit, layWindow, type LayoutLimit } from './layout'
-import { mayCome, wayMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem } from './problem'
+import { costOfLeavingOut, placementCost } from './objective'
+import { indexPlan, isLimit, layOutWindow, type LayoutLimit } from './layout'
+import { isAllowedIn, routeMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem } from './problem'
 import { MINUTE_MS } from '../time'
 
 /** Why a job is where it is, or what stopped it: codes with values, for the catalogue to phrase. */
@@ -12,7 +12,7 @@ export interface PlanReason {
 }
 
 const inHours = (job: PlanJob, problem: PlanProblem): PlanPerson[] => problem.people.filter(({ skills }) => skills.includes(job.skill))
-const minutesOf = (job: PlanJob): number => Math.ceil(Math.min(...job.ways.map(wayMinutes)))
+const minutesOf = (job: PlanJob): number => Math.ceil(Math.min(...job.routes.map(routeMinutes)))
 
 /** Reasons for a placement, the weightiest first. */
 export function placementReasons(problem: PlanProblem, placement: Placement): PlanReason[] {
@@ -20,10 +20,10 @@ export function placementReasons(problem: PlanProblem, placement: Placement): Pl
   const at = problem.windows.findIndex(({ id }) => id === placement.windowId)
   const window = problem.windows[at]
   if (!job || !window) return []
-  const way = job.ways.find(({ benchId }) => benchId === placement.benchId)
+  const route = job.routes.find(({ benchId }) => benchId === placement.benchId)
   const pace = problem.people.find(({ id }) => id === placement.personId)?.pace ?? 1
   const able = inHours(job, problem).filter(({ present }) => present[window.id])
-  const saved = leavingCost(job, problem.weights) - placementCost(job, at, way ? wayMinutes(way) * pace : 0, placement.personId, problem.weights)
+  const saved = costOfLeavingOut(job, problem.weights) - placementCost(job, at, route ? routeMinutes(route) * pace : 0, placement.personId, problem.weights)
   return [
     ...(problem.locks.some(({ jobId }) => jobId === job.id) ? [{ code: 'locked' as const, values: {} }] : []),
     ...(job.follows ? [{ code: 'again' as const, values: { windowId: problem.windows[job.follows.window]?.id ?? '' } }] : []),
@@ -40,7 +40,7 @@ export function leavingReason(problem: PlanProblem, placements: readonly Placeme
   const job = problem.jobs.find(({ id }) => id === jobId)
   if (!job) return null
   if (job.kind === 'send-out') return { code: 'send-out', values: {} }
-  if (job.ways.length === 0) return { code: 'no-stones', values: {} }
+  if (job.routes.length === 0) return { code: 'no-stones', values: {} }
   if (problem.windows.length === 0) return { code: 'no-window', values: {} }
   const able = inHours(job, problem)
   if (able.length === 0) return { code: 'no-skill', values: { skill: job.skill } }
@@ -50,16 +50,16 @@ export function leavingReason(problem: PlanProblem, placements: readonly Placeme
   const longest = Math.max(...stays.map((stay) => stay.minutes / stay.pace))
   if (longest < minutes) return { code: 'too-long', values: { minutes, longest: Math.floor(longest) } }
   const index = indexPlan(problem)
-  const leaving = leavingCost(job, problem.weights)
+  const leaving = costOfLeavingOut(job, problem.weights)
   let nearest: (LayoutLimit & { readonly windowId: string; readonly cost: number }) | null = null
   for (const { personId, pace, windowId } of stays) {
     const at = problem.windows.findIndex(({ id }) => id === windowId)
-    if (!mayCome(job, at)) continue
+    if (!isAllowedIn(job, at)) continue
     const here = placements.filter((placement) => placement.windowId === windowId && placement.jobId !== jobId)
-    for (const way of job.ways) {
-      const cost = placementCost(job, at, wayMinutes(way) * pace, personId, problem.weights)
+    for (const route of job.routes) {
+      const cost = placementCost(job, at, routeMinutes(route) * pace, personId, problem.weights)
       if (cost >= leaving) continue
-      const laid = layWindow(index, windowId, [...here, { jobId, windowId, benchId: way.benchId, personId }])
+      const laid = layOutWindow(index, windowId, [...here, { jobId, windowId, benchId: route.benchId, personId }])
       if (isLimit(laid) && (nearest === null || cost < nearest.cost)) nearest = { ...laid, windowId, cost }
     }
   }
@@ -75,16 +75,16 @@ export interface MoveVerdict {
 }
 
 /** Why somebody may not, or cannot, do a job there; null when nothing stands against it. */
-export function breaksOf(problem: PlanProblem, placements: readonly Placement[], moved: Placement): PlanReason | null {
+export function violationOf(problem: PlanProblem, placements: readonly Placement[], moved: Placement): PlanReason | null {
   const job = problem.jobs.find(({ id }) => id === moved.jobId)
   const person = problem.people.find(({ id }) => id === moved.personId)
   if (!job || !person) return { code: 'no-hands-then', values: {} }
   if (!person.skills.includes(job.skill)) return { code: 'no-skill', values: { skill: job.skill, personId: person.id } }
   if (!person.present[moved.windowId]) return { code: 'no-hands-then', values: { skill: job.skill, personId: person.id } }
   const first = job.follows && problem.windows[job.follows.window]
-  if (first && !mayCome(job, problem.windows.findIndex(({ id }) => id === moved.windowId))) return { code: 'too-soon', values: { windowId: first.id } }
-  if (!job.ways.some(({ benchId }) => benchId === moved.benchId)) return { code: 'no-stones', values: {} }
+  if (first && !isAllowedIn(job, problem.windows.findIndex(({ id }) => id === moved.windowId))) return { code: 'too-soon', values: { windowId: first.id } }
+  if (!job.routes.some(({ benchId }) => benchId === moved.benchId)) return { code: 'no-stones', values: {} }
   const others = placements.filter(({ jobId, windowId }) => windowId === moved.windowId && jobId !== moved.jobId)
-  const laid = layWindow(indexPlan(problem), moved.windowId, [...others, moved])
+  const laid = layOutWindow(indexPlan(problem), moved.windowId, [...others, moved])
   return isLimit(laid) ? { code: 'no-room', values: { limit: laid.limit, id: laid.id, windowId: moved.windowId, minutes: Math.ceil(laid.overMinutes) } } : null
 }

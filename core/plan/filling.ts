@@ -10,7 +10,7 @@ export interface StoneSpan {
 }
 
 /** A session in its minutes: flattening first, then stone after stone, coarse before fine. */
-export interface LaidSession {
+export interface SessionSlot {
   readonly placement: Placement
   readonly startMs: number
   readonly endMs: number
@@ -19,7 +19,7 @@ export interface LaidSession {
 }
 
 export interface WindowLayout {
-  readonly sessions: readonly LaidSession[]
+  readonly sessions: readonly SessionSlot[]
   /** stones that go under water, most of them before the window opens */
   readonly soaking: readonly StoneSpan[]
 }
@@ -110,7 +110,7 @@ class Filling {
   }
 
   /** Puts a session where it can start; what stops it when it would run over. */
-  put(piece: Piece, record: LaidSession[] | null): LayoutLimit | null {
+  put(piece: Piece, record: SessionSlot[] | null): LayoutLimit | null {
     const { window, problem } = this
     const startMs = this.startMs(piece)
     const endMs = startMs + this.flatMs(piece) + piece.wholeMs
@@ -149,7 +149,7 @@ class Filling {
 }
 
 /** Lays sessions out one after the other in the order given. */
-export function layInOrder({ problem }: PlanIndex, window: PlanWindow, pieces: readonly Piece[], record: LaidSession[] | null): LayoutLimit | null {
+export function layOutInOrder({ problem }: PlanIndex, window: PlanWindow, pieces: readonly Piece[], record: SessionSlot[] | null): LayoutLimit | null {
   const filling = new Filling(problem, window)
   for (const piece of pieces) {
     const limit = filling.put(piece, record)

@@ -1,6 +1,6 @@
 import type { Action } from '../edge/verdict/verdict'
 import type { Skill } from '../house/skills'
-import type { JobKind, JobWay, NextSession, PlanJob, PlanWindow } from './problem'
+import type { JobKind, JobRoute, NextSession, PlanJob, PlanWindow } from './problem'
 import { chancesWith } from './risk'
 
 /** A service ahead of a knife, with the chance that its edge is past the limit by the end. */
@@ -17,9 +17,9 @@ export interface KnifeAhead {
   readonly knifeId: string
   readonly action: Action
   readonly skill: Skill
-  readonly ways: readonly JobWay[]
+  readonly routes: readonly JobRoute[]
   /** skill and ways of an ordinary session on the stones; null where the knife gets none by itself */
-  readonly ordinary: Pick<NextSession, 'skill' | 'ways'> | null
+  readonly ordinary: Pick<NextSession, 'skill' | 'routes'> | null
   readonly services: readonly ServiceAhead[]
   /** chance of being dull so many services after a session */
   readonly freshChances: readonly number[]
@@ -65,7 +65,7 @@ export function jobOf(ahead: KnifeAhead, windows: readonly PlanWindow[]): PlanJo
   const needsWork = action !== 'none' && action !== 'hone' && action !== 'check' && action !== 'change-role'
   return {
     id: ahead.knifeId, knifeId: ahead.knifeId, kind: kindOf(action), skill: ahead.skill,
-    ways: action === 'quarantine' ? [] : ahead.ways,
+    routes: action === 'quarantine' ? [] : ahead.routes,
     dullHours: windows.map(({ endMs }) => hoursIfDone(endMs)),
     dullHoursLeft: hoursIfDone(),
     chanceAt: windows.map(({ startMs }) => chanceWhen(startMs)),

@@ -1,17 +1,17 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { syntheticWeek } from '../../synthetic/weeks'
-import { layInOrder, readyMs, type LaidSession } from './filling'
-import { indexPlan, isLimit, layPlan, layWindow, piecesFit, pieceOf, type Piece } from './layout'
-import { EVEN_WEIGHTS, type JobWay, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone } from './problem'
+import { layOutInOrder, readyMs, type SessionSlot } from './filling'
+import { indexPlan, isLimit, layOutPlan, layOutWindow, piecesFit, pieceOf, type Piece } from './layout'
+import { EVEN_WEIGHTS, type JobRoute, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone } from './problem'
 import { MINUTE_MS } from '../time'
 
 const OPENS = 15 * 60 * MINUTE_MS
 const stone = (id: string, micron: number, more: Partial<PlanStone> = {}): PlanStone => ({ id, name: id, micron, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 99, ...more })
-const way = (benchId: string, stages: readonly (readonly [string, number])[], opening = 4, closing = 6): JobWay =>
+const route = (benchId: string, stages: readonly (readonly [string, number])[], opening = 4, closing = 6): JobRoute =>
   ({ benchId, openingMinutes: opening, stages: stages.map(([stoneId, minutes]) => ({ stoneId, minutes })), closingMinutes: closing })
-const job = (id: string, ways: readonly JobWay[], more: Partial<PlanJob> = {}): PlanJob => ({
-  id, knifeId: id, kind: 'stone', skill: 'full', ways, dullHours: [0], dullHoursLeft: 5, chanceAt: [1], wastedUm: [0], dueShare: 1, wanted: true, dullBy: null, daysSinceStone: null, lastHands: null,
+const job = (id: string, routes: readonly JobRoute[], more: Partial<PlanJob> = {}): PlanJob => ({
+  id, knifeId: id, kind: 'stone', skill: 'full', routes: routes, dullHours: [0], dullHoursLeft: 5, chanceAt: [1], wastedUm: [0], dueShare: 1, wanted: true, dullBy: null, daysSinceStone: null, lastHands: null,
   group: id, mayBeAway: 1, next: null, follows: null, ...more,
 })
 const person = (id: string, from: number, to: number, pace = 1): PlanPerson => ({ id, skills: ['full'], pace, present: { w: { fromMs: OPENS + from * MINUTE_MS, toMs: OPENS + to * MINUTE_MS } } })
@@ -21,8 +21,8 @@ const problem = (minutes: number, jobs: readonly PlanJob[], stones: readonly Pla
   stones, jobs, weights: EVEN_WEIGHTS, locks: [], ...more,
 })
 const at = (jobId: string, benchId: string, personId: string): Placement => ({ jobId, windowId: 'w', benchId, personId })
-const sessions = (week: PlanProblem, placements: readonly Placement[]): readonly LaidSession[] => {
-  const laid = layWindow(indexPlan(week), 'w', placements)
+const sessions = (week: PlanProblem, placements: readonly Placement[]): readonly SessionSlot[] => {
+  const laid = layOutWindow(indexPlan(week), 'w', placements)
   if (isLimit(laid)) throw new Error(`does not fit: ${laid.limit}`)
   return laid.sessions
 }
@@ -30,7 +30,7 @@ const minute = (ms: number): number => (ms - OPENS) / MINUTE_MS
 
 describe('a window in its minutes', () => {
   it('runs two benches at once, and one stone at a time', () => {
-    const week = problem(60, [job('a', [way('back', [['s', 10]])]), job('b', [way('front', [['t', 10]])]), job('c', [way('front', [['s', 10]])])], [stone('s', 11.5), stone('t', 11.5)])
+    const week = problem(60, [job('a', [route('back', [['s', 10]])]), job('b', [route('front', [['t', 10]])]), job('c', [route('front', [['s', 10]])])], [stone('s', 11.5), stone('t', 11.5)])
     expect(sessions(week, [at('a', 'back', 'oda'), at('b', 'front', 'finn')]).map(({ startMs }) => minute(startMs))).toEqual([0, 0])
     // the same stone on both: the second begins so that it comes to the stone when the first is off it
     const [first, second] = [...sessions(week, [at('a', 'back', 'oda'), at('c', 'front', 'finn')])].sort((a, b) => a.startMs - b.startMs)
@@ -39,26 +39,26 @@ describe('a window in its minutes', () => {
   })
 
   it('does one thing after the other at a bench, and in a pair of hands', () => {
-    const week = problem(60, [job('a', [way('back', [['s', 10]])]), job('b', [way('back', [['t', 10]]), way('front', [['t', 10]])])], [stone('s', 11.5), stone('t', 11.5)])
+    const week = problem(60, [job('a', [route('back', [['s', 10]])]), job('b', [route('back', [['t', 10]]), route('front', [['t', 10]])])], [stone('s', 11.5), stone('t', 11.5)])
     const starts = (placements: readonly Placement[]): number[] => sessions(week, placements).map(({ startMs }) => minute(startMs)).sort((a, b) => a - b)
     expect(starts([at('a', 'back', 'oda'), at('b', 'back', 'finn')])).toEqual([0, 20])
     expect(starts([at('a', 'back', 'oda'), at('b', 'front', 'oda')])).toEqual([0, 20])
   })
 
   it('takes as long as its hands do', () => {
-    const week = problem(60, [job('a', [way('back', [['s', 10]])])], [stone('s', 11.5)], { people: [person('slow', 0, 60, 1.5)] })
+    const week = problem(60, [job('a', [route('back', [['s', 10]])])], [stone('s', 11.5)], { people: [person('slow', 0, 60, 1.5)] })
     const [session] = sessions(week, [at('a', 'back', 'slow')])
     expect(minute(session?.endMs ?? NaN)).toBe(30)
     expect(session?.stages.map(({ fromMs, toMs }) => [minute(fromMs), minute(toMs)])).toEqual([[6, 21]])
   })
 
   it('flattens a stone before its first knife and again after so many, on the one plate', () => {
-    const jobs = ['a', 'b', 'c', 'd'].map((id) => job(id, [way('back', [['s', 5]], 0, 0)]))
+    const jobs = ['a', 'b', 'c', 'd'].map((id) => job(id, [route('back', [['s', 5]], 0, 0)]))
     const week = problem(60, jobs, [stone('s', 11.5, { flattenMinutes: 4, knivesBetween: 2 })])
     const laid = sessions(week, jobs.map(({ id }) => at(id, 'back', 'oda')))
     expect(laid.map(({ flattening }) => flattening.length)).toEqual([1, 0, 1, 0])
     expect(minute(Math.max(...laid.map(({ endMs }) => endMs)))).toBe(28)
-    const two = problem(60, [job('a', [way('back', [['s', 5]], 0, 0)]), job('b', [way('front', [['t', 5]], 0, 0)])], [stone('s', 11.5, { flattenMinutes: 4 }), stone('t', 4, { flattenMinutes: 4 })])
+    const two = problem(60, [job('a', [route('back', [['s', 5]], 0, 0)]), job('b', [route('front', [['t', 5]], 0, 0)])], [stone('s', 11.5, { flattenMinutes: 4 }), stone('t', 4, { flattenMinutes: 4 })])
     expect(sessions(two, [at('a', 'back', 'oda'), at('b', 'front', 'finn')]).map(({ flattening }) => minute(flattening[0]?.fromMs ?? NaN)).sort((a, b) => a - b)).toEqual([0, 4])
   })
 
@@ -74,13 +74,13 @@ describe('a window in its minutes', () => {
   })
 
   it('works coarse knives before fine ones, so that the fine stones stay clean', () => {
-    const week = problem(90, [job('fine', [way('back', [['f', 8]])]), job('coarse', [way('back', [['c', 8], ['f', 8]])])], [stone('c', 40), stone('f', 4)])
+    const week = problem(90, [job('fine', [route('back', [['f', 8]])]), job('coarse', [route('back', [['c', 8], ['f', 8]])])], [stone('c', 40), stone('f', 4)])
     expect(sessions(week, [at('fine', 'back', 'oda'), at('coarse', 'back', 'oda')]).map(({ placement }) => placement.jobId)).toEqual(['coarse', 'fine'])
   })
 
   it('says which limit it ran into, and by how much', () => {
-    const week = problem(30, [job('a', [way('back', [['s', 10]])]), job('b', [way('back', [['t', 10]]), way('front', [['s', 10]])])], [stone('s', 11.5), stone('t', 11.5)], { people: [person('oda', 0, 30), person('finn', 0, 30), person('late', 20, 30)] })
-    const limit = (...placements: readonly Placement[]): unknown => layWindow(indexPlan(week), 'w', placements)
+    const week = problem(30, [job('a', [route('back', [['s', 10]])]), job('b', [route('back', [['t', 10]]), route('front', [['s', 10]])])], [stone('s', 11.5), stone('t', 11.5)], { people: [person('oda', 0, 30), person('finn', 0, 30), person('late', 20, 30)] })
+    const limit = (...placements: readonly Placement[]): unknown => layOutWindow(indexPlan(week), 'w', placements)
     expect(limit(at('a', 'back', 'oda'), at('b', 'back', 'finn'))).toEqual({ limit: 'bench', id: 'back', overMinutes: 10 })
     expect(limit(at('a', 'back', 'oda'), at('b', 'front', 'oda'))).toEqual({ limit: 'person', id: 'oda', overMinutes: 10 })
     expect(limit(at('a', 'back', 'late'))).toEqual({ limit: 'person', id: 'late', overMinutes: 10 })
@@ -88,20 +88,20 @@ describe('a window in its minutes', () => {
   })
 
   it('keeps a stand-in at the station while a service runs', () => {
-    const jobs = ['a', 'b'].map((id) => job(id, [way('back', [['s', 5]], 0, 0)], { group: 'sauté', mayBeAway: 1 }))
+    const jobs = ['a', 'b'].map((id) => job(id, [route('back', [['s', 5]], 0, 0)], { group: 'sauté', mayBeAway: 1 }))
     const week = problem(60, jobs, [stone('s', 11.5)])
     const both = jobs.map(({ id }) => at(id, 'back', 'oda'))
     expect(sessions(week, both)).toHaveLength(2)
     const busy = { ...week, windows: week.windows.map((window) => ({ ...window, overlapsService: true })) }
-    expect(layWindow(indexPlan(busy), 'w', both)).toMatchObject({ limit: 'away', id: 'sauté' })
+    expect(layOutWindow(indexPlan(busy), 'w', both)).toMatchObject({ limit: 'away', id: 'sauté' })
   })
 
   it('lays every window of a plan, empty ones left out', () => {
-    const week = problem(60, [job('a', [way('back', [['s', 10]])])], [stone('s', 11.5)])
-    expect([...layPlan(indexPlan(week), [at('a', 'back', 'oda')]).keys()]).toEqual(['w'])
-    expect(layPlan(indexPlan(week), []).size).toBe(0)
-    expect(layWindow(indexPlan(week), 'w', [])).toEqual({ sessions: [], soaking: [] })
-    expect(layWindow(indexPlan(week), 'gone', [at('a', 'back', 'oda')])).toMatchObject({ limit: 'window' })
+    const week = problem(60, [job('a', [route('back', [['s', 10]])])], [stone('s', 11.5)])
+    expect([...layOutPlan(indexPlan(week), [at('a', 'back', 'oda')]).keys()]).toEqual(['w'])
+    expect(layOutPlan(indexPlan(week), []).size).toBe(0)
+    expect(layOutWindow(indexPlan(week), 'w', [])).toEqual({ sessions: [], soaking: [] })
+    expect(layOutWindow(indexPlan(week), 'gone', [at('a', 'back', 'oda')])).toMatchObject({ limit: 'window' })
   })
 })
 
@@ -126,7 +126,7 @@ describe('whether sessions fit', () => {
       })
       const groups = pieces.map((piece) => piece.job.group)
       const stays = !window.overlapsService || new Set(groups).size === groups.length
-      const byTrying = stays && ordersOf(pieces).some((order) => layInOrder(index, window, order, null) === null)
+      const byTrying = stays && ordersOf(pieces).some((order) => layOutInOrder(index, window, order, null) === null)
       expect(piecesFit(index, window, pieces)).toBe(byTrying)
       if (byTrying) fitted++
       else refused++

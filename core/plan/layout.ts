@@ -1,9 +1,9 @@
-import { layInOrder, readyMs, soonestFirst, type LaidSession, type LayoutLimit, type WindowLayout } from './filling'
+import { layOutInOrder, readyMs, soonestFirst, type SessionSlot, type LayoutLimit, type WindowLayout } from './filling'
 import { pieceOf, type Piece, type PlanIndex } from './pieces'
 import { type Placement, type PlanWindow } from './problem'
 import { MINUTE_MS } from '../time'
 
-export type { LaidSession, LayoutLimit, StoneSpan, WindowLayout } from './filling'
+export type { SessionSlot, LayoutLimit, StoneSpan, WindowLayout } from './filling'
 export { indexPlan, pieceOf, type Piece, type PlanIndex } from './pieces'
 
 /** Every order of so many sessions is tried; of more only those that practice suggests. */
@@ -31,7 +31,7 @@ function* orders(pieces: readonly Piece[]): Generator<readonly Piece[]> {
 export const isLimit = (laid: WindowLayout | LayoutLimit): laid is LayoutLimit => 'limit' in laid
 
 /** Sums that no order can mend: more minutes than a bench or a person has. Cheap, and settles most of what does not fit. */
-function overfull({ problem }: PlanIndex, window: PlanWindow, pieces: readonly Piece[]): LayoutLimit | null {
+function isOverfull({ problem }: PlanIndex, window: PlanWindow, pieces: readonly Piece[]): LayoutLimit | null {
   const bench = new Float64Array(problem.benches.length)
   const person = new Float64Array(problem.people.length)
   for (const piece of pieces) {
@@ -46,7 +46,7 @@ function overfull({ problem }: PlanIndex, window: PlanWindow, pieces: readonly P
 }
 
 /** The stand-in rule: knives of one kind at one station do not all leave it while a service runs. */
-function tooManyAway(window: PlanWindow, pieces: readonly Piece[]): LayoutLimit | null {
+function exceedsAway(window: PlanWindow, pieces: readonly Piece[]): LayoutLimit | null {
   if (!window.overlapsService) return null
   const away = new Map<string, number>()
   for (const { job } of pieces) {
@@ -61,10 +61,10 @@ function tooManyAway(window: PlanWindow, pieces: readonly Piece[]): LayoutLimit 
 function fittingOrder(index: PlanIndex, window: PlanWindow, given: readonly Piece[]): readonly Piece[] | LayoutLimit {
   // the same sessions fit or do not, in whatever order they are named
   const pieces = [...given].sort((a, b) => (a.placement.jobId < b.placement.jobId ? -1 : 1))
-  const never = tooManyAway(window, pieces) ?? overfull(index, window, pieces)
+  const never = exceedsAway(window, pieces) ?? isOverfull(index, window, pieces)
   if (never) return never
   const [coarseFirst = pieces] = orders(pieces)
-  let first = layInOrder(index, window, coarseFirst, null)
+  let first = layOutInOrder(index, window, coarseFirst, null)
   if (!first) return coarseFirst
   const rules = [coarseFirst, [...pieces].sort((a, b) => b.wholeMs - a.wholeMs), [...pieces].sort((a, b) => b.stones.length - a.stones.length || a.wholeMs - b.wholeMs), [...pieces].sort((a, b) => a.wholeMs - b.wholeMs)]
   for (const rule of rules) {
@@ -72,7 +72,7 @@ function fittingOrder(index: PlanIndex, window: PlanWindow, given: readonly Piec
     if (!('limit' in order)) return order
   }
   for (const order of orders(pieces)) {
-    const limit = layInOrder(index, window, order, null)
+    const limit = layOutInOrder(index, window, order, null)
     if (!limit) return order
     first ??= limit
   }
@@ -90,7 +90,7 @@ export const piecesFit = (index: PlanIndex, window: PlanWindow, pieces: readonly
  *
  * @param placements sessions of this window only
  */
-export function layWindow(index: PlanIndex, windowId: string, placements: readonly Placement[]): WindowLayout | LayoutLimit {
+export function layOutWindow(index: PlanIndex, windowId: string, placements: readonly Placement[]): WindowLayout | LayoutLimit {
   const window = index.windows.get(windowId)
   if (!window) return { limit: 'window', id: windowId, overMinutes: 0 }
   if (placements.length === 0) return { sessions: [], soaking: [] }
@@ -99,8 +99,8 @@ export function layWindow(index: PlanIndex, windowId: string, placements: readon
   if (absent) return { limit: 'person', id: absent.personId, overMinutes: 0 }
   const order = fittingOrder(index, window, pieces.filter((piece) => piece !== null))
   if ('limit' in order) return order
-  const sessions: LaidSession[] = []
-  layInOrder(index, window, order, sessions)
+  const sessions: SessionSlot[] = []
+  layOutInOrder(index, window, order, sessions)
   const used = new Set(sessions.flatMap(({ stages }) => stages.map(({ stoneId }) => stoneId)))
   const soaking = index.problem.stones.filter(({ id, soakMinutes }) => soakMinutes > 0 && used.has(id)).map((stone) => {
     const toMs = readyMs(window, stone)
@@ -110,8 +110,8 @@ export function layWindow(index: PlanIndex, windowId: string, placements: readon
 }
 
 /** Every window of a plan laid out; windows whose sessions do not fit come with their limit. */
-export function layPlan(index: PlanIndex, placements: readonly Placement[]): ReadonlyMap<string, WindowLayout | LayoutLimit> {
+export function layOutPlan(index: PlanIndex, placements: readonly Placement[]): ReadonlyMap<string, WindowLayout | LayoutLimit> {
   const byWindow = new Map<string, Placement[]>()
   for (const placement of placements) byWindow.set(placement.windowId, [...(byWindow.get(placement.windowId) ?? []), placement])
-  return new Map([...byWindow].map(([windowId, own]) => [windowId, layWindow(index, windowId, own)]))
+  return new Map([...byWindow].map(([windowId, own]) => [windowId, layOutWindow(index, windowId, own)]))
 }

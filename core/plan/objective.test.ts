@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { fairShares, leavingCost, placedMinutes, placementCost, planCost, planTotals, WORTH } from './objective'
+import { fairShares, costOfLeavingOut, placedMinutes, placementCost, planCost, planTotals, WORTH } from './objective'
 import { EVEN_WEIGHTS, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWeights } from './problem'
 import { HOUR_MS } from '../time'
 
 const window = (id: string, at: number): PlanProblem['windows'][number] => ({ id, name: 'afternoon', startMs: at * 24 * HOUR_MS, endMs: at * 24 * HOUR_MS + 2 * HOUR_MS, soakFromMs: at * 24 * HOUR_MS, overlapsService: false })
 const there = (...windows: readonly string[]): PlanPerson['present'] => Object.fromEntries(windows.map((id) => [id, { fromMs: Number(id.slice(1)) * 24 * HOUR_MS, toMs: Number(id.slice(1)) * 24 * HOUR_MS + 2 * HOUR_MS }]))
 const job = (id: string, more: Partial<PlanJob> = {}): PlanJob => ({
-  id, knifeId: id, kind: 'stone', skill: 'full', ways: [{ benchId: 'b', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }],
+  id, knifeId: id, kind: 'stone', skill: 'full', routes: [{ benchId: 'b', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }],
   dullHours: [0.5, 2], dullHoursLeft: 6, chanceAt: [0.2, 0.8], wastedUm: [40, 10], dueShare: 0.5, wanted: true, dullBy: null, daysSinceStone: 20, lastHands: null, group: id, mayBeAway: 1, next: null, follows: null, ...more,
 })
 const problem = (jobs: readonly PlanJob[], weights: PlanWeights = EVEN_WEIGHTS): PlanProblem => ({
@@ -28,11 +28,11 @@ describe('what a plan costs', () => {
   it('of leaving everything is its dull hours and the work as far as it comes due anyway', () => {
     const one = problem([job('k1'), job('k2', { dullHoursLeft: 1, dueShare: 0 })])
     expect(planCost(one, [])).toBeCloseTo(20 * 6 + 0.5 * 20 + 20 * 1, 9)
-    expect(leavingCost(one.jobs[0] as PlanJob, EVEN_WEIGHTS)).toBeCloseTo(130, 9)
+    expect(costOfLeavingOut(one.jobs[0] as PlanJob, EVEN_WEIGHTS)).toBeCloseTo(130, 9)
   })
 
   it('of work nobody can do is its dull hours alone', () => {
-    expect(leavingCost(job('k1', { ways: [], dullHoursLeft: 2 }), EVEN_WEIGHTS)).toBe(40)
+    expect(costOfLeavingOut(job('k1', { routes: [], dullHoursLeft: 2 }), EVEN_WEIGHTS)).toBe(40)
   })
 
   it('leaves out what the chef does not mind, and doubles what the chef minds twice', () => {
@@ -54,7 +54,7 @@ describe('what a plan costs', () => {
       const placements = chosen.flatMap((place, index) => (place ? [at(`k${index + 1}`, place[0], place[1])] : []))
       const totals = planTotals(whole, placements)
       const own = placements.reduce((sum, placement) => sum + placementCost(jobs.find(({ id }) => id === placement.jobId) as PlanJob, placement.windowId === 'w0' ? 0 : 1, placedMinutes(whole, placement), placement.personId, EVEN_WEIGHTS), 0)
-      const left = jobs.filter(({ id }) => placements.every(({ jobId }) => jobId !== id)).reduce((sum, one) => sum + leavingCost(one, EVEN_WEIGHTS), 0)
+      const left = jobs.filter(({ id }) => placements.every(({ jobId }) => jobId !== id)).reduce((sum, one) => sum + costOfLeavingOut(one, EVEN_WEIGHTS), 0)
       expect(planCost(whole, placements)).toBeCloseTo(own + left + WORTH.setUp * totals.setUps + WORTH.unfairMinute * totals.unfairMinutes, 6)
     }))
   })

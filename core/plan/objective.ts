@@ -1,5 +1,5 @@
 import { secondSession, withSeconds } from './secondSessions'
-import { wayMinutes, type JobWay, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWeights } from './problem'
+import { routeMinutes, type JobRoute, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWeights } from './problem'
 
 /** What things are worth in minutes of work (assumed; the chef's weights scale each). */
 export const WORTH = {
@@ -31,17 +31,17 @@ export function placementCost(job: PlanJob, window: number, minutes: number, per
   return weights.dull * WORTH.dullHour * (job.dullHours[window] ?? 0) + weights.labour * minutes + weights.steel * WORTH.steelUm * (job.wastedUm[window] ?? 0) + weights.hands * hands
 }
 
-const shortest = ({ ways }: { readonly ways: readonly JobWay[] }): number => (ways.length === 0 ? 0 : Math.min(...ways.map(wayMinutes)))
+const shortestRoute = ({ routes }: { readonly routes: readonly JobRoute[] }): number => (routes.length === 0 ? 0 : Math.min(...routes.map(routeMinutes)))
 
 /** What leaving a job out costs: the dull hours, and the work itself as far as it will be due anyway. */
-export function leavingCost(job: PlanJob, weights: PlanWeights): number {
-  return weights.dull * WORTH.dullHour * job.dullHoursLeft + weights.labour * job.dueShare * shortest(job)
+export function costOfLeavingOut(job: PlanJob, weights: PlanWeights): number {
+  return weights.dull * WORTH.dullHour * job.dullHoursLeft + weights.labour * job.dueShare * shortestRoute(job)
 }
 
 /** What leaving out the second session costs a knife whose first is in a window, by its number; nothing where its edge lasts. */
-export function leavingSecond(problem: PlanProblem, first: PlanJob, window: number): number {
+export function costOfLeavingSecond(problem: PlanProblem, first: PlanJob, window: number): number {
   const second = secondSession(problem, first, window)
-  return second ? leavingCost(second, problem.weights) : 0
+  return second ? costOfLeavingOut(second, problem.weights) : 0
 }
 
 const canWork = (person: PlanPerson, problem: PlanProblem): boolean =>
@@ -50,7 +50,7 @@ const canWork = (person: PlanPerson, problem: PlanProblem): boolean =>
 /** Minutes of bench work that would be fair for each person who can do any: shares go by the time each is there. */
 export function fairShares(problem: PlanProblem): ReadonlyMap<string, number> {
   // all that could come to the bench, whatever is placed: the share of it does not hang on the plan
-  const all = problem.jobs.reduce((sum, job) => sum + (job.follows ? 0 : shortest(job) + (job.next ? shortest(job.next) : 0)), 0)
+  const all = problem.jobs.reduce((sum, job) => sum + (job.follows ? 0 : shortestRoute(job) + (job.next ? shortestRoute(job.next) : 0)), 0)
   const hours = new Map(problem.people.filter((person) => canWork(person, problem)).map((person) => [
     person.id, Object.values(person.present).reduce((sum, { fromMs, toMs }) => sum + (toMs - fromMs), 0),
   ]))
@@ -60,9 +60,9 @@ export function fairShares(problem: PlanProblem): ReadonlyMap<string, number> {
 
 /** Minutes a placement takes in its person's hands. */
 export function placedMinutes(problem: PlanProblem, placement: Placement): number {
-  const way = problem.jobs.find(({ id }) => id === placement.jobId)?.ways.find(({ benchId }) => benchId === placement.benchId)
+  const route = problem.jobs.find(({ id }) => id === placement.jobId)?.routes.find(({ benchId }) => benchId === placement.benchId)
   const pace = problem.people.find(({ id }) => id === placement.personId)?.pace ?? 1
-  return way ? wayMinutes(way) * pace : 0
+  return route ? routeMinutes(route) * pace : 0
 }
 
 /** Totals of a plan over its horizon, second sessions of its knives among them. */
@@ -98,7 +98,7 @@ export function planCost(problem: PlanProblem, placements: readonly Placement[])
   const { weights } = problem
   const totals = planTotals(problem, placements)
   const placed = new Set(placements.map(({ jobId }) => jobId))
-  const deferred = withSeconds(problem, placements).jobs.reduce((sum, job) => sum + (placed.has(job.id) ? 0 : job.dueShare * shortest(job)), 0)
+  const deferred = withSeconds(problem, placements).jobs.reduce((sum, job) => sum + (placed.has(job.id) ? 0 : job.dueShare * shortestRoute(job)), 0)
   return weights.dull * WORTH.dullHour * totals.dullHours + weights.labour * (totals.minutes + deferred) + weights.steel * WORTH.steelUm * totals.wastedUm +
     weights.hands * WORTH.otherHands * totals.otherHands + weights.fair * WORTH.unfairMinute * totals.unfairMinutes + WORTH.setUp * totals.setUps
 }

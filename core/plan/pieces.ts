@@ -1,4 +1,4 @@
-import { wayMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWindow } from './problem'
+import { routeMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWindow } from './problem'
 import { MINUTE_MS } from '../time'
 
 /** A session that could be in a window, everything about it looked up: searching lays windows out a hundred thousand times. */
@@ -37,17 +37,17 @@ export const indexPlan = (problem: PlanProblem): PlanIndex => ({
 /** A placement looked up, or null where the job has no way at that bench or the person is not there. */
 export function pieceOf(index: PlanIndex, placement: Placement): Piece | null {
   const job = index.jobs.get(placement.jobId)
-  const way = job?.ways.find(({ benchId }) => benchId === placement.benchId)
+  const route = job?.routes.find(({ benchId }) => benchId === placement.benchId)
   const person = index.people.get(placement.personId)
   const present = person?.present[placement.windowId]
-  if (!job || !way || !person || !present) return null
+  if (!job || !route || !person || !present) return null
   const pace = person.pace * MINUTE_MS
-  const stones = way.stages.map(({ stoneId }) => index.numbers.stones.get(stoneId) ?? 0)
+  const stones = route.stages.map(({ stoneId }) => index.numbers.stones.get(stoneId) ?? 0)
   return {
     placement, job, stones,
     bench: index.numbers.benches.get(placement.benchId) ?? 0, person: index.numbers.people.get(placement.personId) ?? 0,
-    fromMs: present.fromMs, toMs: present.toMs, openingMs: way.openingMinutes * pace, closingMs: way.closingMinutes * pace,
-    stageMs: way.stages.map(({ minutes }) => minutes * pace), wholeMs: wayMinutes(way) * pace,
+    fromMs: present.fromMs, toMs: present.toMs, openingMs: route.openingMinutes * pace, closingMs: route.closingMinutes * pace,
+    stageMs: route.stages.map(({ minutes }) => minutes * pace), wholeMs: routeMinutes(route) * pace,
     coarseMicron: Math.max(0, ...stones.map((stone) => index.problem.stones[stone]?.micron ?? 0)),
   }
 }

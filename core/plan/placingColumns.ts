@@ -1,6 +1,6 @@
 import { secondSession } from './secondSessions'
-import { leavingCost, leavingSecond, placementCost, WORTH } from './objective'
-import { mayCome, samePlace, wayMinutes, type JobWay, type PlanJob, type PlanProblem } from './problem'
+import { costOfLeavingOut, costOfLeavingSecond, placementCost, WORTH } from './objective'
+import { isAllowedIn, samePlace, routeMinutes, type JobRoute, type PlanJob, type PlanProblem } from './problem'
 import { MINUTE_MS } from '../time'
 
 /** A column of a linear model. */
@@ -60,18 +60,18 @@ export interface Chosen extends Choice {
   readonly column: number
   readonly window: number
   readonly pace: number
-  readonly way: JobWay
+  readonly route: JobRoute
   readonly job: PlanJob
 }
 
 /** Everywhere a session could be by skill, presence and length; a locked one only where it is locked. */
-function choicesOf(problem: PlanProblem, job: PlanJob): Omit<Chosen, 'column'>[] {
+function placingChoices(problem: PlanProblem, job: PlanJob): Omit<Chosen, 'column'>[] {
   const lock = problem.locks.find(({ jobId }) => jobId === job.id)
-  return problem.windows.flatMap((window, at) => (mayCome(job, at) ? problem.people : []).flatMap((person) => {
+  return problem.windows.flatMap((window, at) => (isAllowedIn(job, at) ? problem.people : []).flatMap((person) => {
     const present = person.present[window.id]
     if (!present || !person.skills.includes(job.skill)) return []
-    return job.ways.flatMap((way) => {
-      const choice = { jobId: job.id, windowId: window.id, personId: person.id, benchId: way.benchId, minutes: wayMinutes(way) * person.pace, window: at, pace: person.pace, way, job }
+    return job.routes.flatMap((route) => {
+      const choice = { jobId: job.id, windowId: window.id, personId: person.id, benchId: route.benchId, minutes: routeMinutes(route) * person.pace, window: at, pace: person.pace, route, job }
       const isTooLong = choice.minutes * MINUTE_MS > present.toMs - present.fromMs
       return isTooLong || (lock && !samePlace(lock, choice)) ? [] : [choice]
     })
@@ -86,14 +86,14 @@ interface Pair {
 }
 
 /** Pairs of windows in which a second session could pay, or has to be because it is locked. */
-function pairsOf(problem: PlanProblem, job: PlanJob, leastWork: number, isLocked: boolean): Pair[] {
+function sessionPairs(problem: PlanProblem, job: PlanJob, leastWork: number, isLocked: boolean): Pair[] {
   const { weights, windows } = problem
   return windows.flatMap((_window, first) => {
     const session = secondSession(problem, job, first)
     if (!session) return []
     return windows.flatMap((_later, second): Pair[] => {
-      if (!mayCome(session, second)) return []
-      const cost = weights.dull * WORTH.dullHour * (session.dullHours[second] ?? 0) + weights.steel * WORTH.steelUm * (session.wastedUm[second] ?? 0) - leavingCost(session, weights)
+      if (!isAllowedIn(session, second)) return []
+      const cost = weights.dull * WORTH.dullHour * (session.dullHours[second] ?? 0) + weights.steel * WORTH.steelUm * (session.wastedUm[second] ?? 0) - costOfLeavingOut(session, weights)
       return cost + leastWork < 0 || isLocked ? [{ first, second, cost }] : []
     })
   })
@@ -117,15 +117,15 @@ export function placingColumns(problem: PlanProblem, builder: Builder): { chosen
     if (locked.has(jobId)) builder.row(`lock_${jobId}`, -1, own.map(({ column }) => [column, -1]))
   }
   for (const job of problem.jobs) {
-    const leaving = leavingCost(job, weights)
+    const leaving = costOfLeavingOut(job, weights)
     offset += leaving
     const second = secondSession(problem, job, 0)
-    const secondChoices = second ? choicesOf(problem, { ...second, follows: null }).map((choice) => ({ choice, work: weights.labour * choice.minutes + handsCost(second, choice, problem) })) : []
+    const secondChoices = second ? placingChoices(problem, { ...second, follows: null }).map((choice) => ({ choice, work: weights.labour * choice.minutes + handsCost(second, choice, problem) })) : []
     const isLocked = second !== null && locked.has(second.id)
-    const pairs = secondChoices.length > 0 ? pairsOf(problem, job, Math.min(...secondChoices.map(({ work }) => work)), isLocked) : []
+    const pairs = secondChoices.length > 0 ? sessionPairs(problem, job, Math.min(...secondChoices.map(({ work }) => work)), isLocked) : []
     const most = (of: (pair: Pair) => boolean): number => Math.min(0, ...pairs.filter(of).map(({ cost }) => cost))
-    const firsts = choicesOf(problem, job).flatMap((choice) => {
-      const cost = placementCost(job, choice.window, choice.minutes, choice.personId, weights) - leaving + leavingSecond(problem, job, choice.window)
+    const firsts = placingChoices(problem, job).flatMap((choice) => {
+      const cost = placementCost(job, choice.window, choice.minutes, choice.personId, weights) - leaving + costOfLeavingSecond(problem, job, choice.window)
       // what costs more than leaving it is never chosen, unless the chef has, or a second session could make up for it
       return cost + most(({ first }) => first === choice.window) >= 0 && !locked.has(job.id) ? [] : [choose(choice, cost)]
     })

@@ -4,11 +4,11 @@ import loadHighs, { type Highs } from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { chance } from '../statistics/random'
 import { syntheticWeek, type WeekSize } from '../../synthetic/weeks'
-import { everySession, isSecond, knifeOfJob, secondOf, secondSession, withSeconds } from './secondSessions'
+import { everySession, isSecond, knifeOfJob, secondJobId, secondSession, withSeconds } from './secondSessions'
 import { exactModel, placementsOf, type LinearModel, type Row } from './exact'
-import { indexPlan, isLimit, layPlan, layWindow } from './layout'
+import { indexPlan, isLimit, layOutPlan, layOutWindow } from './layout'
 import { planCost } from './objective'
-import { mayCome, type Placement, type PlanJob, type PlanProblem } from './problem'
+import { isAllowedIn, type Placement, type PlanJob, type PlanProblem } from './problem'
 import { searchPlan } from './search'
 import { solveExact } from './solveExact'
 import { MINUTE_MS } from '../time'
@@ -21,8 +21,8 @@ const searched = (problem: PlanProblem, steps = STEPS): Placement[] => searchPla
 
 /** Every placement of a session that skill and presence allow. */
 const everywhere = (problem: PlanProblem, job: PlanJob): Placement[] =>
-  problem.windows.flatMap((window, at) => (mayCome(job, at) ? problem.people : []).filter(({ skills, present }) => skills.includes(job.skill) && present[window.id]).flatMap((person) =>
-    job.ways.map(({ benchId }) => ({ jobId: job.id, windowId: window.id, benchId, personId: person.id }))))
+  problem.windows.flatMap((window, at) => (isAllowedIn(job, at) ? problem.people : []).filter(({ skills, present }) => skills.includes(job.skill) && present[window.id]).flatMap((person) =>
+    job.routes.map(({ benchId }) => ({ jobId: job.id, windowId: window.id, benchId, personId: person.id }))))
 
 /** The best plan of all: every session everywhere it could go, kept only where all windows lay out. */
 function bruteForce(problem: PlanProblem): number {
@@ -37,7 +37,7 @@ function bruteForce(problem: PlanProblem): number {
     const withOne = (session: PlanJob, before: readonly Placement[], go: (more: readonly Placement[], one: Placement) => void): void => {
       for (const one of everywhere(problem, session)) {
         const more = [...before, one]
-        if (!isLimit(layWindow(index, one.windowId, more.filter(({ windowId }) => windowId === one.windowId)))) go(more, one)
+        if (!isLimit(layOutWindow(index, one.windowId, more.filter(({ windowId }) => windowId === one.windowId)))) go(more, one)
       }
     }
     place(at + 1, placements)
@@ -124,9 +124,9 @@ function expectSound(problem: PlanProblem, placements: readonly Placement[]): vo
   const full = withSeconds(problem, placements)
   const jobs = new Map(full.jobs.map((job) => [job.id, job]))
   // a knife's second session has its first before it
-  for (const { jobId, windowId } of placements) expect(mayCome(jobs.get(jobId) as PlanJob, problem.windows.findIndex(({ id }) => id === windowId))).toBe(true)
+  for (const { jobId, windowId } of placements) expect(isAllowedIn(jobs.get(jobId) as PlanJob, problem.windows.findIndex(({ id }) => id === windowId))).toBe(true)
   expect(new Set(placements.map(({ jobId }) => jobId)).size).toBe(placements.length)
-  for (const [windowId, laid] of layPlan(indexPlan(full), placements)) {
+  for (const [windowId, laid] of layOutPlan(indexPlan(full), placements)) {
     if (isLimit(laid)) throw new Error(`window ${windowId} does not lay out`)
     const window = windows.get(windowId)
     const own = placements.filter((placement) => placement.windowId === windowId)
@@ -229,7 +229,7 @@ describe('any plan', () => {
       expect(comesTwice(placements)).toBe(lifeServices < 8)
       const model = exactModel(problem)
       // every job held in its window and hands; which bench is called the first is the solver's to say
-      const held = problem.jobs.flatMap(({ id }) => [id, secondOf(id)]).flatMap((id): Row[] => {
+      const held = problem.jobs.flatMap(({ id }) => [id, secondJobId(id)]).flatMap((id): Row[] => {
         const placement = placements.find(({ jobId }) => jobId === id)
         const own = model.choices.flatMap((choice, column) => (choice?.jobId === id ? [{ choice, column }] : []))
         const there = own.filter(({ choice }) => choice.windowId === placement?.windowId && choice.personId === placement.personId)
@@ -265,13 +265,13 @@ describe('one window in its minutes', () => {
   const [window] = problem.windows
 
   it('soaks before it opens where somebody is there, and waits where nobody is', () => {
-    const job = problem.jobs.find(({ ways }) => ways[0]?.stages.some(({ stoneId }) => stoneId === 'coarse' || stoneId === 'middle'))
+    const job = problem.jobs.find(({ routes: routes }) => routes[0]?.stages.some(({ stoneId }) => stoneId === 'coarse' || stoneId === 'middle'))
     const person = problem.people.find(({ skills, present }) => job && skills.includes(job.skill) && present[window?.id ?? ''])
     if (!window || !job || !person) throw new Error('the week lacks what this test is about')
     const placement = { jobId: job.id, windowId: window.id, benchId: 'b0', personId: person.id }
-    const early = layWindow(indexPlan(problem), window.id, [placement])
+    const early = layOutWindow(indexPlan(problem), window.id, [placement])
     const nobody = { ...problem, windows: [{ ...window, soakFromMs: window.startMs }] }
-    const late = layWindow(indexPlan(nobody), window.id, [placement])
+    const late = layOutWindow(indexPlan(nobody), window.id, [placement])
     if (isLimit(early) || isLimit(late)) throw new Error('does not fit')
     const soak = Math.max(...early.soaking.map(({ fromMs, toMs }) => (toMs - fromMs) / MINUTE_MS))
     expect(Math.min(...early.soaking.map(({ fromMs }) => fromMs))).toBe(window.startMs - soak * MINUTE_MS)
@@ -283,7 +283,7 @@ describe('one window in its minutes', () => {
     if (!window) throw new Error('no window')
     const person = problem.people.find(({ skills, present }) => skills.includes('full') && present[window.id])
     const all = problem.jobs.map((job) => ({ jobId: job.id, windowId: window.id, benchId: 'b0', personId: person?.id ?? '' }))
-    const laid = layWindow(indexPlan({ ...problem, windows: [{ ...window, endMs: window.startMs + 30 * MINUTE_MS }] }), window.id, all)
+    const laid = layOutWindow(indexPlan({ ...problem, windows: [{ ...window, endMs: window.startMs + 30 * MINUTE_MS }] }), window.id, all)
     expect(isLimit(laid) && ['bench', 'person', 'window'].includes(laid.limit)).toBe(true)
     expect(isLimit(laid) && laid.overMinutes).toBeGreaterThan(0)
   })

@@ -43,7 +43,7 @@ export interface PlanStone {
 }
 
 /** A session as it would go at one bench, on the stones to be had there. */
-export interface JobWay {
+export interface JobRoute {
   readonly benchId: string
   /** looking, fetching, setting up, minutes */
   readonly openingMinutes: number
@@ -59,7 +59,7 @@ export interface PlanJob {
   readonly knifeId: string
   readonly kind: JobKind
   readonly skill: Skill
-  readonly ways: readonly JobWay[]
+  readonly routes: readonly JobRoute[]
   /**
    * expected hours of service with a dull edge over the whole plan if it is done in that window, station weight
    * in; of a session that follows another, what it changes in those hours, so that sums stay right
@@ -93,7 +93,7 @@ export interface PlanJob {
 /** What a session leaves to reckon with: how the knife goes dull again, and the work it would then want. */
 export interface NextSession {
   readonly skill: Skill
-  readonly ways: readonly JobWay[]
+  readonly routes: readonly JobRoute[]
   /** services of the plan, with the hours the knife works in each, station weight in */
   readonly services: readonly { readonly name: string; readonly startMs: number; readonly hours: number }[]
   /** chance of being dull so many services after a session, 0–1 */
@@ -133,11 +133,11 @@ export interface PlanProblem {
 
 
 /** Whether a job can be in a window, by its number: a knife's second session only after its first. */
-export const mayCome = (job: PlanJob, window: number): boolean => job.follows === null || window > job.follows.window
+export const isAllowedIn = (job: PlanJob, window: number): boolean => job.follows === null || window > job.follows.window
 
 /** Minutes of a session at the table's pace. */
-export const wayMinutes = (way: JobWay): number =>
-  way.openingMinutes + way.stages.reduce((sum, { minutes }) => sum + minutes, 0) + way.closingMinutes
+export const routeMinutes = (route: JobRoute): number =>
+  route.openingMinutes + route.stages.reduce((sum, { minutes }) => sum + minutes, 0) + route.closingMinutes
 
 export const samePlace = (a: Placement, b: Placement): boolean =>
   a.jobId === b.jobId && a.windowId === b.windowId && a.benchId === b.benchId && a.personId === b.personId

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { foundationsOf, movedFoundations, planChanges } from './changes'
+import { planFoundations, changedFoundations, planChanges } from './changes'
 import { compare, everyWeeks, worstFirst } from './baselines'
-import { breaksOf, leavingReason, placementReasons } from './explain'
+import { violationOf, leavingReason, placementReasons } from './explain'
 import { jobOf, type KnifeAhead } from './jobs'
 import { planCost, planTotals } from './objective'
 import { EVEN_WEIGHTS, type PlanPerson, type PlanProblem, type PlanWindow } from './problem'
@@ -18,7 +18,7 @@ const services = (dullFrom: number): KnifeAhead['services'] => Array.from({ leng
   return { name: at % 2 === 0 ? 'lunch' : 'dinner', startMs, endMs: startMs + 120 * MINUTE_MS, hours: 1, chanceDull: at >= dullFrom ? 0.9 : 0.1 }
 })
 const ahead = (knifeId: string, dullFrom: number, more: Partial<KnifeAhead> = {}): KnifeAhead => ({
-  knifeId, action: 'none', skill: 'full', ways: [{ benchId: 'bench', openingMinutes: 4, stages: [{ stoneId: 'middle', minutes: 12 }], closingMinutes: 4 }],
+  knifeId, action: 'none', skill: 'full', routes: [{ benchId: 'bench', openingMinutes: 4, stages: [{ stoneId: 'middle', minutes: 12 }], closingMinutes: 4 }],
   services: services(dullFrom), freshChances: [0, 0, 0, 0, 0, 0, 0, 0], steelUm: 60, stationWeight: 1, daysSinceStone: 9, lastHands: 'oda', group: 'sauté', mayBeAway: 1, ordinary: null, ...more,
 })
 const WINDOWS = [window(0), window(1), window(2), window(3)]
@@ -51,7 +51,7 @@ describe('what a knife wants of the days ahead', () => {
 
   it('leaves a keen knife alone, and sends an unsafe one out', () => {
     expect(jobOf(ahead('a', 99), WINDOWS).wanted).toBe(false)
-    expect(jobOf(ahead('a', 99, { action: 'quarantine' }), WINDOWS)).toMatchObject({ kind: 'send-out', ways: [] })
+    expect(jobOf(ahead('a', 99, { action: 'quarantine' }), WINDOWS)).toMatchObject({ kind: 'send-out', routes: [] })
   })
 })
 
@@ -65,7 +65,7 @@ describe('what stopped a job, and what would free it', () => {
     expect(reason({ windows: [] })).toEqual({ code: 'no-window', values: {} })
     const short = [window(0, 15)]
     expect(reason({ windows: short, people: [person('oda', ['full'], short)] })).toEqual({ code: 'too-long', values: { minutes: 20, longest: 15 } })
-    expect(reason({}, [ahead('a', 0, { ways: [] })])).toEqual({ code: 'no-stones', values: {} })
+    expect(reason({}, [ahead('a', 0, { routes: [] })])).toEqual({ code: 'no-stones', values: {} })
     expect(reason({}, [ahead('a', 0, { action: 'quarantine' })])).toEqual({ code: 'send-out', values: {} })
     expect(reason({}, [ahead('a', 99)])).toMatchObject({ code: 'not-yet', values: { percent: 10 } })
   })
@@ -78,15 +78,15 @@ describe('what stopped a job, and what would free it', () => {
 
   it('is the same for a move made by hand', () => {
     const problem = problemOf([dull, ahead('b', 0)], { people: [person('oda', ['full']), person('kit', ['hone'])] })
-    expect(breaksOf(problem, [], at('a', 0))).toBeNull()
-    expect(breaksOf(problem, [], at('a', 0, 'kit'))).toEqual({ code: 'no-skill', values: { skill: 'full', personId: 'kit' } })
-    expect(breaksOf(problem, [], { ...at('a', 0), benchId: 'elsewhere' })).toEqual({ code: 'no-stones', values: {} })
+    expect(violationOf(problem, [], at('a', 0))).toBeNull()
+    expect(violationOf(problem, [], at('a', 0, 'kit'))).toEqual({ code: 'no-skill', values: { skill: 'full', personId: 'kit' } })
+    expect(violationOf(problem, [], { ...at('a', 0), benchId: 'elsewhere' })).toEqual({ code: 'no-stones', values: {} })
   })
 
   it('a knife leaves its station in a service only where another stands in', () => {
     const busy = [{ ...window(0), overlapsService: true }]
     const problem = problemOf([ahead('a', 0), ahead('b', 0)], { windows: busy, people: [person('oda', ['full'], busy)] })
-    expect(breaksOf(problem, [at('b', 0)], at('a', 0))).toMatchObject({ code: 'no-room', values: { limit: 'away', id: 'sauté' } })
+    expect(violationOf(problem, [at('b', 0)], at('a', 0))).toMatchObject({ code: 'no-room', values: { limit: 'away', id: 'sauté' } })
   })
 })
 
@@ -146,9 +146,9 @@ describe('what a new plan changes', () => {
   })
 
   it('foundations that moved are told apart from windows that have passed', () => {
-    const before = foundationsOf(problemOf([ahead('a', 0)]))
-    const now = foundationsOf(problemOf([ahead('a', 0), ahead('b', 0)], { windows: WINDOWS.slice(1), people: [person('oda', ['full', 'maintenance'], WINDOWS.slice(2))] }))
-    const { gone, fresh } = movedFoundations(before, now, new Set(['w0']))
+    const before = planFoundations(problemOf([ahead('a', 0)]))
+    const now = planFoundations(problemOf([ahead('a', 0), ahead('b', 0)], { windows: WINDOWS.slice(1), people: [person('oda', ['full', 'maintenance'], WINDOWS.slice(2))] }))
+    const { gone, fresh } = changedFoundations(before, now, new Set(['w0']))
     expect(gone).toEqual(['there oda w1'])
     expect(fresh).toEqual(['job b stone'])
   })

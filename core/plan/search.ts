@@ -1,7 +1,7 @@
 import { Draft, type Option } from './draft'
 import { fairShares } from './objective'
 import { samePlace, type Placement, type PlanProblem } from './problem'
-import { turnsOf, type Anchors, type Places, type Turn } from './turns'
+import { searchTurns, type Anchors, type Places, type Turn } from './turns'
 
 export type { Anchors } from './turns'
 
@@ -96,7 +96,7 @@ const TAKEN_OFF = 0.04
  * Kirkpatrick et al. 1983). The same problem, start and random sequence give the same plan.
  */
 export function searchPlan({ problem, random, spent, startFrom = [], anchors }: SearchAsk): Placement[] {
-  const { index, turns } = turnsOf(problem, anchors)
+  const { index, turns } = searchTurns(problem, anchors)
   const draft = new Draft(index, fairShares(problem))
   const making = new Making(draft, turns)
   const [firsts, seconds] = [turns.filter(({ first }) => first === null), turns.filter(({ first }) => first !== null)]

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { isSecond, knifeOfJob, renumbered, secondOf, secondSession, soundPlacements, withSeconds } from './secondSessions'
+import { isSecond, knifeOfJob, renumberSessions, secondJobId, secondSession, validPlacements, withSeconds } from './secondSessions'
 import { sessionsLeft } from './changes'
-import { breaksOf, leavingReason, placementReasons } from './explain'
-import { leavingCost, leavingSecond, planCost, planTotals } from './objective'
+import { violationOf, leavingReason, placementReasons } from './explain'
+import { costOfLeavingOut, costOfLeavingSecond, planCost, planTotals } from './objective'
 import { EVEN_WEIGHTS, type NextSession, type Placement, type PlanJob, type PlanProblem } from './problem'
 import { chancesWith, dullByService } from './risk'
 import { searchPlan } from './search'
@@ -13,11 +13,11 @@ const DAY = 24 * HOUR_MS
 /** Windows from three to five in the afternoon, a dinner of two hours' work after each. */
 const window = (day: number): PlanProblem['windows'][number] => ({ id: `w${day}`, name: 'afternoon', startMs: day * DAY + 15 * HOUR_MS, endMs: day * DAY + 17 * HOUR_MS, soakFromMs: day * DAY + 15 * HOUR_MS, overlapsService: false })
 const DINNERS = [0, 1, 2, 3].map((day) => ({ name: 'dinner', startMs: day * DAY + 18 * HOUR_MS, hours: 2 }))
-const way = { benchId: 'b', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }
+const route = { benchId: 'b', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }
 /** An edge that is keen for a dinner, doubtful at the second and dull at the third. */
-const NEXT: NextSession = { skill: 'full', ways: [way], services: DINNERS, freshChances: [0, 0.4, 1], steelUm: 50 }
+const NEXT: NextSession = { skill: 'full', routes: [route], services: DINNERS, freshChances: [0, 0.4, 1], steelUm: 50 }
 const KNIFE: PlanJob = {
-  id: 'k', knifeId: 'k', kind: 'repair', skill: 'full', ways: [way], dullHours: [2.8, 2.8, 4.8, 6], dullHoursLeft: 8, chanceAt: [1, 1, 1, 1], wastedUm: [0, 0, 0, 0], dueShare: 1,
+  id: 'k', knifeId: 'k', kind: 'repair', skill: 'full', routes: [route], dullHours: [2.8, 2.8, 4.8, 6], dullHoursLeft: 8, chanceAt: [1, 1, 1, 1], wastedUm: [0, 0, 0, 0], dueShare: 1,
   wanted: true, dullBy: null, daysSinceStone: 20, lastHands: 'oda', group: 'k', mayBeAway: 1, next: NEXT, follows: null,
 }
 const WEEK: PlanProblem = {
@@ -75,12 +75,12 @@ describe('a second session', () => {
 
   it('is nothing to a knife whose edge outlives the plan', () => {
     expect(secondSession(WEEK, { ...KNIFE, next: null }, 0)).toBeNull()
-    expect(leavingSecond(WEEK, { ...KNIFE, next: null }, 0)).toBe(0)
-    expect(leavingSecond(WEEK, KNIFE, 0)).toBe(leavingCost(second(0), EVEN_WEIGHTS))
+    expect(costOfLeavingSecond(WEEK, { ...KNIFE, next: null }, 0)).toBe(0)
+    expect(costOfLeavingSecond(WEEK, KNIFE, 0)).toBe(costOfLeavingOut(second(0), EVEN_WEIGHTS))
   })
 
   it('has its name from its knife', () => {
-    expect([secondOf('k'), isSecond('k#2'), isSecond('k'), knifeOfJob('k#2'), knifeOfJob('k')]).toEqual(['k#2', true, false, 'k', 'k'])
+    expect([secondJobId('k'), isSecond('k#2'), isSecond('k'), knifeOfJob('k#2'), knifeOfJob('k')]).toEqual(['k#2', true, false, 'k', 'k'])
   })
 })
 
@@ -101,30 +101,30 @@ describe('a plan with second sessions', () => {
   it('is found by the search, which brings the first forward so that the second can follow', () => {
     const plan = searchPlan({ problem: WEEK, random: seededRandom(1), spent: (step) => step / 300 })
     expect(plan.map(({ jobId }) => jobId).sort()).toEqual(['k', 'k#2'])
-    expect(breaksOf(withSeconds(WEEK, plan), plan.filter(({ jobId }) => jobId === 'k'), plan.find(({ jobId }) => jobId === 'k#2') ?? at('k', 0))).toBeNull()
+    expect(violationOf(withSeconds(WEEK, plan), plan.filter(({ jobId }) => jobId === 'k'), plan.find(({ jobId }) => jobId === 'k#2') ?? at('k', 0))).toBeNull()
   })
 
   it('says why a second session is there, why it cannot be earlier, and what stands against it', () => {
     const placements = [at('k', 1), at('k#2', 3)]
     const week = withSeconds(WEEK, placements)
     expect(placementReasons(week, at('k#2', 3)).map(({ code }) => code)).toEqual(expect.arrayContaining(['again', 'same-hands']))
-    expect(breaksOf(week, placements, at('k#2', 1))).toEqual({ code: 'too-soon', values: { windowId: 'w1' } })
-    expect(breaksOf(week, placements, at('k#2', 0))).toEqual({ code: 'too-soon', values: { windowId: 'w1' } })
-    expect(breaksOf(week, placements, at('k#2', 2))).toBeNull()
+    expect(violationOf(week, placements, at('k#2', 1))).toEqual({ code: 'too-soon', values: { windowId: 'w1' } })
+    expect(violationOf(week, placements, at('k#2', 0))).toEqual({ code: 'too-soon', values: { windowId: 'w1' } })
+    expect(violationOf(week, placements, at('k#2', 2))).toBeNull()
     expect(leavingReason(week, [at('k', 1)], 'k#2')?.code).toBe('not-yet')
   })
 
   it('takes a second session off that would come before its first', () => {
-    expect(soundPlacements(WEEK, [at('k', 1), at('k#2', 2)])).toHaveLength(2)
-    expect(soundPlacements(WEEK, [at('k', 2), at('k#2', 2)])).toEqual([at('k', 2)])
-    expect(soundPlacements(WEEK, [at('k#2', 2)])).toEqual([])
-    expect(soundPlacements(WEEK, [at('k', 9), at('x', 1)])).toEqual([])
+    expect(validPlacements(WEEK, [at('k', 1), at('k#2', 2)])).toHaveLength(2)
+    expect(validPlacements(WEEK, [at('k', 2), at('k#2', 2)])).toEqual([at('k', 2)])
+    expect(validPlacements(WEEK, [at('k#2', 2)])).toEqual([])
+    expect(validPlacements(WEEK, [at('k', 9), at('x', 1)])).toEqual([])
   })
 
   it('calls the second session the first once that is behind', () => {
     const later = { ...WEEK, windows: WEEK.windows.slice(1) }
-    expect(renumbered(WEEK, [at('k#2', 2), at('k', 0)])).toEqual([at('k', 0), at('k#2', 2)])
-    expect(renumbered(later, [at('k', 0), at('k#2', 2)])).toEqual([at('k', 2)])
+    expect(renumberSessions(WEEK, [at('k#2', 2), at('k', 0)])).toEqual([at('k', 0), at('k#2', 2)])
+    expect(renumberSessions(later, [at('k', 0), at('k#2', 2)])).toEqual([at('k', 2)])
   })
 })
 

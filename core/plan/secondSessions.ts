@@ -1,12 +1,12 @@
 import { LIKELY } from './jobs'
-import { mayCome, type Placement, type PlanJob, type PlanProblem } from './problem'
+import { isAllowedIn, type Placement, type PlanJob, type PlanProblem } from './problem'
 import { chancesWith } from './risk'
 
 const SECOND = '#2'
 /** Jobs are named by their knife; the second session of one has its number behind that. */
 export const knifeOfJob = (jobId: string): string => (jobId.endsWith(SECOND) ? jobId.slice(0, -SECOND.length) : jobId)
 export const isSecond = (jobId: string): boolean => jobId.endsWith(SECOND)
-export const secondOf = (jobId: string): string => `${jobId}${SECOND}`
+export const secondJobId = (jobId: string): string => `${jobId}${SECOND}`
 
 const sum = (list: readonly number[]): number => list.reduce((all, one) => all + one, 0)
 
@@ -32,7 +32,7 @@ export function secondSession({ windows }: PlanProblem, first: PlanJob, window: 
   const dull = services.find((_service, at) => (alone[at] ?? 0) > LIKELY)
   const hoursAlone = hours(firstMs)
   return {
-    id: secondOf(first.id), knifeId: first.knifeId, kind: 'stone', skill: next.skill, ways: next.ways, next: null,
+    id: secondJobId(first.id), knifeId: first.knifeId, kind: 'stone', skill: next.skill, routes: next.routes, next: null,
     dullHours: windows.map(({ endMs }, at) => (at > window ? hours(firstMs, endMs) - hoursAlone : 0)), dullHoursLeft: 0,
     chanceAt, wastedUm: chanceAt.map((chance) => next.steelUm * (1 - chance)), dueShare: last,
     wanted: last > LIKELY && window < windows.length - 1, dullBy: dull ? { name: dull.name, startMs: dull.startMs } : null,
@@ -62,17 +62,17 @@ export function withSeconds(problem: PlanProblem, placements: readonly Placement
 }
 
 /** Placements that still have their job and their window, and come after the session they follow. */
-export function soundPlacements(problem: PlanProblem, placements: readonly Placement[]): Placement[] {
+export function validPlacements(problem: PlanProblem, placements: readonly Placement[]): Placement[] {
   const numbers = windowNumbers(problem)
   const jobs = new Map(withSeconds(problem, placements).jobs.map((job) => [job.id, job]))
   return placements.filter(({ jobId, windowId }) => {
     const [job, window] = [jobs.get(jobId), numbers.get(windowId)]
-    return job !== undefined && window !== undefined && mayCome(job, window)
+    return job !== undefined && window !== undefined && isAllowedIn(job, window)
   })
 }
 
 /** A knife's sessions in the plan numbered anew by their windows: once the first is done, the second is the first. */
-export function renumbered(problem: PlanProblem, placements: readonly Placement[]): Placement[] {
+export function renumberSessions(problem: PlanProblem, placements: readonly Placement[]): Placement[] {
   const numbers = windowNumbers(problem)
   const numberOf = ({ windowId }: Placement): number => numbers.get(windowId) ?? -1
   const begun = new Set<string>()
@@ -80,6 +80,6 @@ export function renumbered(problem: PlanProblem, placements: readonly Placement[
     const knifeId = knifeOfJob(jobId)
     const isFirst = !begun.has(knifeId)
     begun.add(knifeId)
-    return { jobId: isFirst ? knifeId : secondOf(knifeId), windowId, benchId, personId }
+    return { jobId: isFirst ? knifeId : secondJobId(knifeId), windowId, benchId, personId }
   })
 }

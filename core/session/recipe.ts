@@ -78,7 +78,7 @@ export interface RecipeKnife {
 
 const EVEN = 50
 
-function suits({ suits: wanted }: Recipe, knife: RecipeKnife): boolean {
+function suitsKnife({ suits: wanted }: Recipe, knife: RecipeKnife): boolean {
   return (
     (wanted.types?.includes(knife.type) ?? true) &&
     (wanted.grinds?.includes(knife.grind) ?? true) &&
@@ -95,6 +95,6 @@ const closeness = ({ suits: wanted }: Recipe): number => Object.values(wanted).f
 /** Recipes that may be used on a knife for an action, the one made most closely for it first. */
 export function recipesFor(recipes: readonly Recipe[], knife: RecipeKnife, action: Action): Recipe[] {
   return recipes
-    .filter((recipe) => suits(recipe, knife))
+    .filter((recipe) => suitsKnife(recipe, knife))
     .sort((a, b) => Number(b.actions.includes(action)) - Number(a.actions.includes(action)) || closeness(b) - closeness(a))
 }

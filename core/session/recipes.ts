@@ -60,12 +60,12 @@ export const RECIPES: readonly Recipe[] = [
   { id: 'curved', actions: ['stone', 'repair'], suits: { types: ['skinning', 'breaking', 'cleaver'] }, stones: 'progression', finishMicron: 11.5, choices: [PATH, EDGE, COMPOUND], steps: whetstone('boning', { checks: ['heel-and-tip'] }) },
   { id: 'asymmetric', actions: ['stone', 'touch-up', 'repair'], suits: { asymmetric: true, grinds: ['flat', 'convex', 'hollow', 'wide-bevel'] }, stones: 'progression', finishMicron: 4, choices: STONE_CHOICES, steps: whetstone('equal', { checks: ['even-bevels'] }) },
   { id: 'single-bevel', actions: ['stone', 'touch-up', 'repair'], suits: { asymmetric: true, grinds: ['single'] }, stones: 'progression', finishMicron: 3, choices: [MUD, HANDS, COMPOUND], steps: whetstone('equal', { cautions: ['brittle'] }) },
-  { id: 'hard-steel', actions: ['stone', 'touch-up', 'repair'], suits: { hrcFrom: 63 }, stones: 'progression', finishMicron: 4, choices: [PATH, DEBURR, COMPOUND], steps: [...whetstone('equal', { checks: ['faces-taped'], cautions: ['brittle'] }).filter(({ id }) => id !== 'strop'), step('burr-off', 'deburr', { scheme: 'hard-burr', checks: ['no-burr-left'], cautions: ['brittle'] })].sort((a, b) => order(a) - order(b)) },
+  { id: 'hard-steel', actions: ['stone', 'touch-up', 'repair'], suits: { hrcFrom: 63 }, stones: 'progression', finishMicron: 4, choices: [PATH, DEBURR, COMPOUND], steps: [...whetstone('equal', { checks: ['faces-taped'], cautions: ['brittle'] }).filter(({ id }) => id !== 'strop'), step('burr-off', 'deburr', { scheme: 'hard-burr', checks: ['no-burr-left'], cautions: ['brittle'] })].sort((a, b) => inOrder(a) - inOrder(b)) },
   { id: 'burr-off', actions: ['hone'], suits: {}, stones: 'last', finishMicron: 4, choices: [EDGE, COMPOUND], steps: [LOOK, step('burr-off', 'deburr', { scheme: 'hard-burr', checks: ['no-burr-left'] }), step('strop', 'strop', { scheme: 'strop', checks: ['no-burr-left'] }), TEST, CLEAN, STOW] },
 ]
 
 /** Where a step belongs in a session, for recipes put together from parts. */
-function order({ kind, id }: RecipeStep): number {
+function inOrder({ kind, id }: RecipeStep): number {
   const usual: readonly StepKind[] = ['look', 'fetch', 'soak', 'flatten', 'angle', 'side', 'ends', 'deburr', 'hone', 'teeth', 'strop', 'test', 'clean', 'stow']
   return usual.indexOf(kind) + (id === 'burr-off' ? 3.5 : 0)
 }

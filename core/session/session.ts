@@ -183,7 +183,7 @@ function withStep(state: SessionState, stepId: string, change: (step: StepState)
   return { ...state, steps: { ...state.steps, [stepId]: change(stepState(state, stepId)) } }
 }
 
-function acted(state: SessionState, action: SessionAction): SessionState {
+function applyAction(state: SessionState, action: SessionAction): SessionState {
   switch (action.kind) {
     case 'strokes':
       return withStep(state, action.stepId, (step) => ({ ...step, strokes: { ...step.strokes, [action.zone]: Math.max(0, step.strokes[action.zone] + action.count) } }))
@@ -235,7 +235,7 @@ export function sessionState(plan: SessionPlan, startedMs: number, personId: str
     if (state.status !== 'open') break
     const since = action.atMs - state.lastMs
     const worked = paused || since > LONGEST_WORK_MS ? 0 : Math.max(0, since)
-    state = acted(withStep(state, state.stepId, (step) => ({ ...step, spentMs: step.spentMs + worked })), action)
+    state = applyAction(withStep(state, state.stepId, (step) => ({ ...step, spentMs: step.spentMs + worked })), action)
     state = { ...state, lastMs: Math.max(state.lastMs, action.atMs) }
     paused = action.kind === 'pause'
   }

@@ -10,7 +10,7 @@ export interface Reading {
   readonly slipSd: number
 }
 
-function after(before: Moments, value: number, variance: number): Moments {
+function momentsOf(before: Moments, value: number, variance: number): Moments {
   const gain = before.variance / (before.variance + variance)
   return { mean: before.mean + gain * (value - before.mean), variance: gain * variance }
 }
@@ -22,10 +22,10 @@ const density = (distance: number, variance: number): number => normalPdf(distan
  * matched by its first two moments (the assumed-density filter of Minka 2001). Far from the
  * expectation the slip explains it, and the quantity stays where it was.
  */
-export function afterReading(before: Moments, reading: Reading): Moments {
-  const trusted = after(before, reading.value, reading.sd ** 2)
+export function momentsAfterReading(before: Moments, reading: Reading): Moments {
+  const trusted = momentsOf(before, reading.value, reading.sd ** 2)
   if (reading.slipChance <= 0) return trusted
-  const slipped = after(before, reading.value, reading.slipSd ** 2)
+  const slipped = momentsOf(before, reading.value, reading.slipSd ** 2)
   const distance = reading.value - before.mean
   const good = (1 - reading.slipChance) * density(distance, before.variance + reading.sd ** 2)
   const bad = reading.slipChance * density(distance, before.variance + reading.slipSd ** 2)
@@ -46,11 +46,11 @@ const SURPRISE_FLOOR = 1e-6
  * (an ordered probit; moments of the truncated normal, Johnson, Kotz and Balakrishnan 1994).
  * An open end is ±Infinity.
  */
-export function afterSign(before: Moments, low: number, high: number, sd: number): Moments {
+export function momentsAfterSign(before: Moments, low: number, high: number, sd: number): Moments {
   const spread = Math.sqrt(before.variance + sd * sd)
   const [from, to] = [(low - before.mean) / spread, (high - before.mean) / spread]
   const chance = normalCdf(to) - normalCdf(from)
-  if (chance < SURPRISE_FLOOR) return after(before, before.mean < low ? low : high, sd * sd)
+  if (chance < SURPRISE_FLOOR) return momentsOf(before, before.mean < low ? low : high, sd * sd)
   const [atLow, atHigh] = [normalPdf(from), normalPdf(to)]
   const pull = (atLow - atHigh) / chance
   const bend = ((Number.isFinite(to) ? to * atHigh : 0) - (Number.isFinite(from) ? from * atLow : 0)) / chance

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { covariance, formVariance, independent, learned, meanOf, moved, renewed, withMean, type Gaussian, type Gradient, type Step } from './gaussian'
+import { covariance, formVariance, independent, update, meanOf, predict, reset, withMean, type Gaussian, type Gradient, type Transition } from './gaussian'
 
 type Matrix = readonly (readonly number[])[]
 const SIZE = 5
@@ -17,7 +17,7 @@ const gaussians = fc.tuple(fc.array(number, { minLength: SIZE, maxLength: SIZE }
   return { mean, cov: indices.flatMap((row) => indices.slice(0, row + 1).map((column) => (full[row]?.[column] ?? 0) + (row === column ? 0.1 : 0))) }
 })
 const gradients = fc.uniqueArray(fc.tuple(fc.integer({ min: 0, max: SIZE - 1 }), number), { minLength: 1, maxLength: 3, selector: ([index]) => index }) as fc.Arbitrary<Gradient>
-const steps = fc.uniqueArray(fc.record({ index: fc.integer({ min: 0, max: SIZE - 1 }), value: number, gradient: gradients, noise: fc.double({ min: 0, max: 1, noNaN: true }) }), { minLength: 1, maxLength: 3, selector: ({ index }) => index }) as fc.Arbitrary<Step[]>
+const steps = fc.uniqueArray(fc.record({ index: fc.integer({ min: 0, max: SIZE - 1 }), value: number, gradient: gradients, noise: fc.double({ min: 0, max: 1, noNaN: true }) }), { minLength: 1, maxLength: 3, selector: ({ index }) => index }) as fc.Arbitrary<Transition[]>
 const rowOf = (gradient: Gradient): number[] => indices.map((at) => gradient.find(([index]) => index === at)?.[1] ?? 0)
 
 function expectSame(own: Matrix, other: Matrix): void {
@@ -32,7 +32,7 @@ describe('a joint normal distribution', () => {
         return step ? rowOf(step.gradient) : indices.map((column) => (column === at ? 1 : 0))
       })
       const whole = times(times(jacobian, dense(of)), transposed(jacobian)).map((row, at) => row.map((value, column) => value + (at === column ? (moves.find(({ index }) => index === at)?.noise ?? 0) : 0)))
-      const after = moved(of, moves)
+      const after = predict(of, moves)
       expectSame(dense(after), whole)
       for (const at of indices) expect(meanOf(after, at)).toBe(moves.find(({ index }) => index === at)?.value ?? meanOf(of, at))
     }))
@@ -47,7 +47,7 @@ describe('a joint normal distribution', () => {
       fc.pre(spread > 1e-3)
       const expected = h[0]?.reduce((sum, weight, at) => sum + weight * meanOf(of, at), 0) ?? 0
       const gain = times(p, transposed(h)).map(([value = 0]) => value / (spread + noise))
-      const after = learned(of, gradient, { mean: expected, variance: spread }, {
+      const after = update(of, gradient, { mean: expected, variance: spread }, {
         mean: expected + (spread / (spread + noise)) * (reading - expected), variance: (spread * noise) / (spread + noise),
       })
       for (const at of indices) expect(meanOf(after, at)).toBeCloseTo(meanOf(of, at) + (gain[at] ?? 0) * (reading - expected), 9)
@@ -59,7 +59,7 @@ describe('a joint normal distribution', () => {
 
   it('knows afresh what is renewed, with no memory of the rest', () => {
     fc.assert(fc.property(gaussians, fc.integer({ min: 0, max: SIZE - 1 }), (of, index) => {
-      const after = renewed(of, [{ index, mean: 1.5, sd: 0.2 }])
+      const after = reset(of, [{ index, mean: 1.5, sd: 0.2 }])
       expect(meanOf(after, index)).toBe(1.5)
       for (const other of indices) {
         if (other === index) expect(covariance(after, index, index)).toBeCloseTo(0.04, 12)

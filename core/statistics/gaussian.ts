@@ -11,7 +11,7 @@ export interface Gaussian {
 export type Gradient = readonly (readonly [index: number, coefficient: number])[]
 
 /** One parameter's new value, how it depends on the old ones, and the variance that comes with the step. */
-export interface Step {
+export interface Transition {
   readonly index: number
   readonly value: number
   readonly gradient: Gradient
@@ -38,7 +38,7 @@ export const covariance = (of: Gaussian, i: number, j: number): number => entry(
 export const meanOf = (of: Gaussian, index: number): number => entry(of.mean, index)
 
 /** Covariance of a linear form with every parameter. Plain loops here and below: a fleet's log takes millions of these. */
-function against(of: Gaussian, gradient: Gradient): number[] {
+function covarianceWithAll(of: Gaussian, gradient: Gradient): number[] {
   const { cov } = of
   const size = of.mean.length
   // a copy of doubles stays an array of doubles, which a fresh array of zeros would first have to become
@@ -59,7 +59,7 @@ function against(of: Gaussian, gradient: Gradient): number[] {
   return sums
 }
 
-function along(gradient: Gradient, values: ArrayLike<number>): number {
+function weightedSum(gradient: Gradient, values: ArrayLike<number>): number {
   let sum = 0
   for (let at = 0; at < gradient.length; at++) {
     const term = gradient[at]
@@ -78,12 +78,12 @@ export function formVariance(of: Gaussian, gradient: Gradient): number {
 }
 
 /** The distribution after some parameters moved on: P′ = J·P·Jᵀ + Q with the rest of J the identity. */
-export function moved(of: Gaussian, steps: readonly Step[]): Gaussian {
+export function predict(of: Gaussian, steps: readonly Transition[]): Gaussian {
   if (steps.length === 0) return of
   const mean = of.mean.slice()
   const cov = of.cov.slice()
   const rows: number[][] = []
-  for (const step of steps) rows.push(against(of, step.gradient))
+  for (const step of steps) rows.push(covarianceWithAll(of, step.gradient))
   // rows and columns first as if the others stood still, then each pair of moved ones over it
   for (let at = 0; at < steps.length; at++) {
     const [step, row] = [steps[at], rows[at]]
@@ -103,7 +103,7 @@ export function moved(of: Gaussian, steps: readonly Step[]): Gaussian {
     if (!step || !row) continue
     for (let later = at; later < steps.length; later++) {
       const fellow = steps[later]
-      if (fellow) cov[packed(step.index, fellow.index)] = along(fellow.gradient, row) + (fellow === step ? step.noise : 0)
+      if (fellow) cov[packed(step.index, fellow.index)] = weightedSum(fellow.gradient, row) + (fellow === step ? step.noise : 0)
     }
   }
   return { mean, cov }
@@ -114,9 +114,9 @@ export function moved(of: Gaussian, steps: readonly Step[]): Gaussian {
  * moments `before` and now has moments `after`; every parameter follows as far as it is correlated.
  * With `after` from a reading with normal noise this is the Kalman update (Kalman 1960).
  */
-export function learned(of: Gaussian, gradient: Gradient, before: Moments, after: Moments): Gaussian {
+export function update(of: Gaussian, gradient: Gradient, before: Moments, after: Moments): Gaussian {
   if (!(before.variance > 0)) return of
-  const gain = against(of, gradient).map((value) => value / before.variance)
+  const gain = covarianceWithAll(of, gradient).map((value) => value / before.variance)
   const shift = after.mean - before.mean
   const narrowed = after.variance - before.variance
   const mean = of.mean.map((value, index) => value + entry(gain, index) * shift)
@@ -131,7 +131,7 @@ export function learned(of: Gaussian, gradient: Gradient, before: Moments, after
 }
 
 /** Parameters known afresh, independent of all others. */
-export function renewed(of: Gaussian, values: readonly { readonly index: number; readonly mean: number; readonly sd: number }[]): Gaussian {
+export function reset(of: Gaussian, values: readonly { readonly index: number; readonly mean: number; readonly sd: number }[]): Gaussian {
   const mean = [...of.mean]
   const cov = [...of.cov]
   for (const value of values) {

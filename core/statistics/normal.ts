@@ -60,7 +60,7 @@ export interface Known {
 }
 
 /** Two independent statements about one quantity, weighted by how well each is known. */
-export function combined(one: Known, other: Known): Known {
+export function combine(one: Known, other: Known): Known {
   const [a, b] = [one.sd ** 2, other.sd ** 2]
   if (a + b === 0) return one
   return { mean: (one.mean * b + other.mean * a) / (a + b), sd: Math.sqrt((a * b) / (a + b)) }

@@ -2,9 +2,9 @@ import fc from 'fast-check'
 import jStat from 'jstat'
 import { KalmanFilter } from 'kalman-filter'
 import { describe, expect, it } from 'vitest'
-import { afterReading, afterSign } from './evidence'
-import { formVariance, independent, learned, meanOf, moved, type Gaussian } from './gaussian'
-import { combined, normalCdf, normalPdf, normalQuantile } from './normal'
+import { momentsAfterReading, momentsAfterSign } from './evidence'
+import { formVariance, independent, update, meanOf, predict, type Gaussian } from './gaussian'
+import { combine, normalCdf, normalPdf, normalQuantile } from './normal'
 import { priorSdOf, regress, sumOf } from './regression'
 
 describe('the normal distribution', () => {
@@ -29,8 +29,8 @@ describe('the normal distribution', () => {
   })
 
   it('two statements weigh by their precision', () => {
-    expect(combined({ mean: 10, sd: 1 }, { mean: 20, sd: 3 }).mean).toBeCloseTo(11, 9)
-    expect(combined({ mean: 10, sd: 1 }, { mean: 20, sd: 3 }).sd).toBeCloseTo(Math.sqrt(0.9), 9)
+    expect(combine({ mean: 10, sd: 1 }, { mean: 20, sd: 3 }).mean).toBeCloseTo(11, 9)
+    expect(combine({ mean: 10, sd: 1 }, { mean: 20, sd: 3 }).sd).toBeCloseTo(Math.sqrt(0.9), 9)
   })
 })
 
@@ -42,12 +42,12 @@ describe('a linear case of the filter', () => {
 
   const own = (): Gaussian =>
     READINGS.reduce((belief, reading) => {
-      const ahead = moved(belief, [
+      const ahead = predict(belief, [
         { index: 0, value: meanOf(belief, 0) + meanOf(belief, 1), gradient: [[0, 1], [1, 1]], noise: PROCESS },
         { index: 1, value: meanOf(belief, 1), gradient: [[1, 1]], noise: PROCESS },
       ])
       const before = { mean: meanOf(ahead, 0), variance: formVariance(ahead, [[0, 1]]) }
-      return learned(ahead, [[0, 1]], before, afterReading(before, { value: reading, sd: Math.sqrt(NOISE), slipChance: 0, slipSd: 1 }))
+      return update(ahead, [[0, 1]], before, momentsAfterReading(before, { value: reading, sd: Math.sqrt(NOISE), slipChance: 0, slipSd: 1 }))
     }, independent([0, 0], [2, 2]))
 
   // Against the npm package kalman-filter, a general implementation after Kalman (1960).
@@ -71,14 +71,14 @@ describe('evidence', () => {
 
   it('an ordinal sign leaves the moments of the truncated normal', () => {
     // Truncated at zero from below: mean √(2/π), variance 1 − 2/π (Johnson, Kotz and Balakrishnan 1994).
-    const positive = afterSign(before, 0, Infinity, 1e-9)
+    const positive = momentsAfterSign(before, 0, Infinity, 1e-9)
     expect(positive.mean).toBeCloseTo(Math.sqrt(2 / Math.PI), 6)
     expect(positive.variance).toBeCloseTo(1 - 2 / Math.PI, 6)
   })
 
   it('never makes anybody less certain, and lies between the thresholds it speaks of', () => {
     fc.assert(fc.property(fc.double({ min: -6, max: 6, noNaN: true }), fc.double({ min: 0.1, max: 3, noNaN: true }), (low, width) => {
-      const after = afterSign(before, low, low + width, 0.2)
+      const after = momentsAfterSign(before, low, low + width, 0.2)
       expect(after.variance).toBeGreaterThan(0)
       expect(after.variance).toBeLessThanOrEqual(before.variance + 1e-9)
       expect(Number.isFinite(after.mean)).toBe(true)
@@ -86,7 +86,7 @@ describe('evidence', () => {
   })
 
   it('a reading far off is taken for a slip, a near one is believed', () => {
-    const reading = (value: number): number => afterReading(before, { value, sd: 0.5, slipChance: 0.02, slipSd: 30 }).mean
+    const reading = (value: number): number => momentsAfterReading(before, { value, sd: 0.5, slipChance: 0.02, slipSd: 30 }).mean
     expect(reading(1)).toBeGreaterThan(0.7)
     expect(Math.abs(reading(20))).toBeLessThan(0.5)
   })

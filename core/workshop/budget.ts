@@ -1,5 +1,4 @@
-import { recede } from '../geometry/recession'
-import { faceAngle } from '../geometry/stack'
+import { recede, recedingFaceDps } from '../geometry/recession'
 import { minimumHeightMm } from '../knife/limits'
 import type { KnifeType } from '../knife/knifeTypes'
 import { assertPositive, radians } from '../measure'
@@ -50,11 +49,10 @@ export interface WearBudget extends WearPath {
 
 /** Longer than this nobody plans. */
 const MOST_SESSIONS = 2000
-const STEEPEST_FACE_SHARE = 0.9
 const MONTHS = 12
 const ROUNDING_MM = 1e-9
 
-function follow(ask: WearAsk, perSessionMm: number, keep?: (point: WearPoint) => void): WearPath {
+function wearDown(ask: WearAsk, perSessionMm: number, keep?: (point: WearPoint) => void): WearPath {
   let heightMm = ask.heelHeightMm
   let bteMm = ask.bteMm
   const thinnings: number[] = []
@@ -62,7 +60,7 @@ function follow(ask: WearAsk, perSessionMm: number, keep?: (point: WearPoint) =>
   const told = (): void => { keep?.({ session: sessions, heightMm, bteMm, lengthMm: ask.lengthMm - ask.lengthPerHeight * (ask.heelHeightMm - heightMm) }) }
   told()
   while (sessions < MOST_SESSIONS && heightMm - perSessionMm >= ask.minimumHeightMm - ROUNDING_MM) {
-    const faceDps = Math.min(faceAngle({ heelHeightMm: heightMm, spineMm: ask.spineMm }), ask.dps * STEEPEST_FACE_SHARE)
+    const faceDps = recedingFaceDps({ heelHeightMm: heightMm, spineMm: ask.spineMm }, ask.dps)
     bteMm = recede({ bteMm, dps: ask.dps, faceDps, recessionMm: perSessionMm }).bteMm
     heightMm -= perSessionMm
     sessions++
@@ -83,9 +81,9 @@ export function wearBudget(ask: WearAsk): WearBudget {
   assertPositive('perSessionMm', ask.perSessionMm.low)
   assertPositive('thinToMm', ask.thinToMm)
   const path: WearPoint[] = []
-  const middle = follow(ask, ask.perSessionMm.middle, (point) => { path.push(point) })
+  const middle = wearDown(ask, ask.perSessionMm.middle, (point) => { path.push(point) })
   return {
-    ...middle, path, early: follow(ask, ask.perSessionMm.high), late: follow(ask, ask.perSessionMm.low),
+    ...middle, path, early: wearDown(ask, ask.perSessionMm.high), late: wearDown(ask, ask.perSessionMm.low),
     costPerMonth: ask.price === null || middle.years === 0 || !Number.isFinite(middle.years) ? null : ask.price / (MONTHS * middle.years),
   }
 }

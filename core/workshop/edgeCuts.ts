@@ -8,7 +8,7 @@ import { apexOf, dpsOf, faceX, shoulder, SIDES, sidesOf, signOf, THINNED_SHARE, 
 const SERRATED_MM = { ground: 0.02, back: 0.006 }
 
 /** The edge at another angle. Flatter keeps the height; steeper moves the apex up until the new bevel is as wide as the old. */
-export function reBevel(blade: SectionBlade, before: Section, { dps }: Extract<Operation, { kind: 're-bevel' }>): Cut[] {
+export function cutNewBevel(blade: SectionBlade, before: Section, { dps }: Extract<Operation, { kind: 're-bevel' }>): Cut[] {
   const apex = apexOf(before)
   const steepest = Math.min(...sidesOf(blade).map((side) => dpsOf(blade, side)))
   const high = THINNED_SHARE * blade.heelHeightMm
@@ -23,7 +23,7 @@ export function reBevel(blade: SectionBlade, before: Section, { dps }: Extract<O
 }
 
 /** A narrow steeper bevel at the very edge, as wide as asked. */
-export function microBevel(blade: SectionBlade, before: Section, { dps, widthMm }: Extract<Operation, { kind: 'micro-bevel' }>): Cut[] {
+export function cutMicroBevel(blade: SectionBlade, before: Section, { dps, widthMm }: Extract<Operation, { kind: 'micro-bevel' }>): Cut[] {
   const apex = apexOf(before)
   const edge = Math.max(...sidesOf(blade).map((side) => dpsOf(blade, side)))
   if (dps <= edge) throw new MeasureError('out-of-range', 'dps', { value: dps, low: edge + 1, high: 45 })
@@ -37,7 +37,7 @@ function assertSessions(sessions: number): void {
 }
 
 /** The apex moved towards another bevel ratio by one session of several: the lost height is what the narrow side needs. */
-export function ratio(blade: SectionBlade, before: Section, { toRight, sessions }: Extract<Operation, { kind: 'ratio' }>): { cuts: Cut[]; ratioRight: number } {
+export function cutRatio(blade: SectionBlade, before: Section, { toRight, sessions }: Extract<Operation, { kind: 'ratio' }>): { cuts: Cut[]; ratioRight: number } {
   assertSessions(sessions)
   const ratioRight = blade.ratioRight + (toRight - blade.ratioRight) / sessions
   const was = apexOf(before)
@@ -53,7 +53,7 @@ export function ratio(blade: SectionBlade, before: Section, { toRight, sessions 
 export const chipLossMm = ({ depthMm, sessions }: Pick<ChipRepair, 'depthMm' | 'sessions'>): number => (sessions === 1 ? depthMm + BURR_ALLOWANCE_UM / 1000 : depthMm / 2)
 
 /** Past the deepest point of a chip, or half way there, and bevels at the old angle. */
-export function chip(blade: SectionBlade, before: Section, { depthMm, sessions }: ChipRepair): Cut[] {
+export function cutChipOut(blade: SectionBlade, before: Section, { depthMm, sessions }: ChipRepair): Cut[] {
   assertSessions(sessions)
   if (depthMm <= 0) throw new MeasureError('not-positive', 'depthMm', { value: depthMm })
   if (depthMm >= 0.5 * blade.heelHeightMm) throw new MeasureError('out-of-range', 'depthMm', { value: depthMm, low: 0, high: Math.round(0.5 * blade.heelHeightMm) })
@@ -67,7 +67,7 @@ export function chip(blade: SectionBlade, before: Section, { depthMm, sessions }
 }
 
 /** Both schools leave the teeth their height: along the ground side and nearly flat on the back, or from the back and through the gullets. */
-export function serrated(blade: SectionBlade, before: Section, { school, dps }: Extract<Operation, { kind: 'serrated' }>): Cut[] {
+export function cutSerrated(blade: SectionBlade, before: Section, { school, dps }: Extract<Operation, { kind: 'serrated' }>): Cut[] {
   const ground: Side = blade.ratioRight >= 50 ? 'right' : 'left'
   const back: Side = ground === 'right' ? 'left' : 'right'
   const apex = apexOf(before)

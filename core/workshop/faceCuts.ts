@@ -24,7 +24,7 @@ function assertThinner(blade: SectionBlade, targetBteMm: number): void {
 }
 
 /** Faces laid nearly flat, so that the edge is as thin as wanted where its bevels begin; the apex stays. */
-export function thin(blade: SectionBlade, before: Section, { targetBteMm, upToMm = THINNED_SHARE * blade.heelHeightMm }: Extract<Operation, { kind: 'thin' }>): Cut[] {
+export function cutThinning(blade: SectionBlade, before: Section, { targetBteMm, upToMm = THINNED_SHARE * blade.heelHeightMm }: Extract<Operation, { kind: 'thin' }>): Cut[] {
   assertThinner(blade, targetBteMm)
   const apex = apexOf(before)
   const grindings = sidesOf(blade).map((side): Grinding => {
@@ -39,7 +39,7 @@ export function thin(blade: SectionBlade, before: Section, { targetBteMm, upToMm
 }
 
 /** Flat down to a few millimetres above the edge, a slightly steeper second bevel, and its shoulder blended away. */
-export function flatToConvex(blade: SectionBlade, before: Section, { targetBteMm, flatDownToMm = FLAT_DOWN_TO_MM }: Extract<Operation, { kind: 'flat-to-convex' }>): Cut[] {
+export function cutFlatToConvex(blade: SectionBlade, before: Section, { targetBteMm, flatDownToMm = FLAT_DOWN_TO_MM }: Extract<Operation, { kind: 'flat-to-convex' }>): Cut[] {
   assertThinner(blade, targetBteMm)
   const apex = apexOf(before)
   const high = Math.max(2 * flatDownToMm, 0.6 * blade.heelHeightMm)
@@ -76,7 +76,7 @@ function convexLine(one: Section, side: Side, low: Point, highMm: number): Point
 }
 
 /** A convex from the shoulder line down, facet by facet, each a little steeper than the one above it: the edge loses height for it. */
-export function fullConvex(blade: SectionBlade, before: Section, { targetBteMm }: Extract<Operation, { kind: 'full-convex' }>): Cut[] {
+export function cutFullConvex(blade: SectionBlade, before: Section, { targetBteMm }: Extract<Operation, { kind: 'full-convex' }>): Cut[] {
   assertThinner(blade, targetBteMm)
   const highMm = 0.6 * blade.heelHeightMm
   const apex = { x: apexOf(before).x, y: apexOf(before).y + FULL_CONVEX_LOSS_MM }
@@ -92,7 +92,7 @@ export function fullConvex(blade: SectionBlade, before: Section, { targetBteMm }
 }
 
 /** Rubbed flat half to three quarters up, a shoulder that keeps the edge off the bone, and the edge itself. */
-export function boning(blade: SectionBlade, before: Section, { rubShare, shoulderDps, shoulderMm, edgeDps }: Extract<Operation, { kind: 'boning' }>): Cut[] {
+export function cutBoning(blade: SectionBlade, before: Section, { rubShare, shoulderDps, shoulderMm, edgeDps }: Extract<Operation, { kind: 'boning' }>): Cut[] {
   const apex = apexOf(before)
   const up = rubShare * blade.heelHeightMm
   const own = { ...blade, dpsLeft: edgeDps, dpsRight: edgeDps }

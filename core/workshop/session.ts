@@ -17,7 +17,7 @@ const rungsOf = (strokes: number, newtons: number): Rung[] =>
   SHARES.map((share, at) => ({ strokes: Math.max(1, Math.round(share * strokes)), newtons: Math.max(3, Math.round(newtons * (1 - 0.25 * at))) }))
 
 type Uncounted = keyof typeof MINUTES
-const plain = (kind: Uncounted, more: Partial<SessionStep> = {}): SessionStep => ({
+const withoutDetail = (kind: Uncounted, more: Partial<SessionStep> = {}): SessionStep => ({
   id: kind, recipeStep: kind, kind, side: null, stage: null, stoneId: null, minutes: MINUTES[kind], rungs: [], newtons: null, dps: null, liftMm: null, strokes: 0, checks: [], cautions: [], words: null, ...more,
 })
 
@@ -39,8 +39,8 @@ const onStone = ({ stone }: ProgressionStage, stage: number): OnStone => ({ stag
 function tipSteps({ cuts, done }: WorkshopPlan, stage: ProgressionStage, index: number): SessionStep[] {
   const here = onStone(stage, index)
   return cuts.filter((cut) => cut.stage === index).flatMap(({ name, minutes }) => {
-    const ground = plain('ends', { ...here, id: name, recipeStep: `cut-${name}`, minutes, checks: ['heel-and-tip'] })
-    const bevel = (side: 'first' | 'second', dps: number): SessionStep => plain('angle', {
+    const ground = withoutDetail('ends', { ...here, id: name, recipeStep: `cut-${name}`, minutes, checks: ['heel-and-tip'] })
+    const bevel = (side: 'first' | 'second', dps: number): SessionStep => withoutDetail('angle', {
       ...here, id: `tip-bevel-${side}`, recipeStep: 'tip-bevel', kind: 'side', side, dps, minutes: TIP_BEVEL_STROKES / STROKES_PER_MINUTE, strokes: TIP_BEVEL_STROKES, rungs: rungsOf(TIP_BEVEL_STROKES, stage.newtons), checks: EDGE_CHECKS,
     })
     return name === 'tip-edge' ? [ground, bevel('first', done.dpsRight), bevel('second', done.dpsLeft)] : [ground]
@@ -52,21 +52,21 @@ function cutSteps(cut: WorkshopCut, at: number, stage: ProgressionStage): Sessio
   const checks = FACE_CUTS.has(cut.name) ? FACE_CHECKS : EDGE_CHECKS
   const here = { ...onStone(stage, cut.stage), recipeStep: `cut-${cut.name}`, dps: Math.round(cut.dps * 10) / 10, liftMm: Math.round(cut.liftMm * 10) / 10 }
   const side = (which: 'first' | 'second', strokes: number): SessionStep[] => (strokes === 0 ? [] : [{
-    ...plain('angle'), ...here, id: `cut-${at + 1}-${which}`, kind: 'side', side: which, minutes: cut.minutes / 2, strokes, rungs: rungsOf(strokes, stage.newtons), checks,
+    ...withoutDetail('angle'), ...here, id: `cut-${at + 1}-${which}`, kind: 'side', side: which, minutes: cut.minutes / 2, strokes, rungs: rungsOf(strokes, stage.newtons), checks,
   }])
-  const straight = cut.downToMm === undefined ? [] : [plain('ends', { ...here, id: `cut-${at + 1}-straight`, minutes: cut.minutes, checks: ['heel-and-tip'] })]
-  return [plain('angle', { ...here, cautions: [], id: `cut-${at + 1}-angle`, checks: ['no-wobble'] }), ...straight, ...side('first', cut.strokes.right), ...side('second', cut.strokes.left)]
+  const straight = cut.downToMm === undefined ? [] : [withoutDetail('ends', { ...here, id: `cut-${at + 1}-straight`, minutes: cut.minutes, checks: ['heel-and-tip'] })]
+  return [withoutDetail('angle', { ...here, cautions: [], id: `cut-${at + 1}-angle`, checks: ['no-wobble'] }), ...straight, ...side('first', cut.strokes.right), ...side('second', cut.strokes.left)]
 }
 
 /** A later stone: across the scratches of the one before, until they are gone. */
-function refining(plan: WorkshopPlan, stage: ProgressionStage, index: number): SessionStep[] {
+function refiningStages(plan: WorkshopPlan, stage: ProgressionStage, index: number): SessionStep[] {
   const here = onStone(stage, index)
-  if (plan.tip) return [plain('ends', { ...here, id: `refine-${index}-tip`, recipeStep: 'refine-tip', minutes: stage.minutes, checks: ['scratches-gone'] })]
+  if (plan.tip) return [withoutDetail('ends', { ...here, id: `refine-${index}-tip`, recipeStep: 'refine-tip', minutes: stage.minutes, checks: ['scratches-gone'] })]
   const side = (which: 'first' | 'second'): SessionStep => ({
-    ...plain('angle'), ...here, id: `refine-${index}-${which}`, recipeStep: 'refine', kind: 'side', side: which, minutes: stage.minutes / 2,
+    ...withoutDetail('angle'), ...here, id: `refine-${index}-${which}`, recipeStep: 'refine', kind: 'side', side: which, minutes: stage.minutes / 2,
     strokes: stage.strokesPerSide, rungs: rungsOf(stage.strokesPerSide, stage.newtons), checks: ['scratches-gone'],
   })
-  return [side('first'), side('second'), plain('deburr', { ...here, cautions: [], id: `deburr-${index + 1}`, checks: ['no-burr-left'] })]
+  return [side('first'), side('second'), withoutDetail('deburr', { ...here, cautions: [], id: `deburr-${index + 1}`, checks: ['no-burr-left'] })]
 }
 
 /**
@@ -75,17 +75,17 @@ function refining(plan: WorkshopPlan, stage: ProgressionStage, index: number): S
  */
 export function workshopSession(plan: WorkshopPlan, finishMicron: number): SessionPlan {
   const onStones = plan.stages.flatMap((stage, index): SessionStep[] => {
-    const flat = plain('flatten', { stage: index, stoneId: stage.stone.id, id: `flatten-${index + 1}`, checks: index === 0 ? ['stone-flat', 'stone-steady'] : ['stone-flat'] })
+    const flat = withoutDetail('flatten', { stage: index, stoneId: stage.stone.id, id: `flatten-${index + 1}`, checks: index === 0 ? ['stone-flat', 'stone-steady'] : ['stone-flat'] })
     const cuts = plan.tip ? tipSteps(plan, stage, index) : plan.cuts.flatMap((cut, at) => (cut.stage === index ? cutSteps(cut, at, stage) : []))
-    return [flat, ...cuts, ...(index === 0 ? [] : refining(plan, stage, index))]
+    return [flat, ...cuts, ...(index === 0 ? [] : refiningStages(plan, stage, index))]
   })
   const steps: SessionStep[] = [
-    plain('look', { cautions: ['dull-is-dangerous'] }),
-    plain('fetch', { checks: ['dry-hands'], cautions: ['not-your-skill', 'glove-for-learners'] }),
-    plain('soak', { checks: ['bubbles-stopped'] }),
+    withoutDetail('look', { cautions: ['dull-is-dangerous'] }),
+    withoutDetail('fetch', { checks: ['dry-hands'], cautions: ['not-your-skill', 'glove-for-learners'] }),
+    withoutDetail('soak', { checks: ['bubbles-stopped'] }),
     ...onStones,
-    plain('strop', { rungs: STROP, strokes: STROP_STROKES, checks: ['no-burr-left'] }),
-    plain('test', { cautions: ['fresh-edge-bites'] }), plain('clean', { cautions: ['filings', 'wash-alone'] }), plain('stow', { cautions: ['fresh-edge-bites'] }),
+    withoutDetail('strop', { rungs: STROP, strokes: STROP_STROKES, checks: ['no-burr-left'] }),
+    withoutDetail('test', { cautions: ['fresh-edge-bites'] }), withoutDetail('clean', { cautions: ['filings', 'wash-alone'] }), withoutDetail('stow', { cautions: ['fresh-edge-bites'] }),
   ]
   return {
     recipeId: 'workshop', stages: plan.stages, notes: plan.notes, finishMicron: plan.stages.at(-1)?.stone.micron ?? finishMicron, choices: {}, steps,

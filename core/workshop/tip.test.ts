@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
-import { clipped, polygonArea } from '../geometry/polygon'
+import { clip, polygonArea } from '../geometry/polygon'
 import type { Point } from '../geometry/profile'
 import { KNIFE_TYPES } from '../knife/knifeTypes'
 import { lengthPerHeight, repairTip, shareAfter, type TipRepair, type TipShape } from './tip'
@@ -16,7 +16,7 @@ describe('a tip ground to a point again', () => {
     const done = repairTip(CHEF, whole)
     expect(longest(done.whole) - longest(done.after)).toBeCloseTo(5, 6)
     expect(done.lengthLossMm).toBe(5)
-    const behind = (points: readonly Point[]): number => polygonArea(clipped(points, ({ x }) => x - 200))
+    const behind = (points: readonly Point[]): number => polygonArea(clip(points, ({ x }) => x - 200))
     expect(behind(done.after)).toBeCloseTo(behind(done.whole), 9)
   })
 

@@ -1,6 +1,6 @@
 import type { KnifeType } from '../knife/knifeTypes'
 import { profile, type Point } from '../geometry/profile'
-import { centreOfDifference, clipped, lengthOnLine, polygonArea } from '../geometry/polygon'
+import { centreOfDifference, clip, lengthOnLine, polygonArea } from '../geometry/polygon'
 import { assertPositive, clamp, degrees, MeasureError, radians } from '../measure'
 
 /** A blade seen from the side. Lengths in mm. */
@@ -112,7 +112,7 @@ export function repairTip(shape: TipShape, repair: TipRepair): TipDone {
   const whole = sideView(shape)
   const endMm = Math.max(...whole.map(({ x }) => x))
   const breakMm = endMm - lostMm
-  const broken = clipped(whole, ({ x }) => x - breakMm)
+  const broken = clip(whole, ({ x }) => x - breakMm)
   const { edgeSlope, spineSlope } = pointOf(whole)
   const pointDegrees = clamp(edgeSlope - spineSlope, POINT_DEGREES.least, POINT_DEGREES.most)
   const here = heightsAt(whole, breakMm)
@@ -122,9 +122,9 @@ export function repairTip(shape: TipShape, repair: TipRepair): TipDone {
   const slope = fromSpine ? slopeOf(back.edge, here.edge, POINT_MM) - pointDegrees : slopeOf(back.spine, here.spine, POINT_MM) + pointDegrees
   const outsideAt = (startMm: number) => ({ x, y }: Point): number => (fromSpine ? 1 : -1) * (y - startMm - (x - breakMm) * Math.tan(radians(slope)))
   const startFor = planeTaking(broken, outsideAt, fromSpine ? [here.spine, here.edge] : [here.edge, here.spine])
-  const before = groundShare > 0 ? clipped(broken, outsideAt(startFor(groundShare))) : broken
+  const before = groundShare > 0 ? clip(broken, outsideAt(startFor(groundShare))) : broken
   const plane = outsideAt(startFor(shareAfter(repair)))
-  const after = clipped(broken, plane)
+  const after = clip(broken, plane)
   const areaMm2 = polygonArea(before) - polygonArea(after)
   const thicknessMm = thicknessAt(shape, whole, centreOfDifference(before, after))
   return {
@@ -135,7 +135,7 @@ export function repairTip(shape: TipShape, repair: TipRepair): TipDone {
 
 /** Where a plane of one slope has to start to take a share of all it takes at its last place, by halving. */
 function planeTaking(outline: readonly Point[], outsideAt: (startMm: number) => (point: Point) => number, [none, all]: readonly [number, number]): (share: number) => number {
-  const taken = (startMm: number): number => polygonArea(outline) - polygonArea(clipped(outline, outsideAt(startMm)))
+  const taken = (startMm: number): number => polygonArea(outline) - polygonArea(clip(outline, outsideAt(startMm)))
   return (share) => {
     let [less, more] = [none, all]
     for (let step = 0; share < 1 && step < HALVINGS; step++) {

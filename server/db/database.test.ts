@@ -60,7 +60,7 @@ describe('the database', () => {
   it('is brought up to date once, and again without harm', async () => {
     await migrate(url)
     const { rows } = await db.query<{ name: string }>('select name from migrations order by id')
-    expect(rows.map((row) => row.name)).toEqual(['0001_house', '0002_fleet', '0003_learning', '0004_bench', '0005_burr_times', '0006_schools', '0007_week', '0008_saved_jobs', '0009_repairs_in_parts'])
+    expect(rows.map((row) => row.name)).toEqual(['0001_house', '0002_fleet', '0003_learning', '0004_bench', '0005_burr_times', '0006_schools', '0007_week', '0008_saved_jobs', '0009_repairs_in_parts', '0010_one_word_per_thing'])
   })
 
   it('refuses by its own constraints what no screen would send', async () => {
@@ -89,7 +89,7 @@ describe('repairs in parts', () => {
       await before.query('insert into saved_jobs (house_id, knife_id, operation, saved_at) values ($1, $2, $3, now())', [house, knife, JSON.stringify(operation)])
     }
     await migrate(old)
-    const { rows } = await before.query<{ operation: object; waits: boolean; kind: string }>('select operation, waits, kind from saved_jobs order by knife_id')
+    const { rows } = await before.query<{ operation: object; waits: boolean; kind: string }>('select operation, waits, kind from work_orders order by knife_id')
     expect(rows).toEqual([
       { operation: { kind: 'chip', depthMm: 0.4, sessions: 2 }, waits: false, kind: 'chip' },
       { operation: { kind: 'chip', depthMm: 0.4, sessions: 1 }, waits: false, kind: 'chip' },

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { addKnife, check, startApp, type TestApp, type TestHouse } from '../testing/harness'
+import { addTestKnife, check, startApp, type TestApp, type TestHouse } from '../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -66,7 +66,7 @@ describe('a fleet from a spreadsheet', () => {
   })
 
   it('changes known knives only where the file says something', async () => {
-    const knife = await addKnife(house, { code: 'CH-9', heelHeightMm: 44, name: 'keep me' })
+    const knife = await addTestKnife(house, { code: 'CH-9', heelHeightMm: 44, name: 'keep me' })
     const outcome = (await bring('fleet', 'code,type,length,station,height,state\nCH-9,chef,238,Sauté,,quarantined\n', true)).body
     expect(outcome.rows[0]).toMatchObject({ verb: 'change', changes: [{ column: 'length', from: '240', to: '238' }] })
     expect((await fleet()).find((one) => one['id'] === knife.id)).toMatchObject({ lengthMm: 238, heelHeightMm: 44, name: 'keep me', status: 'quarantined' })
@@ -93,7 +93,7 @@ describe('a fleet from a spreadsheet', () => {
   })
 
   it('writes no cell a spreadsheet would run', async () => {
-    await addKnife(house, { code: 'F-1', name: '=1+1' })
+    await addTestKnife(house, { code: 'F-1', name: '=1+1' })
     expect((await house.manager.get('/api/exchange/fleet.csv')).body).toContain(",'=1+1,")
   })
 })
@@ -109,7 +109,7 @@ describe('people, readings and events', () => {
   })
 
   it('makes one check of the readings of one knife, moment and person, once', async () => {
-    await addKnife(house, { code: 'R-1' })
+    await addTestKnife(house, { code: 'R-1' })
     const csv = 'knife;time;spot;grams\nR-1;2026-03-09 16:40;heel;240\nR-1;2026-03-09 16:40;heel;260\nR-1;2026-03-09 16:40;point;512,5\n'
     expect((await bring('readings', csv, true)).body.counts).toMatchObject({ add: 3 })
     expect((await bring('readings', csv, true)).body.counts).toMatchObject({ add: 0, same: 3 })
@@ -119,13 +119,13 @@ describe('people, readings and events', () => {
   })
 
   it('refuses a reading of an unknown knife, in the future, at no time, or of no force', async () => {
-    await addKnife(house, { code: 'R-1' })
+    await addTestKnife(house, { code: 'R-1' })
     const outcome = (await bring('readings', 'code,at,zone,force\nXX,2026-03-09 10:00,tip,200\nR-1,2027-01-01 10:00,tip,200\nR-1,yesterday,tip,200\nR-1,2026-03-09 10:00,tip,-3\n')).body
     expect(outcome.problems.map((problem: { row: number; column: string }) => `${problem.row} ${problem.column}`).sort()).toEqual(['2 code', '3 at', '4 at', '5 force'])
   })
 
   it('takes the log of events out and in again without writing anything twice', async () => {
-    const knife = await addKnife(house, { code: 'E-1' })
+    const knife = await addTestKnife(house, { code: 'E-1' })
     await house.manager.post('/api/events', { events: [check(knife.id, 200, 210, 220)] })
     const csv = (await house.manager.get('/api/exchange/events.csv')).body as string
     const outcome = (await bring('events', csv, true)).body

@@ -11,8 +11,8 @@ import { insertStation, insertStationPeriod } from '../db/queries/house/stations
 import { Fault } from '../faults'
 import { foldKnife, refold } from '../services/log/knifeState'
 import { assertPlausible, describeKnife } from '../services/fleet/knives'
-import { patched } from '../patch'
-import { loadContext } from '../services/log/usageContext'
+import { applyPatch } from '../patch'
+import { loadHouseContext } from '../services/log/usageContext'
 import { plain } from './cells'
 import { FLEET_COLUMNS } from './columns'
 import { personByName, planOfTable, problemList, type Present, type ProblemList, type TablePlan } from './plan'
@@ -59,7 +59,7 @@ function decide(row: FleetRow, present: Present, problems: ProblemList): Decisio
   const stationNow = before ? present.context.stations.find((one) => one.id === present.states.get(before.id)?.stationId)?.name : undefined
   let knife: StoredKnife
   if (before) {
-    knife = patched<StoredKnife>(before, fields as Partial<StoredKnife>)
+    knife = applyPatch<StoredKnife>(before, fields as Partial<StoredKnife>)
   } else {
     const input = NewKnife.safeParse({ id: newId(), ...fields, code, stationId: newId(), condition: 'in-use' })
     if (!input.success) {
@@ -165,7 +165,7 @@ async function applyFleet(db: Queryable, present: Present, decisions: readonly D
   await insertKnives(db, houseId, decisions.filter(({ before }) => !before).map(({ knife }) => knife))
   for (const { before, knife, changes } of decisions) if (before && changes.length > 0) await updateKnife(db, houseId, knife)
   await insertEvents(db, houseId, writes.flatMap(({ events }) => events))
-  const context = await loadContext(db, present.caller.house)
+  const context = await loadHouseContext(db, present.caller.house)
   const added = writes.filter(({ decision }) => !decision.before)
   // measures as the database rounds them, which is what any later rebuild reads
   const kept = new Map((await listKnives(db, houseId)).map((knife) => [knife.id, knife]))

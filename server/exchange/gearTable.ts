@@ -6,7 +6,7 @@ import type { Queryable } from '../db/database'
 import { describeGear, micronOf } from '../services/shelf/gear'
 import { plain } from './cells'
 import { GEAR_COLUMNS } from './columns'
-import { describedRow, planOfTable, problemList, type Present, type TablePlan } from './plan'
+import { describeRow, planOfTable, problemList, type Present, type TablePlan } from './plan'
 import { readTable } from './readTable'
 
 const COMPARED = ['kind', 'scale', 'grit', 'soakMinutes', 'bath', 'thicknessMm', 'dishMm', 'compound', 'benchId', 'active'] as const
@@ -60,7 +60,7 @@ export async function planGear(csv: string, present: Present, db: Queryable): Pr
   })
   return planOfTable(table, problems, {
     label: ({ name }) => name ?? '',
-    decide: (row) => describedRow(decisions.find((one) => one.row === row)),
+    decide: (row) => describeRow(decisions.find((one) => one.row === row)),
     apply: async (client) => {
       for (const { gear } of decisions) await saveGear(client, present.caller.house.id, gear)
     },

@@ -9,7 +9,7 @@ import { planFleet } from './fleetTable'
 import { planGear } from './gearTable'
 import { planPeople } from './peopleTable'
 import { planShifts } from './shiftTable'
-import { lookAround, type ExchangePlan, type Present } from './plan'
+import { loadPresent, type ExchangePlan, type Present } from './plan'
 
 type TablePlan = ExchangePlan & { delimiter: string; unknownColumns: readonly string[] }
 type Planner = (csv: string, present: Present, db: Queryable) => Promise<TablePlan>
@@ -36,7 +36,7 @@ export async function importTable(
   input: { readonly csv: string; readonly apply: boolean },
 ): Promise<ExchangeOutcome> {
   return await db.transaction(async (client) => {
-    const present = await lookAround(client, caller, clock(), say)
+    const present = await loadPresent(client, caller, clock(), say)
     const plan = await PLANNERS[table](input.csv, present, client)
     const applied = input.apply && plan.problems.length === 0
     if (applied) {

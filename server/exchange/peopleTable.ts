@@ -3,7 +3,7 @@ import { hashSecret } from '../signIn/secrets'
 import { insertPerson, updatePerson, type StoredPerson } from '../db/queries/house/people'
 import { plain } from './cells'
 import { PEOPLE_COLUMNS } from './columns'
-import { describedRow, personByName, planOfTable, problemList, type Present, type TablePlan } from './plan'
+import { describeRow, personByName, planOfTable, problemList, type Present, type TablePlan } from './plan'
 import { readTable } from './readTable'
 
 /** Reads a people file: people are told apart by name; a PIN is taken in but never given out. */
@@ -30,7 +30,7 @@ export function planPeople(csv: string, present: Present): TablePlan {
   })
   return planOfTable(table, problems, {
     label: ({ name }) => name ?? '',
-    decide: (row) => describedRow(decisions.find((one) => one.row === row)),
+    decide: (row) => describeRow(decisions.find((one) => one.row === row)),
     apply: async (db) => {
       for (const { before, name, role, active, pin } of decisions) {
         const pinHash = pin === undefined ? (before?.pinHash ?? null) : await hashSecret(pin)

@@ -4,7 +4,7 @@ import type { StoredPerson } from '../db/queries/house/people'
 import { listPeople } from '../db/queries/house/people'
 import type { Caller } from '../signIn/sessions'
 import type { HouseContext } from '../services/log/usageContext'
-import { loadContext } from '../services/log/usageContext'
+import { loadHouseContext } from '../services/log/usageContext'
 import { listKnives, listStates, type StoredKnife } from '../db/queries/fleet/knives'
 import type { KnifeState } from '../../core/edge/log/state'
 import type { Say } from '../../words/say'
@@ -29,12 +29,12 @@ export interface Present {
   readonly states: ReadonlyMap<string, KnifeState>
 }
 
-export async function lookAround(db: Queryable, caller: Caller, now: Date, say: Say): Promise<Present> {
+export async function loadPresent(db: Queryable, caller: Caller, now: Date, say: Say): Promise<Present> {
   return {
     caller,
     now,
     say,
-    context: await loadContext(db, caller.house),
+    context: await loadHouseContext(db, caller.house),
     people: await listPeople(db, caller.house.id),
     knives: await listKnives(db, caller.house.id),
     states: await listStates(db, caller.house.id),
@@ -71,7 +71,7 @@ export function problemList(already: readonly ExchangeProblem[], say: Say): Prob
 export type RowDecision = Pick<ExchangeRow, 'changes'> & { readonly verb: Exclude<ExchangeRow['verb'], 'problem'> }
 
 /** A row that describes something: new where there was nothing like it, else a change, or nothing. */
-export const describedRow = (decision: { readonly before: object | null | undefined; readonly changes: ExchangeRow['changes'] } | undefined): RowDecision | undefined =>
+export const describeRow = (decision: { readonly before: object | null | undefined; readonly changes: ExchangeRow['changes'] } | undefined): RowDecision | undefined =>
   decision && { verb: !decision.before ? 'add' : decision.changes.length > 0 ? 'change' : 'same', changes: decision.changes }
 
 export type TablePlan = ExchangePlan & { readonly delimiter: string; readonly unknownColumns: readonly string[] }

@@ -1,12 +1,12 @@
 import { endpoints } from '../../contract/endpoints'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
-import { listSchools, openSessions } from '../db/queries/bench/sessions'
+import { listRecipePreferences, openSessions } from '../db/queries/bench/sessions'
 import { listGear, listPieces } from '../db/queries/shelf/gear'
 import type { Mount } from '../mount'
 import { actInSession, benchOffer, knifeSessions, readSession, startSession } from '../services/bench/sessions'
-import { recipeViews, restoreRecipe, setRecipe, setSchools } from '../services/shelf/recipes'
-import { keepJob, workshopView } from '../services/bench/workshop'
+import { recipeViews, restoreRecipe, setRecipe, setRecipePreferences } from '../services/shelf/recipes'
+import { setWorkOrder, workshopView } from '../services/bench/workshop'
 import { addGear, editGear, gearView, setPieces } from '../services/shelf/gear'
 
 export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
@@ -18,12 +18,12 @@ export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
   mount(endpoints.recipes, ({ caller }) => recipeViews(db, caller.house.id))
   mount(endpoints.setRecipe, ({ caller, params, body }) => setRecipe(db, caller, params.id, body))
   mount(endpoints.restoreRecipe, ({ caller, params }) => restoreRecipe(db, caller, params.id))
-  mount(endpoints.schools, ({ caller }) => listSchools(db, caller.house.id))
-  mount(endpoints.setSchools, ({ caller, body }) => setSchools(db, caller, body))
+  mount(endpoints.recipePreferences, ({ caller }) => listRecipePreferences(db, caller.house.id))
+  mount(endpoints.setRecipePreferences, ({ caller, body }) => setRecipePreferences(db, caller, body))
   mount(endpoints.benchOffer, ({ caller, params, body }) => benchOffer(db, clock, caller, params.id, body))
   mount(endpoints.workshop, ({ caller, params }) => workshopView(db, clock, caller, params.id))
-  mount(endpoints.saveJob, ({ caller, params, body }) => keepJob(db, clock, caller, params.id, body.operation))
-  mount(endpoints.dropJob, ({ caller, params }) => keepJob(db, clock, caller, params.id, null))
+  mount(endpoints.setWorkOrder, ({ caller, params, body }) => setWorkOrder(db, clock, caller, params.id, body.operation))
+  mount(endpoints.deleteWorkOrder, ({ caller, params }) => setWorkOrder(db, clock, caller, params.id, null))
   mount(endpoints.knifeSessions, ({ caller, params }) => knifeSessions(db, caller, params.id))
   mount(endpoints.startSession, ({ caller, body }) => startSession(db, clock, caller, body))
   mount(endpoints.benchSession, ({ caller, params }) => readSession(db, caller, params.id))

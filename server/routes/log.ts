@@ -9,7 +9,7 @@ import type { Mount } from '../mount'
 import { edgeStory } from '../services/fleet/edgeStory'
 import { houseLearning } from '../services/fleet/learning'
 
-export function learningRoutes(mount: Mount, db: Database, clock: Clock, queue: Queue): void {
+export function logRoutes(mount: Mount, db: Database, clock: Clock, queue: Queue): void {
   mount(endpoints.edgeStory, ({ caller, params }) => edgeStory(db, caller, params.id, clock()))
   mount(endpoints.learning, ({ caller }) => houseLearning(db, caller, clock()))
   mount(endpoints.jobs, ({ caller }) => listJobs(db, caller.house.id))

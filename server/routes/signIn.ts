@@ -5,27 +5,27 @@ import { findHouse } from '../db/queries/house/houses'
 import { findPerson } from '../db/queries/house/people'
 import { notFound } from '../faults'
 import type { Mount } from '../mount'
-import { doorway, enrol, signedIn, signInByPassword, signInByPin, type DoorContext } from '../services/house/signIn'
+import { signInPage, enrolDevice, signedInView, signInByPassword, signInByPin, type SignInContext } from '../services/house/signIn'
 import { makeFirstHouse } from '../services/house/houses'
 
-export function doorRoutes(mount: Mount, door: DoorContext): void {
+export function signInRoutes(mount: Mount, door: SignInContext): void {
   const { db, clock } = door
-  mount(endpoints.doorway, ({ request }) => doorway(door, request))
+  mount(endpoints.signInPage, ({ request }) => signInPage(door, request))
   mount(endpoints.firstRun, async ({ body, request, response }) => {
     const { houseId, personId } = await makeFirstHouse(db, body)
     const [house, person] = [await findHouse(db, houseId), await findPerson(db, houseId, personId)]
     if (!house || !person) throw notFound('house')
     await openSession(db, clock, request, response, { houseId, personId, deviceId: null })
-    return signedIn({ house, person, deviceId: null, deviceName: null }, clock)
+    return signedInView({ house, person, deviceId: null, deviceName: null }, clock)
   })
   mount(endpoints.signIn, ({ body, request, response }) => signInByPassword(door, request, response, body))
   mount(endpoints.signInByPin, ({ body, request, response }) => signInByPin(door, request, response, body))
-  mount(endpoints.session, ({ caller }) => Promise.resolve(signedIn(caller, clock)))
+  mount(endpoints.session, ({ caller }) => Promise.resolve(signedInView(caller, clock)))
   mount(endpoints.signOut, async ({ request, response }) => {
     await closeSession(db, request, response)
     return {}
   })
-  mount(endpoints.enrol, ({ caller, body, request, response }) => enrol(door, caller, request, response, body))
+  mount(endpoints.enrol, ({ caller, body, request, response }) => enrolDevice(door, caller, request, response, body))
   mount(endpoints.devices, ({ caller }) => listDevices(db, caller.house.id))
   mount(endpoints.revoke, async ({ caller, params }) => {
     if (!(await revokeDevice(db, caller.house.id, params.id))) throw notFound('device')

@@ -7,9 +7,9 @@ import type { Database } from '../db/database'
 import { Fault } from '../faults'
 import type { Queue } from '../jobs/queue'
 import type { Mount } from '../mount'
-import { askedPerson, calendarAt, calendarOf, makeLink, readShifts, revokeLink, standingLinks } from '../services/week/calendar'
+import { assertOwnOrManager, calendarAt, calendarOf, makeLink, readShifts, revokeLink, standingLinks } from '../services/week/calendar'
 import { crewOf, setBench, setShiftDays, setShifts, setSkills, setSpecialDay } from '../services/week/crew'
-import { acceptPlan, improvement, improvePlan, planView } from '../services/week/plan'
+import { acceptPlan, readImprovement, improvePlan, planView } from '../services/week/plan'
 
 export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Clock, queue: Queue, say: Say): void {
   mount(endpoints.crew, ({ caller }) => crewOf(db, clock, caller))
@@ -23,7 +23,7 @@ export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Cloc
   mount(endpoints.plan, ({ caller }) => planView(db, clock, caller))
   mount(endpoints.acceptPlan, ({ caller, body }) => acceptPlan(db, clock, caller, body))
   mount(endpoints.improvePlan, ({ caller, body }) => improvePlan(db, queue, caller, body))
-  mount(endpoints.improvement, ({ caller, params }) => improvement(db, caller, params.id))
+  mount(endpoints.improvement, ({ caller, params }) => readImprovement(db, caller, params.id))
   mount(endpoints.calendarLink, ({ caller, params }) => standingLinks(db, caller, params.id))
   mount(endpoints.makeCalendarLink, ({ caller, params }) => makeLink(db, clock, caller, params.id))
   mount(endpoints.revokeCalendarLink, ({ caller, params }) => revokeLink(db, clock, caller, params.id))
@@ -31,7 +31,7 @@ export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Cloc
     const send = async (): Promise<void> => {
       const caller = await callerOf(db, clock, request.headers.cookie)
       if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
-      const personId = askedPerson(caller, request.params.id)
+      const personId = assertOwnOrManager(caller, request.params.id)
       response.type('text/calendar; charset=utf-8').attachment('yorvik.ics').send(await calendarOf(db, clock, caller.house, personId, say))
     }
     send().catch(next)

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v4 as newId } from 'uuid'
-import { addKnife, check, onTablet, PASSWORD, PIN, startApp, type TestApp, type TestHouse } from '../testing/harness'
+import { addTestKnife, check, onTablet, PASSWORD, PIN, startApp, type TestApp, type TestHouse } from '../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -54,7 +54,7 @@ describe('the door', () => {
   })
 
   it('shows demonstration sign-ins only where they were given', async () => {
-    expect((await test.client().get('/api/doorway')).body.demo).toBeNull()
+    expect((await test.client().get('/api/sign-in')).body.demo).toBeNull()
   })
 })
 
@@ -73,10 +73,10 @@ describe('what a role may do', () => {
   })
 
   it('lets an apprentice hone and check but not record stone work', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     const fresh = await test.house('Another kitchen')
     const apprentice = await onTablet(test, fresh, 'apprentice')
-    const own = await addKnife(fresh)
+    const own = await addTestKnife(fresh)
     const stone = { id: newId(), knifeId: own.id, kind: 'sharpened', at: new Date('2026-03-10T14:00:00Z').toISOString(), payload: { finishMicron: 4 } }
     expect((await apprentice.post('/api/events', { events: [check(own.id, 200, 210, 220)] })).status).toBe(200)
     expect((await apprentice.post('/api/events', { events: [stone] })).status).toBe(403)
@@ -87,7 +87,7 @@ describe('what a role may do', () => {
 describe('houses are kept apart', () => {
   it('answers 404 for everything of another house', async () => {
     const stranger = (await test.house('Across the road')).manager
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     const checked = check(knife.id, 200, 200, 200)
     await house.manager.post('/api/events', { events: [checked] })
     const voiding = { ...check(knife.id, 1, 1, 1), kind: 'voided', payload: { eventId: checked['id'], reason: 'not yours' } }
@@ -111,7 +111,7 @@ describe('houses are kept apart', () => {
 
 describe('what leaves the server', () => {
   it('never carries a hash, and the log never a password, PIN or cookie', async () => {
-    const answers = await Promise.all(['/api/session', '/api/fleet', '/api/devices', '/api/doorway', '/api/exchange/people.csv'].map((path) => house.manager.get(path)))
+    const answers = await Promise.all(['/api/session', '/api/fleet', '/api/devices', '/api/sign-in', '/api/exchange/people.csv'].map((path) => house.manager.get(path)))
     for (const answer of answers) expect(JSON.stringify(answer.body)).not.toMatch(/scrypt\$|Hash/)
     const log = test.logLines.join('')
     expect(log.length).toBeGreaterThan(100)
@@ -120,7 +120,7 @@ describe('what leaves the server', () => {
   })
 
   it('has a strict content policy and refuses requests made by another site', async () => {
-    const answer = await test.client().get('/api/doorway')
+    const answer = await test.client().get('/api/sign-in')
     const policy = answer.headers.get('content-security-policy') ?? ''
     expect(policy).toContain("script-src 'self'")
     expect(policy).not.toContain('unsafe-inline')
@@ -143,7 +143,7 @@ describe('what leaves the server', () => {
     for (const path of ['/api/fleet', '/api/session', '/api/week', '/api/devices', '/api/exchange/fleet.csv', '/api/changes', `/api/knives/${newId()}/events`]) {
       expect((await stranger.get(path)).status, path).toBe(401)
     }
-    for (const path of ['/api/health', '/api/doorway', '/api/openapi.json']) expect((await stranger.get(path)).status, path).toBe(200)
+    for (const path of ['/api/health', '/api/sign-in', '/api/openapi.json']) expect((await stranger.get(path)).status, path).toBe(200)
     expect((await stranger.get('/api/nowhere')).status).toBe(404)
   })
 

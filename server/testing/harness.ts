@@ -138,7 +138,7 @@ export async function onTablet(test: TestApp, house: TestHouse, role: PersonRole
 }
 
 /** Adds a knife and gives its view. */
-export async function addKnife(house: TestHouse, knife: Record<string, unknown> = {}): Promise<Body> {
+export async function addTestKnife(house: TestHouse, knife: Record<string, unknown> = {}): Promise<Body> {
   const answer = await house.manager.post('/api/knives', { id: newId(), type: 'chef', lengthMm: 240, stationId: house.station.id, ...knife })
   if (answer.status !== 200) throw new Error(JSON.stringify(answer.body))
   return answer.body

@@ -5,7 +5,7 @@ import type { BenchSession, GearView, StackPiece } from '../../contract/bench'
 import type { KnifeView } from '../../contract/knives'
 import { paceNote } from '../../core/session/session'
 import { isDiamond } from '../../core/abrasive/gear'
-import { heaviestPress, pressingAt } from '../../core/abrasive/strokeLadder'
+import { heaviestPress, pressingOnRung } from '../../core/abrasive/strokeLadder'
 import { ZONES, type Zone } from '../../core/edge/model/zones'
 import { FACE_CUTS } from '../../core/workshop/operation'
 import { stepWords } from '../../words/bench'
@@ -50,7 +50,7 @@ const wantedNewtons = computed(() => {
   const rungs = step.value?.rungs ?? []
   const onDiamond = props.gear.some(({ id, kind }) => id === stage.value?.stoneId && isDiamond(kind))
   const heaviest = step.value?.newtons ?? (stage.value ? heaviestPress(stage.value, onDiamond) : (rungs[0]?.newtons ?? null))
-  return heaviest === null ? null : pressingAt(rungs, heaviest, strokesDone.value / Math.max(1, step.value?.strokes ?? 1))
+  return heaviest === null ? null : pressingOnRung(rungs, heaviest, strokesDone.value / Math.max(1, step.value?.strokes ?? 1))
 })
 const live = computed(() => (angle.value?.trust === 'good' ? angle.value.value : null))
 

@@ -11,7 +11,7 @@ import { useNotices } from '../stores/notices'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import RecipeStepFields from './RecipeStepFields.vue'
-import SchoolList from './SchoolList.vue'
+import RecipePreferenceList from './RecipePreferenceList.vue'
 import { useChange } from './useChange'
 
 const notices = useNotices()
@@ -89,7 +89,7 @@ async function restore(): Promise<void> {
       <button class="button main" type="button" :disabled="!draft" @click="save">{{ $t('recipes.save') }}</button>
       <button v-if="isOwn" class="button" type="button" @click="restore">{{ $t('recipes.original') }}</button>
     </p>
-    <SchoolList :recipes="all.map(({ recipe }) => recipe)" />
+    <RecipePreferenceList :recipes="all.map(({ recipe }) => recipe)" />
   </section>
 </template>
 

@@ -13,7 +13,7 @@ import { useFleet } from '../stores/fleet'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
-import { described, knifeDraft } from './knifeDraft'
+import { describeDraft, knifeDraft } from './knifeDraft'
 
 const props = defineProps<{ knife: KnifeView | null }>()
 const emit = defineEmits<{ done: [] }>()
@@ -38,7 +38,7 @@ const teeth = computed(() => [{ value: 0, label: say('form.plain') }, { value: 1
 const serrated = computed({ get: () => Number(draft.serrated), set: (value) => { draft.serrated = value === 1 } })
 
 async function save(): Promise<KnifeView | null> {
-  const fields = described(draft, usual.value.ratioRight)
+  const fields = describeDraft(draft, usual.value.ratioRight)
   if (props.knife) {
     const read = KnifePatch.safeParse(fields)
     if (!read.success) return note(read.error.issues)

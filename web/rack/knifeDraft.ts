@@ -51,7 +51,7 @@ export function knifeDraft(knife: KnifeView | null, stationId: string): KnifeDra
 }
 
 /** The draft as the server wants it: what was not said stays unsaid. */
-export function described(draft: KnifeDraft, usualRatio: number): object {
+export function describeDraft(draft: KnifeDraft, usualRatio: number): object {
   const { id: _, stationId: __, holderId: ___, condition: ____, code, boughtOn, ratioRight, ...rest } = draft
   return {
     ...rest,

@@ -6,7 +6,7 @@ import { KnifePatch, NewKnife } from '../../contract/knives'
 import { useFleet } from '../stores/fleet'
 import { matchesQuery } from '../ui/findKnives'
 import { silhouette } from '../ui/profiles'
-import { described, knifeDraft } from './knifeDraft'
+import { describeDraft, knifeDraft } from './knifeDraft'
 import { rackKnives, type RackQuery } from './rackQuery'
 
 const zone = (forceGf: number) => ({ forceGf, lowGf: forceGf, highGf: forceGf, word: 'sound' as const, bluntUm: 5, roll: 0.2 })
@@ -79,7 +79,7 @@ describe('the knife form', () => {
   it('asks for no more than a type, a length and a station', () => {
     const draft = knifeDraft(null, '73e764e8-09b4-54e7-98ee-4887e493436b')
     draft.lengthMm = 210
-    const read = NewKnife.safeParse({ ...described(draft, 50), id: draft.id, stationId: draft.stationId })
+    const read = NewKnife.safeParse({ ...describeDraft(draft, 50), id: draft.id, stationId: draft.stationId })
     expect(read.error?.issues).toBeUndefined()
     expect(read.data).toMatchObject({ type: 'chef', lengthMm: 210, heelHeightMm: null, ratioRight: 50 })
     expect(read.data?.code).toBeUndefined()
@@ -93,7 +93,7 @@ describe('the knife form', () => {
 
   it('sends what the contract takes', () => {
     const draft = knifeDraft(knife('CH-01', { spineMm: 2.2, bteMm: 0.3, bteNewMm: 0.3, dpsLeft: 17, dpsRight: 17, hrc: 57, ratioRight: 50, grind: 'flat', steelEn: '1.4116', price: 82, boughtOn: null }), 'x')
-    expect(KnifePatch.safeParse(described(draft, 50)).success).toBe(true)
+    expect(KnifePatch.safeParse(describeDraft(draft, 50)).success).toBe(true)
   })
 })
 

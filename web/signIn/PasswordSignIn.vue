@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
-import type { Doorway, SignedIn } from '../../contract/house'
+import type { SignInPage, SignedIn } from '../../contract/house'
 import { call } from '../api'
 import { refusalText } from '../refusalText'
 import TextField from '../ui/TextField.vue'
 
-defineProps<{ demo: Doorway['demo']; back: boolean }>()
+defineProps<{ demo: SignInPage['demo']; back: boolean }>()
 const emit = defineEmits<{ entered: [who: SignedIn]; other: [] }>()
 const signInName = ref('')
 const password = ref('')

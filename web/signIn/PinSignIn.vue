@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
-import type { Doorway, SignedIn } from '../../contract/house'
+import type { SignInPage, SignedIn } from '../../contract/house'
 import { call } from '../api'
 import { refusalText } from '../refusalText'
 import NumberPad from '../ui/NumberPad.vue'
 import { useKeys } from '../ui/useKeys'
 
-type Tablet = NonNullable<Doorway['device']>
+type Tablet = NonNullable<SignInPage['device']>
 defineProps<{ device: Tablet }>()
 const emit = defineEmits<{ entered: [who: SignedIn]; other: [] }>()
 const chosen = ref<Tablet['people'][number] | null>(null)

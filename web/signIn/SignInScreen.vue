@@ -2,11 +2,11 @@
 import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { endpoints } from '../../contract/endpoints'
-import type { Doorway, SignedIn } from '../../contract/house'
+import type { SignInPage, SignedIn } from '../../contract/house'
 import { call } from '../api'
 import { refusalText } from '../refusalText'
 import { useSession } from '../stores/session'
-import DoorBlade from './SignInBlade.vue'
+import SignInBlade from './SignInBlade.vue'
 import FirstRun from './FirstRun.vue'
 import PasswordSignIn from './PasswordSignIn.vue'
 import PinSignIn from './PinSignIn.vue'
@@ -14,13 +14,13 @@ import PinSignIn from './PinSignIn.vue'
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
-const doorway = ref<Doorway | null>(null)
+const doorway = ref<SignInPage | null>(null)
 const refusal = ref('')
 const byPassword = ref(false)
 
 async function look(): Promise<void> {
   try {
-    doorway.value = await call(endpoints.doorway)
+    doorway.value = await call(endpoints.signInPage)
     refusal.value = ''
   } catch (error) {
     refusal.value = refusalText(error)
@@ -40,7 +40,7 @@ async function enter(who: SignedIn): Promise<void> {
     <section class="slab">
       <p class="name">Yorvik</p>
       <p class="promise">{{ $t('door.promise') }}</p>
-      <DoorBlade />
+      <SignInBlade />
     </section>
     <section class="entry">
       <p v-if="refusal" class="refusal" role="alert">

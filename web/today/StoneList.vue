@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { say, useFormats } from '../i18n'
-import { plannedSentence, stepSentence } from '../../words/verdict'
+import { plannedSentence, recommendationSentence } from '../../words/verdict'
 import { useFleet } from '../stores/fleet'
 
 const props = defineProps<{ knives: readonly KnifeView[]; minutesLeft: number; /** so many are drawn; the sum is of all */ shown: number }>()
@@ -19,7 +19,7 @@ const needed = computed(() => props.knives.reduce((sum, knife) => sum + knife.ve
     <ul>
       <li v-for="knife in knives.slice(0, shown)" :key="knife.id">
         <RouterLink class="num" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink>
-        <span>{{ stepSentence(knife.verdict, say, formats, knife.worstZone) }} <span v-if="plannedWords(knife)" class="soft">{{ plannedWords(knife) }}</span></span>
+        <span>{{ recommendationSentence(knife.verdict, say, formats, knife.worstZone) }} <span v-if="plannedWords(knife)" class="soft">{{ plannedWords(knife) }}</span></span>
       </li>
     </ul>
     <p v-if="knives.length > 0" class="soft small">{{ $t('today.stoneSum', { needed: formats.minutes(needed), left: formats.minutes(minutesLeft) }) }}</p>

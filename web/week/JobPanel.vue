@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { breaksOf, leavingReason, placementReasons } from '../../core/plan/explain'
+import { violationOf, leavingReason, placementReasons } from '../../core/plan/explain'
 import { isLimit, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
 import type { Placement, PlanProblem } from '../../core/plan/problem'
 import { planReasonWords, windowName } from '../../words/week'
@@ -57,7 +57,7 @@ const people = computed(() => props.problem.people.filter(({ skills }) => job.va
 function change(more: Partial<Placement>): void {
   if (placement.value) emit('place', { ...placement.value, ...more })
 }
-const canStay = computed(() => placement.value === null || breaksOf(props.problem, props.placements, placement.value) === null)
+const canStay = computed(() => placement.value === null || violationOf(props.problem, props.placements, placement.value) === null)
 </script>
 
 <template>
@@ -81,7 +81,7 @@ const canStay = computed(() => placement.value === null || breaksOf(props.proble
       </p>
       <p class="soft small">{{ $t('week.keys') }}</p>
     </template>
-    <button v-else-if="mayPlan && job && job.ways.length > 0" class="button" type="button" @click="emit('offer')">{{ $t('week.take') }}</button>
+    <button v-else-if="mayPlan && job && job.routes.length > 0" class="button" type="button" @click="emit('offer')">{{ $t('week.take') }}</button>
   </section>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { PlanView } from '../../contract/week'
-import { isLimit, type LaidSession, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
+import { isLimit, type SessionSlot, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
 import type { PlanProblem } from '../../core/plan/problem'
 import { say, useFormats } from '../i18n'
 import { useWeekNames } from './useWeekNames'
@@ -14,7 +14,7 @@ const iso = (ms: number): string => new Date(ms).toISOString()
 const stone = (id: string): string => props.problem.stones.find((one) => one.id === id)?.name ?? ''
 
 /** The session that a soaked stone is wanted for first. */
-const firstOn = (laid: WindowLayout, stoneId: string): LaidSession | undefined => [...laid.sessions].sort((a, b) => a.startMs - b.startMs).find(({ stages }) => stages.some((stage) => stage.stoneId === stoneId))
+const firstOn = (laid: WindowLayout, stoneId: string): SessionSlot | undefined => [...laid.sessions].sort((a, b) => a.startMs - b.startMs).find(({ stages }) => stages.some((stage) => stage.stoneId === stoneId))
 const rows = computed(() => [...props.layouts.values()].flatMap((laid) => (isLimit(laid) ? [] : laid.sessions.map((session) => ({
   benchId: session.placement.benchId, personId: session.placement.personId, startMs: session.startMs, day: formats.value.longDay(iso(session.startMs)),
   time: `${formats.value.clock(iso(session.startMs))}–${formats.value.clock(iso(session.endMs))}`,

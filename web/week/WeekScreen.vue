@@ -2,7 +2,7 @@
 import { watchDebounced } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import { leavingReason } from '../../core/plan/explain'
-import { leavingCost } from '../../core/plan/objective'
+import { costOfLeavingOut } from '../../core/plan/objective'
 import { changeWords, movedWords, planReasonWords } from '../../words/week'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../stores/fleet'
@@ -43,7 +43,7 @@ const shelf = computed(() => {
   if (!value) return []
   return value.jobs
     .filter(({ id, wanted }) => wanted && !placed.value.has(id))
-    .sort((a, b) => leavingCost(b, value.weights) - leavingCost(a, value.weights))
+    .sort((a, b) => costOfLeavingOut(b, value.weights) - costOfLeavingOut(a, value.weights))
     .flatMap((job) => {
       const reason = leavingReason(value, placements.value, job.id)
       const view = knife(job.knifeId)

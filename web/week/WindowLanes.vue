@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { isLimit, type LaidSession, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
+import { isLimit, type SessionSlot, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
 import type { PlanProblem, PlanWindow } from '../../core/plan/problem'
 import { say, useFormats } from '../i18n'
 import EdgeStrip from '../ui/EdgeStrip.vue'
@@ -25,7 +25,7 @@ const clock = (ms: number): string => formats.value.clock(iso(ms))
 const share = (ms: number): number => (100 * (ms - props.window.startMs)) / (props.window.endMs - props.window.startMs)
 const span = (fromMs: number, toMs: number): { left: string; width: string } => ({ left: `${share(fromMs)}%`, width: `${share(toMs) - share(fromMs)}%` })
 /** How much of a session goes by before its first knife stroke, on the flattening plate. */
-const flatteningShare = ({ flattening, startMs, endMs }: LaidSession): string => `${(100 * flattening.reduce((sum, { fromMs, toMs }) => sum + toMs - fromMs, 0)) / (endMs - startMs)}%`
+const flatteningShare = ({ flattening, startMs, endMs }: SessionSlot): string => `${(100 * flattening.reduce((sum, { fromMs, toMs }) => sum + toMs - fromMs, 0)) / (endMs - startMs)}%`
 const sessions = computed(() => (props.layout && !isLimit(props.layout) ? props.layout.sessions : []))
 const soaking = computed(() => (props.layout && !isLimit(props.layout) ? props.layout.soaking : []))
 const stoneName = (id: string): string => props.problem.stones.find((stone) => stone.id === id)?.name ?? ''

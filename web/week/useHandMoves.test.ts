@@ -9,9 +9,9 @@ import { HOUR_MS } from '../../core/time'
 
 const window_ = (id: string, day: number): PlanProblem['windows'][number] => ({ id, name: 'afternoon', startMs: day * 24 * HOUR_MS, endMs: day * 24 * HOUR_MS + HOUR_MS, soakFromMs: day * 24 * HOUR_MS, overlapsService: false })
 const there = (...days: readonly number[]): PlanProblem['people'][number]['present'] => Object.fromEntries(days.map((day) => [`w${day}`, { fromMs: day * 24 * HOUR_MS, toMs: day * 24 * HOUR_MS + HOUR_MS }]))
-const way = (benchId: string): PlanJob['ways'][number] => ({ benchId, openingMinutes: 4, stages: [{ stoneId: benchId === 'back' ? 's' : 't', minutes: 10 }], closingMinutes: 6 })
+const route = (benchId: string): PlanJob['routes'][number] => ({ benchId, openingMinutes: 4, stages: [{ stoneId: benchId === 'back' ? 's' : 't', minutes: 10 }], closingMinutes: 6 })
 const job = (id: string, more: Partial<PlanJob> = {}): PlanJob => ({
-  id, knifeId: id, kind: 'stone', skill: 'full', ways: [way('back'), way('front')], dullHours: [0, 1, 3], dullHoursLeft: 9, chanceAt: [0, 0, 0], wastedUm: [0, 0, 0], dueShare: 1, wanted: true, dullBy: null, daysSinceStone: null, lastHands: null, group: id, mayBeAway: 9, next: null, follows: null, ...more,
+  id, knifeId: id, kind: 'stone', skill: 'full', routes: [route('back'), route('front')], dullHours: [0, 1, 3], dullHoursLeft: 9, chanceAt: [0, 0, 0], wastedUm: [0, 0, 0], dueShare: 1, wanted: true, dullBy: null, daysSinceStone: null, lastHands: null, group: id, mayBeAway: 9, next: null, follows: null, ...more,
 })
 const stone = (id: string): PlanProblem['stones'][number] => ({ id, name: id, micron: 11.5, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 9 })
 const PROBLEM: PlanProblem = {

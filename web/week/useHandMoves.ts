@@ -1,7 +1,7 @@
 import type { ComputedRef, Ref } from 'vue'
-import { breaksOf } from '../../core/plan/explain'
+import { violationOf } from '../../core/plan/explain'
 import { placementCost } from '../../core/plan/objective'
-import { wayMinutes, type Placement } from '../../core/plan/problem'
+import { routeMinutes, type Placement } from '../../core/plan/problem'
 import { useKeys } from '../ui/useKeys'
 import type { WeekPlan } from './useWeekPlan'
 
@@ -28,7 +28,7 @@ export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan
     const inOrder = old && hands.includes(old.personId) ? [old.personId, ...hands.filter((id) => id !== old.personId)] : hands
     const tries = (inOrder.length > 0 ? inOrder : [old?.personId ?? value.people[0]?.id ?? '']).map((personId): Placement => ({ jobId, windowId, benchId, personId }))
     const [first] = tries
-    const fits = tries.find((one) => breaksOf(value, week.placements.value, one) === null) ?? first
+    const fits = tries.find((one) => violationOf(value, week.placements.value, one) === null) ?? first
     if (fits) week.place(fits)
   }
   /** Gives a job to a person in a window, at the bench it has, or else at the first where it fits. */
@@ -39,7 +39,7 @@ export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan
     const old = week.placements.value.find((one) => one.jobId === jobId)
     const benches = value.benches.map(({ id }) => id).sort((a, b) => Number(b === old?.benchId) - Number(a === old?.benchId))
     const tries = benches.map((benchId): Placement => ({ jobId, windowId, benchId, personId }))
-    const fits = tries.find((one) => breaksOf(value, week.placements.value, one) === null) ?? tries[0]
+    const fits = tries.find((one) => violationOf(value, week.placements.value, one) === null) ?? tries[0]
     if (fits) week.place(fits)
   }
   /** Puts a job from the shelf where it costs least and fits. */
@@ -47,10 +47,10 @@ export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan
     const { value } = week.problem
     const job = value?.jobs.find(({ id }) => id === jobId)
     if (!value || !job) return
-    const all = value.windows.flatMap((window, at) => handsIn(jobId, window.id).flatMap((personId) => job.ways.map((way) => ({
-      placement: { jobId, windowId: window.id, benchId: way.benchId, personId }, cost: placementCost(job, at, wayMinutes(way), personId, value.weights),
+    const all = value.windows.flatMap((window, at) => handsIn(jobId, window.id).flatMap((personId) => job.routes.map((route) => ({
+      placement: { jobId, windowId: window.id, benchId: route.benchId, personId }, cost: placementCost(job, at, routeMinutes(route), personId, value.weights),
     })))).sort((a, b) => a.cost - b.cost)
-    const fits = all.find(({ placement }) => breaksOf(value, week.placements.value, placement) === null) ?? all[0]
+    const fits = all.find(({ placement }) => violationOf(value, week.placements.value, placement) === null) ?? all[0]
     if (fits) week.place(fits.placement)
   }
   function step(windows: number, benches: number): void {

@@ -10,11 +10,11 @@ import { MINUTE_MS } from '../../core/time'
 
 const DAY = 24 * 60 * MINUTE_MS
 const window_ = (day: number): PlanProblem['windows'][number] => ({ id: `w${day}`, name: 'afternoon', startMs: day * DAY, endMs: day * DAY + 60 * MINUTE_MS, soakFromMs: day * DAY, overlapsService: false })
-const way = { benchId: 'back', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }
+const route = { benchId: 'back', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }
 /** Dull at the third dinner after the stone. */
-const NEXT: NextSession = { skill: 'full', ways: [way], services: [0, 1, 2, 3].map((day) => ({ name: 'dinner', startMs: day * DAY + 4 * 60 * MINUTE_MS, hours: 2 })), freshChances: [0, 0.4, 1], steelUm: 50 }
+const NEXT: NextSession = { skill: 'full', routes: [route], services: [0, 1, 2, 3].map((day) => ({ name: 'dinner', startMs: day * DAY + 4 * 60 * MINUTE_MS, hours: 2 })), freshChances: [0, 0.4, 1], steelUm: 50 }
 const job = (id: string, next: NextSession | null = null): PlanJob => ({
-  id, knifeId: id, kind: 'stone', skill: 'full', ways: [way], dullHours: [2.8, 2.8, 4.8, 6], dullHoursLeft: 8, chanceAt: [1, 1, 1, 1], wastedUm: [0, 0, 0, 0], dueShare: 1, wanted: true, dullBy: null,
+  id, knifeId: id, kind: 'stone', skill: 'full', routes: [route], dullHours: [2.8, 2.8, 4.8, 6], dullHoursLeft: 8, chanceAt: [1, 1, 1, 1], wastedUm: [0, 0, 0, 0], dueShare: 1, wanted: true, dullBy: null,
   daysSinceStone: 20, lastHands: null, group: id, mayBeAway: 9, next, follows: null,
 })
 const there = Object.fromEntries([0, 1, 2, 3].map((day) => [`w${day}`, { fromMs: window_(day).startMs, toMs: window_(day).endMs }]))

@@ -2,10 +2,10 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref, type ShallowRef } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Improvement, PlanView } from '../../contract/week'
-import { knifeOfJob, renumbered, soundPlacements, withSeconds } from '../../core/plan/secondSessions'
+import { knifeOfJob, renumberSessions, validPlacements, withSeconds } from '../../core/plan/secondSessions'
 import { planChanges, type PlanChange } from '../../core/plan/changes'
-import { breaksOf, type PlanReason } from '../../core/plan/explain'
-import { indexPlan, layPlan, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
+import { violationOf, type PlanReason } from '../../core/plan/explain'
+import { indexPlan, layOutPlan, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
 import { planCost, planTotals, type PlanTotals } from '../../core/plan/objective'
 import { samePlace, type Placement, type PlanProblem, type PlanWeights } from '../../core/plan/problem'
 import { call } from '../api'
@@ -68,12 +68,12 @@ export function useWeekPlan(): WeekPlan {
   const asked = computed((): PlanProblem | null => view.value && { ...view.value.problem, weights: weights.value ?? view.value.problem.weights, locks: locks.value })
   const problem = computed(() => asked.value && withSeconds(asked.value, placements.value))
   const index = computed(() => problem.value && indexPlan(problem.value))
-  const layouts = computed(() => (index.value ? layPlan(index.value, placements.value) : new Map<string, WindowLayout | LayoutLimit>()))
+  const layouts = computed(() => (index.value ? layOutPlan(index.value, placements.value) : new Map<string, WindowLayout | LayoutLimit>()))
   const totals = computed(() => problem.value && planTotals(problem.value, placements.value))
   const cost = computed(() => (asked.value ? planCost(asked.value, placements.value) : 0))
   /** sessions of the accepted plan that are still ahead */
   const acceptedPlaces = computed((): Placement[] => (view.value
-    ? renumbered(view.value.problem, view.value.accepted?.sessions ?? []).map(({ jobId, windowId, benchId, personId }) => ({ jobId, windowId, benchId, personId }))
+    ? renumberSessions(view.value.problem, view.value.accepted?.sessions ?? []).map(({ jobId, windowId, benchId, personId }) => ({ jobId, windowId, benchId, personId }))
     : []))
   const known = computed(() => new Set(acceptedPlaces.value.map(({ jobId }) => jobId)))
   const changes = computed(() => (problem.value && view.value?.accepted ? planChanges(problem.value, acceptedPlaces.value, placements.value, known.value) : []))
@@ -126,7 +126,7 @@ export function useWeekPlan(): WeekPlan {
   function settle(wanted: readonly Placement[], jobId: string): void {
     if (!asked.value) return
     // a session that would now come before the one it follows goes off the plan
-    const next = soundPlacements(asked.value, wanted)
+    const next = validPlacements(asked.value, wanted)
     handMade.value = { jobId, costMinutes: planCost(asked.value, next) - cost.value, breaks: null }
     placements.value = next
     bound.value = null
@@ -134,7 +134,7 @@ export function useWeekPlan(): WeekPlan {
   /** Puts a job somewhere by hand. @returns whether it can be done there */
   function place(placement: Placement): boolean {
     if (!problem.value) return false
-    const breaks = breaksOf(problem.value, placements.value, placement)
+    const breaks = violationOf(problem.value, placements.value, placement)
     if (breaks) {
       handMade.value = { jobId: placement.jobId, costMinutes: 0, breaks }
       return false

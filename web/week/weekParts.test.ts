@@ -6,9 +6,9 @@ import type { Component } from 'vue'
 import type { Fleet } from '../../contract/endpoints'
 import type { PlanView } from '../../contract/week'
 import { withSeconds } from '../../core/plan/secondSessions'
-import { indexPlan, layPlan } from '../../core/plan/layout'
+import { indexPlan, layOutPlan } from '../../core/plan/layout'
 import { planTotals } from '../../core/plan/objective'
-import { EVEN_WEIGHTS, type JobWay, type NextSession, type Placement, type PlanJob, type PlanProblem } from '../../core/plan/problem'
+import { EVEN_WEIGHTS, type JobRoute, type NextSession, type Placement, type PlanJob, type PlanProblem } from '../../core/plan/problem'
 import { i18n } from '../i18n'
 import { useFleet } from '../stores/fleet'
 import { useSession } from '../stores/session'
@@ -24,10 +24,10 @@ const DAY = 24 * HOUR_MS
 /** A Tuesday. */
 const START = Date.UTC(2026, 10, 24)
 const window_ = (day: number): PlanProblem['windows'][number] => ({ id: `w${day}`, name: 'afternoon', startMs: START + day * DAY + 15 * HOUR_MS, endMs: START + day * DAY + 17 * HOUR_MS, soakFromMs: START + day * DAY + 14 * HOUR_MS, overlapsService: false })
-const way: JobWay = { benchId: 'back', openingMinutes: 4, stages: [{ stoneId: 'coarse', minutes: 10 }], closingMinutes: 6 }
-const NEXT: NextSession = { skill: 'full', ways: [way], services: [0, 1, 2].map((day) => ({ name: 'dinner', startMs: START + day * DAY + 18 * HOUR_MS, hours: 2 })), freshChances: [0, 1], steelUm: 50 }
+const route: JobRoute = { benchId: 'back', openingMinutes: 4, stages: [{ stoneId: 'coarse', minutes: 10 }], closingMinutes: 6 }
+const NEXT: NextSession = { skill: 'full', routes: [route], services: [0, 1, 2].map((day) => ({ name: 'dinner', startMs: START + day * DAY + 18 * HOUR_MS, hours: 2 })), freshChances: [0, 1], steelUm: 50 }
 const job = (id: string, next: NextSession | null = null): PlanJob => ({
-  id, knifeId: id, kind: 'stone', skill: 'full', ways: [way], dullHours: [4, 4, 6], dullHoursLeft: 8, chanceAt: [1, 1, 1], wastedUm: [0, 0, 0], dueShare: 1, wanted: true, dullBy: { name: 'dinner', startMs: START + 18 * HOUR_MS },
+  id, knifeId: id, kind: 'stone', skill: 'full', routes: [route], dullHours: [4, 4, 6], dullHoursLeft: 8, chanceAt: [1, 1, 1], wastedUm: [0, 0, 0], dueShare: 1, wanted: true, dullBy: { name: 'dinner', startMs: START + 18 * HOUR_MS },
   daysSinceStone: 20, lastHands: 'oda', group: id, mayBeAway: 9, next, follows: null,
 })
 const there = Object.fromEntries([0, 1, 2].map((day) => [`w${day}`, { fromMs: window_(day).startMs, toMs: window_(day).endMs }]))
@@ -39,7 +39,7 @@ const PROBLEM: PlanProblem = {
 const at = (jobId: string, day: number): Placement => ({ jobId, windowId: `w${day}`, benchId: 'back', personId: 'oda' })
 const PLAN = [at('k', 0), at('k#2', 1), at('x', 0)]
 const problem = withSeconds(PROBLEM, PLAN)
-const layouts = layPlan(indexPlan(problem), PLAN)
+const layouts = layOutPlan(indexPlan(problem), PLAN)
 
 const zone = { forceGf: 420, lowGf: 400, highGf: 440, word: 'dull', bluntUm: 12, roll: 0.1 }
 const knife = (id: string, code: string): object => ({
@@ -105,7 +105,7 @@ describe('a window with its benches', () => {
 describe('a chosen session', () => {
   const panel = (jobId: string, placements = PLAN, more: Record<string, unknown> = {}): VueWrapper => {
     const own = withSeconds(PROBLEM, placements)
-    return shown(JobPanel, { jobId, problem: own, placements, layouts: layPlan(indexPlan(own), placements), handMade: null, locked: false, mayPlan: true, ...more })
+    return shown(JobPanel, { jobId, problem: own, placements, layouts: layOutPlan(indexPlan(own), placements), handMade: null, locked: false, mayPlan: true, ...more })
   }
 
   it('says when, on what, and why there', () => {

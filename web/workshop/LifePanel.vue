@@ -6,7 +6,7 @@ import type { WorkshopPlan } from '../../core/workshop/plan'
 import { bladeAfter } from '../../core/workshop/series'
 import { say, useFormats } from '../i18n'
 import { useSession } from '../stores/session'
-import { lifeAsk, lifeDps, span } from './lifeAsk'
+import { lifeAsk, lifeDps, lifeSpan } from './lifeAsk'
 import { DAY_MS } from '../../core/time'
 
 const props = defineProps<{ view: WorkshopView; plan: WorkshopPlan | null }>()
@@ -56,7 +56,7 @@ const curve = computed(() => {
 <template>
   <section class="heavy-rule">
     <h2>{{ $t('workshop.life') }}</h2>
-    <p>{{ $t('workshop.sessionsLeft', { n: now.sessions, low: now.early.sessions, high: now.late.sessions }) }} {{ $t('workshop.retire', { date: monthIn(now.years), years: span(now.years), early: monthIn(now.early.years), late: monthIn(now.late.years) }) }}</p>
+    <p>{{ $t('workshop.sessionsLeft', { n: now.sessions, low: now.early.sessions, high: now.late.sessions }) }} {{ $t('workshop.retire', { date: monthIn(now.years), years: lifeSpan(now.years), early: monthIn(now.early.years), late: monthIn(now.late.years) }) }}</p>
     <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" preserveAspectRatio="none" aria-hidden="true"><polyline :points="curve" /></svg>
     <p class="soft small">{{ $t('workshop.curve') }}</p>
     <p class="soft">{{ future }}</p>
@@ -64,7 +64,7 @@ const curve = computed(() => {
     <p v-if="after" class="soft">{{ $t('workshop.afterThis', { n: after.sessions }) }}</p>
     <template v-if="others.length > 0">
       <h3>{{ $t('workshop.angles') }}</h3>
-      <p v-for="one in others" :key="one.dps" class="soft">{{ $t('workshop.otherAngle', { angle: formats.angle(one.dps), n: one.sessions, aYear: one.aYear, years: span(one.years) }) }}</p>
+      <p v-for="one in others" :key="one.dps" class="soft">{{ $t('workshop.otherAngle', { angle: formats.angle(one.dps), n: one.sessions, aYear: one.aYear, years: lifeSpan(one.years) }) }}</p>
     </template>
   </section>
 </template>

@@ -20,11 +20,11 @@ import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
 import PrintButton from '../ui/PrintButton.vue'
 import FreeBlade from './FreeBlade.vue'
-import { freeBlade, triedView } from './freeBlade'
+import { freeBlade, viewOfTriedBlade } from './freeBlade'
 import LifePanel from './LifePanel.vue'
-import { draggedField, likelyKind, usualOperation } from './operationFields'
+import { dragField, likelyKind, usualOperation } from './operationFields'
 import OperationPanel from './OperationPanel.vue'
-import SchoolTable from './SchoolTable.vue'
+import RegimeTable from './RegimeTable.vue'
 import SectionView from './SectionView.vue'
 import SeriesTable from './SeriesTable.vue'
 import SpotMeasure from './SpotMeasure.vue'
@@ -50,7 +50,7 @@ const shown = ref(0)
 const ofKnife = shallowRef<WorkshopView | null>(null)
 const tried = ref(freeBlade('chef'))
 const stones = shallowRef<WorkshopView['stones'] | null>(null)
-const view = computed(() => (props.code ? ofKnife.value : stones.value && triedView(tried.value, stones.value)))
+const view = computed(() => (props.code ? ofKnife.value : stones.value && viewOfTriedBlade(tried.value, stones.value)))
 async function load(): Promise<void> {
   if (!knife.value) return
   try {
@@ -105,7 +105,7 @@ watch(() => plan.value?.cuts.length, (count) => { shown.value = Math.max(0, (cou
 const ZOOM: Readonly<Record<OperationKind, number>> = {
   thin: 0.72, 'flat-to-convex': 0.5, 'full-convex': 0.5, boning: 0.5, 're-bevel': 0.9, 'micro-bevel': 1, ratio: 0.95, chip: 0.85, tip: 0, serrated: 0.95,
 }
-const dragged = computed(() => operation.value && draggedField(operation.value.kind))
+const dragged = computed(() => operation.value && dragField(operation.value.kind))
 /** The shoulder of the wider bevel, as the work leaves it: what can be taken hold of. */
 const shoulder = computed(() => {
   if (!plan.value || !operation.value || !dragged.value) return null
@@ -142,8 +142,8 @@ async function keep(on: boolean): Promise<void> {
   if (!knife.value || !operation.value) return
   try {
     ofKnife.value = on
-      ? await call(endpoints.saveJob, { params: { id: knife.value.id }, body: { operation: operation.value } })
-      : await call(endpoints.dropJob, { params: { id: knife.value.id } })
+      ? await call(endpoints.setWorkOrder, { params: { id: knife.value.id }, body: { operation: operation.value } })
+      : await call(endpoints.deleteWorkOrder, { params: { id: knife.value.id } })
     notices.done(say(on ? 'workshop.saved' : 'workshop.dropped'))
   } catch (error) {
     refusal.value = refusalText(error)
@@ -179,7 +179,7 @@ async function start(): Promise<void> {
           <SectionView v-else-if="plan && section" :before="plan.done.before" :after="section" :height-mm="blade.heelHeightMm" :spine-mm="blade.spineMm" :bte-mm="plan.done.measures.after.bteMm" :shoulder="shoulder" :start="ZOOM[operation.kind]" @drag="drag" />
           <StageTable v-if="plan" v-model="shown" :plan="plan" :stone-name="stoneName" :length-mm="view.lengthMm" :stack-for="stackFor" />
           <SeriesTable v-if="series.length > 1" :series="series" :of-ratio="operation.kind === 'ratio'" />
-          <SchoolTable class="no-print" :view="view" />
+          <RegimeTable class="no-print" :view="view" />
         </div>
         <aside>
           <OperationPanel v-model="operation" :blade="blade" :plan="plan" :wrong="wrongWords" :thin-to-mm="view.life.thinToMm" :length-mm="view.lengthMm">

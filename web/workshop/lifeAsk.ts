@@ -16,4 +16,4 @@ export function lifeAsk({ blade, life, type, lengthMm }: WorkshopView): WearAsk 
 
 const MONTHS = 12
 /** A span of years in words: months while there are few. */
-export const span = (years: number): string => (years < 2 ? say('workshop.months', { n: Math.round(MONTHS * years) }) : say('workshop.years', { n: Math.round(10 * years) / 10 }))
+export const lifeSpan = (years: number): string => (years < 2 ? say('workshop.months', { n: Math.round(MONTHS * years) }) : say('workshop.years', { n: Math.round(10 * years) / 10 }))

@@ -47,7 +47,7 @@ export function choicesOf(kind: OperationKind): readonly OperationChoice[] {
 }
 
 /** The number of an operation that is dragged on the section: the thickness, or an angle. */
-export function draggedField(kind: OperationKind): { readonly name: string; readonly as: 'thickness' | 'angle' } | null {
+export function dragField(kind: OperationKind): { readonly name: string; readonly as: 'thickness' | 'angle' } | null {
   switch (kind) {
     case 'thin': case 'flat-to-convex': case 'full-convex': return { name: 'targetBteMm', as: 'thickness' }
     case 're-bevel': case 'micro-bevel': return { name: 'dps', as: 'angle' }

@@ -8,11 +8,11 @@ import { OPERATION_KINDS, operate, shoulderOf, type Operation, type OperationKin
 import { planWorkshop, type WorkshopAsk } from '../../core/workshop/plan'
 import { seriesAhead } from '../../core/workshop/series'
 import { i18n } from '../i18n'
-import { freeBlade, triedView } from './freeBlade'
+import { freeBlade, viewOfTriedBlade } from './freeBlade'
 import LifePanel from './LifePanel.vue'
-import { choicesOf, draggedField, fieldsOf, likelyKind, usualOperation } from './operationFields'
+import { choicesOf, dragField, fieldsOf, likelyKind, usualOperation } from './operationFields'
 import OperationPanel from './OperationPanel.vue'
-import SchoolTable from './SchoolTable.vue'
+import RegimeTable from './RegimeTable.vue'
 import SectionView from './SectionView.vue'
 import SeriesTable from './SeriesTable.vue'
 import StageTable from './StageTable.vue'
@@ -22,14 +22,14 @@ beforeEach(() => { setActivePinia(createPinia()) })
 const shown = (component: Component, props: Record<string, unknown>): VueWrapper => mount(component, { props, global: { plugins: [i18n] } })
 
 const STONES = [{ id: 'coarse', name: 'Coarse', micron: 63, diamond: false }, { id: 'middle', name: 'Middle', micron: 11.5, diamond: false }, { id: 'fine', name: 'Fine', micron: 4, diamond: false }]
-const chef = triedView(freeBlade('chef'), STONES)
+const chef = viewOfTriedBlade(freeBlade('chef'), STONES)
 const askFor = (operation: Operation, view = chef): WorkshopAsk => ({ blade: view.blade, type: view.type, operation, lengthMm: view.lengthMm, hrc: view.hrc, stones: view.stones, finishMicron: 4 })
 const stoneName = (id: string): string => STONES.find((stone) => stone.id === id)?.name ?? ''
 
 describe('what each kind of work is asked for', () => {
   it('can be done to a blade of every type, as a sharpener would first ask for it', () => {
     for (const type of KNIFE_TYPES) {
-      const view = triedView(freeBlade(type), STONES)
+      const view = viewOfTriedBlade(freeBlade(type), STONES)
       const suits = (kind: OperationKind): boolean => (view.serrated ? ['serrated', 'chip', 'tip'].includes(kind) : kind !== 'serrated' && kind !== 'boning')
       for (const kind of OPERATION_KINDS.filter(suits).filter((one) => one !== 'ratio' || view.blade.ratioRight < 100)) {
         const operation = usualOperation(kind, view.blade, 0.8 * view.blade.bteMm, null)
@@ -48,7 +48,7 @@ describe('what each kind of work is asked for', () => {
         expect(operation[name], `${kind} ${name}`).toBeLessThanOrEqual(high)
       }
       for (const { name, options } of choicesOf(kind)) expect(options).toContain(operation[name])
-      const dragged = draggedField(kind)
+      const dragged = dragField(kind)
       if (dragged) expect(operation[dragged.name]).toBeTypeOf('number')
     }
   })
@@ -139,7 +139,7 @@ describe('stages, sessions, tips, schools', () => {
   })
 
   it('list the sessions ahead with the ratio each leaves', () => {
-    const slicer = triedView({ ...freeBlade('slicer'), blade: { ...freeBlade('slicer').blade, ratioRight: 70 } }, STONES)
+    const slicer = viewOfTriedBlade({ ...freeBlade('slicer'), blade: { ...freeBlade('slicer').blade, ratioRight: 70 } }, STONES)
     const series = seriesAhead(askFor({ kind: 'ratio', toRight: 50, sessions: 2 }, slicer))
     const rows = shown(SeriesTable, { series, ofRatio: true }).findAll('tbody tr').map((row) => row.text())
     expect(rows[0]).toMatch(/^140 \/ 60/)
@@ -165,7 +165,7 @@ describe('stages, sessions, tips, schools', () => {
   })
 
   it('say what another school would make of it, and where the edge would be dull meanwhile', () => {
-    const rows = shown(SchoolTable, { view: chef }).findAll('tbody tr').map((row) => row.text())
+    const rows = shown(RegimeTable, { view: chef }).findAll('tbody tr').map((row) => row.text())
     expect(rows).toHaveLength(5)
     expect(rows.at(-1)).toMatch(/two or three times a year, dull 16 times over between sessions/)
     expect(rows[1]).not.toContain('dull')

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { covariance, meanOf } from '../../statistics/gaussian'
 import { BLUNT, DEFAULT_PRIOR, firstBelief, HONE, ROLL, WEAR, wearRate, zoneWear, type EdgeBelief, type EdgePrior } from './belief'
-import { honed, honeEfficiency, worked } from './applyUse'
+import { applyHoning, honeEfficiency, applyUse } from './applyUse'
 import { honeEffect } from '../model/hone'
-import type { BladeNature } from '../../knife/bladeSpec'
+import type { BladeSpec } from '../../knife/bladeSpec'
 import { ZONES } from '../model/zones'
 
-const NATURE: BladeNature = {
+const NATURE: BladeSpec = {
   dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
-  make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: true, bte: true, spine: true } },
+  joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: true, bte: true, spine: true } },
 }
 /** Nothing doubted: the belief then has to do what the model does. */
 const CERTAIN: EdgePrior = { wear: { mean: 0, sd: 1e-9 }, zone: { sd: 1e-9 }, shape: { mean: 0, sd: 1e-9 }, hone: { mean: 0, sd: 1e-9 } }
@@ -17,7 +17,7 @@ const fresh = (prior: EdgePrior = CERTAIN): EdgeBelief => firstBelief(NATURE, 'n
 describe('use, as the edge model has it', () => {
   it('adds κ·β·π·h to the worn area of each zone (Archard 1953)', () => {
     const before = fresh()
-    const after = worked(before, NATURE, 6, 0)
+    const after = applyUse(before, NATURE, 6, 0)
     for (const zone of ZONES) {
       const grown = zoneWear(after, NATURE.dps, zone).wornAreaUm2 - zoneWear(before, NATURE.dps, zone).wornAreaUm2
       expect(grown).toBeCloseTo(6 * wearRate(NATURE, zone), 6)
@@ -26,13 +26,13 @@ describe('use, as the edge model has it', () => {
 
   it('bends the apex as ρ = 1 − (1−ρ)·e^(−w/τ), τ = 6 h', () => {
     const before = fresh()
-    const after = worked(before, NATURE, 3, 0)
+    const after = applyUse(before, NATURE, 3, 0)
     for (const zone of ZONES) expect(1 - meanOf(after, ROLL[zone])).toBeCloseTo((1 - meanOf(before, ROLL[zone])) * Math.exp(-3 / 6), 9)
   })
 
   it('comes to the same in two pieces as in one', () => {
-    const whole = worked(fresh(), NATURE, 8, 0)
-    const pieces = worked(worked(fresh(), NATURE, 3, 0), NATURE, 5, 3)
+    const whole = applyUse(fresh(), NATURE, 8, 0)
+    const pieces = applyUse(applyUse(fresh(), NATURE, 3, 0), NATURE, 5, 3)
     for (const zone of ZONES) {
       expect(meanOf(pieces, BLUNT[zone])).toBeCloseTo(meanOf(whole, BLUNT[zone]), 9)
       expect(meanOf(pieces, ROLL[zone])).toBeCloseTo(meanOf(whole, ROLL[zone]), 9)
@@ -40,7 +40,7 @@ describe('use, as the edge model has it', () => {
   })
 
   it('wears the tip more than the belly and the belly more than the heel', () => {
-    const after = worked(fresh(), NATURE, 6, 0)
+    const after = applyUse(fresh(), NATURE, 6, 0)
     const blunt = (zone: 'heel' | 'belly' | 'tip'): number => meanOf(after, BLUNT[zone])
     expect(blunt('tip')).toBeGreaterThan(blunt('belly'))
     expect(blunt('belly')).toBeGreaterThan(blunt('heel'))
@@ -48,20 +48,20 @@ describe('use, as the edge model has it', () => {
 
   it('widens the doubt about how blunt each zone is, and no use changes nothing', () => {
     const before = fresh(DEFAULT_PRIOR)
-    const after = worked(before, NATURE, 10, 0)
+    const after = applyUse(before, NATURE, 10, 0)
     for (const zone of ZONES) expect(covariance(after, BLUNT[zone], BLUNT[zone])).toBeGreaterThan(covariance(before, BLUNT[zone], BLUNT[zone]))
-    expect(worked(before, NATURE, 0, 0)).toBe(before)
+    expect(applyUse(before, NATURE, 0, 0)).toBe(before)
   })
 })
 
 describe('honing, as the edge model has it', () => {
-  const rolled = worked(fresh(), NATURE, 6, 0)
+  const rolled = applyUse(fresh(), NATURE, 6, 0)
   const steel = honeEffect({ tool: 'smooth-steel', hrc: NATURE.hrc, mismatchDps: 0 })
 
   it('takes ρ to ρ(1−η), η about 0.6 for a smooth steel on soft stainless', () => {
     const { value } = honeEfficiency(rolled, steel)
     expect(value).toBeCloseTo(0.6, 6)
-    const after = honed(rolled, NATURE, steel)
+    const after = applyHoning(rolled, NATURE, steel)
     for (const zone of ZONES) {
       expect(meanOf(after, ROLL[zone])).toBeCloseTo(meanOf(rolled, ROLL[zone]) * 0.4, 9)
       expect(meanOf(after, BLUNT[zone])).toBeCloseTo(meanOf(rolled, BLUNT[zone]), 9)
@@ -75,13 +75,13 @@ describe('honing, as the edge model has it', () => {
 
   it('on an abrasive rod also takes worn steel away', () => {
     const rod = honeEffect({ tool: 'diamond-rod', hrc: NATURE.hrc, mismatchDps: 0 })
-    const after = honed(rolled, NATURE, rod)
+    const after = applyHoning(rolled, NATURE, rod)
     for (const zone of ZONES) expect(meanOf(after, BLUNT[zone])).toBeLessThan(meanOf(rolled, BLUNT[zone]))
   })
 
   it('ties how well honing works to where the edge stands', () => {
-    const doubtful = worked(fresh(DEFAULT_PRIOR), NATURE, 6, 0)
-    const after = honed(doubtful, NATURE, steel)
+    const doubtful = applyUse(fresh(DEFAULT_PRIOR), NATURE, 6, 0)
+    const after = applyHoning(doubtful, NATURE, steel)
     for (const zone of ZONES) expect(covariance(after, ROLL[zone], HONE)).toBeLessThan(0)
     expect(covariance(after, WEAR, WEAR)).toBeCloseTo(covariance(doubtful, WEAR, WEAR), 12)
   })

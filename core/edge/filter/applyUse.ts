@@ -1,8 +1,8 @@
 import { clamp, radians } from '../../measure'
-import { meanOf, moved, type Step } from '../../statistics/gaussian'
+import { meanOf, predict, type Transition } from '../../statistics/gaussian'
 import { BLUNT, FRESH, HONE, MAX_SHAPE, ROLL, SHAPE, SHARPEST_UM, WEAR, wearRate, ZONE_PART, type EdgeBelief } from './belief'
 import type { HoneEffect } from '../model/hone'
-import type { BladeNature } from '../../knife/bladeSpec'
+import type { BladeSpec } from '../../knife/bladeSpec'
 import { ROLL_TIME_HOURS } from '../model/wear'
 import { ZONES, type Zone } from '../model/zones'
 
@@ -15,11 +15,11 @@ const SERVICE_WORK_HOURS = 2
 const ROLL_STEP_SHARE_SD = 0.1
 const ABRADED_SHARE_SD = 0.3
 
-const rateOf = (belief: EdgeBelief, nature: BladeNature, zone: Zone): number =>
-  wearRate(nature, zone) * Math.exp(meanOf(belief, WEAR) + meanOf(belief, ZONE_PART[zone]))
+const rateOf = (belief: EdgeBelief, spec: BladeSpec, zone: Zone): number =>
+  wearRate(spec, zone) * Math.exp(meanOf(belief, WEAR) + meanOf(belief, ZONE_PART[zone]))
 
 /** Work to the power 1 + shape, scaled so that the pivot stands for itself, and its derivative by shape. */
-function shaped(work: number, shape: number): { readonly value: number; readonly byShape: number } {
+function shapeWork(work: number, shape: number): { readonly value: number; readonly byShape: number } {
   if (work <= 0) return { value: 0, byShape: 0 }
   const value = work * (work / SHAPE_PIVOT_HOURS) ** shape
   return { value, byShape: value * Math.log(work / SHAPE_PIVOT_HOURS) }
@@ -31,16 +31,16 @@ function shaped(work: number, shape: number): { readonly value: number; readonly
  * @param work hours on the board times board and product factor
  * @param workBefore the same since the last sharpening, before this
  */
-export function worked(belief: EdgeBelief, nature: BladeNature, work: number, workBefore: number): EdgeBelief {
+export function applyUse(belief: EdgeBelief, spec: BladeSpec, work: number, workBefore: number): EdgeBelief {
   if (work <= 0) return belief
   const shape = clamp(meanOf(belief, SHAPE), -MAX_SHAPE, MAX_SHAPE)
-  const [from, to] = [shaped(workBefore, shape), shaped(workBefore + work, shape)]
+  const [from, to] = [shapeWork(workBefore, shape), shapeWork(workBefore + work, shape)]
   const grown = to.value - from.value
   const perShape = to.byShape - from.byShape
   const kept = Math.exp(-work / ROLL_TIME_HOURS)
-  const tangent = Math.tan(radians(nature.dps))
-  const steps = ZONES.flatMap((zone): Step[] => {
-    const rate = rateOf(belief, nature, zone)
+  const tangent = Math.tan(radians(spec.dps))
+  const steps = ZONES.flatMap((zone): Transition[] => {
+    const rate = rateOf(belief, spec, zone)
     const before = meanOf(belief, BLUNT[zone])
     const area = 4 * tangent * rate
     const after = Math.sqrt(before * before + area * grown)
@@ -58,7 +58,7 @@ export function worked(belief: EdgeBelief, nature: BladeNature, work: number, wo
       { index: ROLL[zone], value: rolled, gradient: [[ROLL[zone], kept]], noise: ROLL_STEP_SHARE_SD ** 2 * (rolled - roll) * (1 - roll) * 0.2 },
     ]
   })
-  return moved(belief, steps)
+  return predict(belief, steps)
 }
 
 /** Honing efficiency of a tool on this knife: the table's, shifted by what has been learned. */
@@ -71,22 +71,22 @@ export function honeEfficiency(belief: EdgeBelief, effect: HoneEffect): { readon
 }
 
 /** The edge after a honing. */
-export function honed(belief: EdgeBelief, nature: BladeNature, effect: HoneEffect): EdgeBelief {
+export function applyHoning(belief: EdgeBelief, spec: BladeSpec, effect: HoneEffect): EdgeBelief {
   const { value: efficiency, byHone } = honeEfficiency(belief, effect)
-  const taken = 4 * Math.tan(radians(nature.dps)) * effect.abradedUm2
-  const steps = ZONES.flatMap((zone): Step[] => {
+  const taken = 4 * Math.tan(radians(spec.dps)) * effect.abradedUm2
+  const steps = ZONES.flatMap((zone): Transition[] => {
     const roll = meanOf(belief, ROLL[zone])
-    const all: Step[] = [
+    const all: Transition[] = [
       { index: ROLL[zone], value: roll * (1 - efficiency), gradient: [[ROLL[zone], 1 - efficiency], [HONE, -roll * byHone]], noise: 0 },
     ]
-    if (taken > 0) all.push(abraded(belief, zone, taken))
-    if (effect.freshForceRiseGf > 0) all.push(fattened(belief, zone, effect.freshForceRiseGf))
+    if (taken > 0) all.push(abradeZone(belief, zone, taken))
+    if (effect.freshForceRiseGf > 0) all.push(addMicroBevel(belief, zone, effect.freshForceRiseGf))
     return all
   })
-  return moved(belief, steps)
+  return predict(belief, steps)
 }
 
-function abraded(belief: EdgeBelief, zone: Zone, takenUm2: number): Step {
+function abradeZone(belief: EdgeBelief, zone: Zone, takenUm2: number): Transition {
   const before = meanOf(belief, BLUNT[zone])
   const left = before * before - takenUm2
   const after = Math.sqrt(Math.max(SHARPEST_UM ** 2, left))
@@ -95,7 +95,7 @@ function abraded(belief: EdgeBelief, zone: Zone, takenUm2: number): Step {
   return { index: BLUNT[zone], value: after, gradient: [[BLUNT[zone], slope]], noise: (ABRADED_SHARE_SD * (before - after)) ** 2 }
 }
 
-function fattened(belief: EdgeBelief, zone: Zone, riseGf: number): Step {
+function addMicroBevel(belief: EdgeBelief, zone: Zone, riseGf: number): Transition {
   const fresh = Math.exp(meanOf(belief, FRESH[zone]))
   return { index: FRESH[zone], value: Math.log(fresh + riseGf), gradient: [[FRESH[zone], fresh / (fresh + riseGf)]], noise: (0.5 * riseGf / fresh) ** 2 }
 }

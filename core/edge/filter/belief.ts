@@ -1,8 +1,8 @@
 import { clamp } from '../../measure'
-import { covariance, formVariance, independent, meanOf, moved, renewed, withMean, type Gaussian, type Step } from '../../statistics/gaussian'
+import { covariance, formVariance, independent, meanOf, predict, reset, withMean, type Gaussian, type Transition } from '../../statistics/gaussian'
 import type { Known } from '../../statistics/normal'
 import { freshForce } from '../model/force'
-import type { BladeNature } from '../../knife/bladeSpec'
+import { type BladeSpec, FACTORY_FINISH_MICRON } from '../../knife/bladeSpec'
 import { priorWearRate, wornAreaFromBluntWidth, ZONE_WEAR, type Wear } from '../model/wear'
 import { ZONES, type ByZone, type Zone, eachZone } from '../model/zones'
 
@@ -54,24 +54,23 @@ const FRESH_ROLL = { mean: 0.02, sd: 0.02 }
 /** An edge nobody has read is taken as halfway through its life (assumed). */
 const UNKNOWN_BLUNT_UM = { mean: 8, sd: 6 }
 const UNKNOWN_ROLL = { mean: 0.4, sd: 0.25 }
-const FACTORY_FINISH_MICRON = 6.7
 /** A new finish on a new hand wears a little differently. */
 const WEAR_DRIFT_SD = 0.02
 /** Below this blunt width derivatives run wild; nothing cuts with a sharper apex anyway. */
 export const SHARPEST_UM = 0.2
 export const MAX_SHAPE = 1.5
 
-const priorRates = new WeakMap<BladeNature, number>()
+const priorRates = new WeakMap<BladeSpec, number>()
 
 /** Table κ of one zone, µm²/h on the reference board, before anything is learned of the knife. */
-export function wearRate(nature: BladeNature, zone: Zone): number {
-  const rate = priorRates.get(nature) ?? priorWearRate(nature)
-  priorRates.set(nature, rate)
+export function wearRate(spec: BladeSpec, zone: Zone): number {
+  const rate = priorRates.get(spec) ?? priorWearRate(spec)
+  priorRates.set(spec, rate)
   return rate * ZONE_WEAR[zone]
 }
 
 /** Belief about a knife that joins the fleet: a factory edge, or one that nobody knows yet. */
-export function firstBelief(nature: BladeNature, condition: 'new' | 'in-use', prior: EdgePrior): EdgeBelief {
+export function firstBelief(spec: BladeSpec, condition: 'new' | 'in-use', prior: EdgePrior): EdgeBelief {
   const means = new Array<number>(PARAMETERS).fill(0)
   const sds = new Array<number>(PARAMETERS).fill(0)
   const put = (index: number, value: Known): void => {
@@ -84,19 +83,19 @@ export function firstBelief(nature: BladeNature, condition: 'new' | 'in-use', pr
   for (const zone of ZONES) put(ZONE_PART[zone], { mean: 0, sd: prior.zone.sd })
   const start = independent(means, sds)
   return condition === 'new'
-    ? freshened(start, nature.dps, FACTORY_FINISH_MICRON)
-    : renewedEdge(start, freshForce({ finishMicron: FACTORY_FINISH_MICRON, dps: nature.dps }), UNKNOWN_BLUNT_UM, UNKNOWN_ROLL)
+    ? resetToFresh(start, spec.dps, FACTORY_FINISH_MICRON)
+    : resetEdge(start, freshForce({ finishMicron: FACTORY_FINISH_MICRON, dps: spec.dps }), UNKNOWN_BLUNT_UM, UNKNOWN_ROLL)
 }
 
 /** All three zones renewed together; what the fresh force has in common ties them. */
-function renewedEdge(
+function resetEdge(
   belief: EdgeBelief,
   freshGf: number,
   blunt: Known,
   roll: Known,
 ): EdgeBelief {
   const log = Math.log(freshGf)
-  const apart = renewed(
+  const apart = reset(
     belief,
     ZONES.flatMap((zone) => [
       { index: FRESH[zone], mean: log, sd: FRESH_ZONE_LOG_SD },
@@ -104,11 +103,11 @@ function renewedEdge(
       { index: ROLL[zone], ...roll },
     ]),
   )
-  return tied(apart)
+  return addSharedVariance(apart)
 }
 
 /** Adds the part of fresh-edge scatter that all zones share. */
-function tied(belief: EdgeBelief): EdgeBelief {
+function addSharedVariance(belief: EdgeBelief): EdgeBelief {
   const cov = [...belief.cov]
   for (const [row, one] of ZONES.entries()) {
     for (const other of ZONES.slice(0, row + 1)) {
@@ -121,14 +120,14 @@ function tied(belief: EdgeBelief): EdgeBelief {
 }
 
 /** The edge fresh off a stone of a finish, µm of median grain; what was learned of its wear stays. */
-export function freshened(belief: EdgeBelief, dps: number, finishMicron: number): EdgeBelief {
-  const drift: Step = { index: WEAR, value: meanOf(belief, WEAR), gradient: [[WEAR, 1]], noise: WEAR_DRIFT_SD ** 2 }
-  return renewedEdge(moved(belief, [drift]), freshForce({ finishMicron, dps }), FRESH_BLUNT_UM, FRESH_ROLL)
+export function resetToFresh(belief: EdgeBelief, dps: number, finishMicron: number): EdgeBelief {
+  const drift: Transition = { index: WEAR, value: meanOf(belief, WEAR), gradient: [[WEAR, 1]], noise: WEAR_DRIFT_SD ** 2 }
+  return resetEdge(predict(belief, [drift]), freshForce({ finishMicron, dps }), FRESH_BLUNT_UM, FRESH_ROLL)
 }
 
 /** A zone whose reckoning has been given up, because something happened that nobody wrote down. */
-export function given(belief: EdgeBelief, zone: Zone, sharper: boolean): EdgeBelief {
-  return renewed(belief, [
+export function resetZone(belief: EdgeBelief, zone: Zone, sharper: boolean): EdgeBelief {
+  return reset(belief, [
     { index: BLUNT[zone], ...(sharper ? { mean: 2, sd: 3 } : { mean: meanOf(belief, BLUNT[zone]) + 3, sd: 8 }) },
     { index: ROLL[zone], ...(sharper ? { mean: 0.15, sd: 0.2 } : { mean: 0.5, sd: 0.3 }) },
   ])
@@ -144,7 +143,7 @@ export function zoneWear(belief: EdgeBelief, dps: number, zone: Zone): Wear & { 
 }
 
 /** Means pulled back to where an edge can be: no roll below nothing or above one, no negative bluntness. */
-export function lawful(belief: EdgeBelief): EdgeBelief {
+export function clampToValid(belief: EdgeBelief): EdgeBelief {
   return ZONES.reduce((kept, zone) => {
     const rolled = withMean(kept, ROLL[zone], clamp(meanOf(kept, ROLL[zone]), 0, 1))
     return withMean(rolled, BLUNT[zone], Math.max(SHARPEST_UM, meanOf(rolled, BLUNT[zone])))

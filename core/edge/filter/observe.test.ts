@@ -4,18 +4,18 @@ import { firstBelief, DEFAULT_PRIOR, zoneWear, type EdgeBelief } from './belief'
 import { logForce } from './updateOnForce'
 import { edgeForce } from '../model/force'
 import { LADDER, LADDER_FORCE, ladderInterval } from '../model/ladder'
-import { observeCheck, observeForce, sightingsOf, type Sighting } from './observe'
-import type { BladeNature } from '../../knife/bladeSpec'
+import { observeCheck, observeForce, observationsOf, type Observation } from './observe'
+import type { BladeSpec } from '../../knife/bladeSpec'
 
-const nature: BladeNature = {
+const spec: BladeSpec = {
   dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
-  make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
+  joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
 }
-const unknown = firstBelief(nature, 'in-use', DEFAULT_PRIOR)
+const unknown = firstBelief(spec, 'in-use', DEFAULT_PRIOR)
 const NO_DOUBT = { heel: 0, belly: 0, tip: 0 }
-const seen = (forceGf: number, logSd = 0.12): Sighting => ({ zone: 'belly', forceGf, logSd, deliberate: false, rung: null })
+const seen = (forceGf: number, logSd = 0.12): Observation => ({ zone: 'belly', forceGf, logSd, deliberate: false, rung: null })
 const force = (belief: EdgeBelief): number => Math.exp(logForce(belief, 'belly').mean)
-const after = (belief: EdgeBelief, check: Parameters<typeof observeCheck>[1]): EdgeBelief => observeCheck(belief, check, nature, NO_DOUBT).belief
+const after = (belief: EdgeBelief, check: Parameters<typeof observeCheck>[1]): EdgeBelief => observeCheck(belief, check, spec, NO_DOUBT).belief
 
 describe('one observation of a force', () => {
   it('lands between reckoning and reading, and leaves less doubt', () => {
@@ -51,14 +51,14 @@ describe('a check of the whole edge', () => {
       readings: [{ zone: 'heel' as const, forcesGf: [200, 210] }],
       ladder: [{ zone: 'whole' as const, rung: 'paper' as const }, { zone: 'tip' as const, rung: 'skates' as const }],
     }
-    expect(sightingsOf(check, 'heel', false).map((one) => Math.round(one.forceGf))).toEqual([205, LADDER_FORCE.paper.forceGf])
-    expect(sightingsOf(check, 'belly', false)).toHaveLength(1)
-    expect(sightingsOf(check, 'tip', false)).toHaveLength(2)
+    expect(observationsOf(check, 'heel', false).map((one) => Math.round(one.forceGf))).toEqual([205, LADDER_FORCE.paper.forceGf])
+    expect(observationsOf(check, 'belly', false)).toHaveLength(1)
+    expect(observationsOf(check, 'tip', false)).toHaveLength(2)
   })
 
   it('trusts a serrated edge’s reading less', () => {
     const check = { readings: [{ zone: 'tip' as const, forcesGf: [300] }], ladder: [] }
-    const [smooth, toothed] = [sightingsOf(check, 'tip', false)[0], sightingsOf(check, 'tip', true)[0]]
+    const [smooth, toothed] = [observationsOf(check, 'tip', false)[0], observationsOf(check, 'tip', true)[0]]
     expect(toothed?.logSd).toBeGreaterThan(smooth?.logSd ?? Infinity)
   })
 
@@ -78,10 +78,10 @@ describe('a check of the whole edge', () => {
 
   it('doubts one wild reading and believes its repetition', () => {
     const known = [180, 182, 179].reduce((belief, gf) => observeForce(belief, seen(gf, 0.05), true), unknown)
-    const slip = observeCheck(known, { readings: [{ zone: 'belly', forcesGf: [2450] }], ladder: [] }, nature, NO_DOUBT)
+    const slip = observeCheck(known, { readings: [{ zone: 'belly', forcesGf: [2450] }], ladder: [] }, spec, NO_DOUBT)
     expect(slip.doubted.belly).toBe(1)
     expect(force(slip.belief)).toBeLessThan(1.25 * force(known))
-    const again = observeCheck(slip.belief, { readings: [{ zone: 'belly', forcesGf: [900] }], ladder: [] }, nature, slip.doubted)
+    const again = observeCheck(slip.belief, { readings: [{ zone: 'belly', forcesGf: [900] }], ladder: [] }, spec, slip.doubted)
     expect(again.doubted.belly).toBe(0)
     expect(force(again.belief)).toBeGreaterThan(500)
   })

@@ -1,10 +1,10 @@
-import { afterReading, afterSign } from '../../statistics/evidence'
+import { momentsAfterReading, momentsAfterSign } from '../../statistics/evidence'
 import type { Moments } from '../../statistics/gaussian'
-import { given, type EdgeBelief } from './belief'
-import { heard, logForce } from './updateOnForce'
+import { resetZone, type EdgeBelief } from './belief'
+import { updateOnForce, logForce } from './updateOnForce'
 import type { EventPayloads } from '../model/events'
 import { LADDER_FORCE, ladderInterval, type LadderRung } from '../model/ladder'
-import type { BladeNature } from '../../knife/bladeSpec'
+import type { BladeSpec } from '../../knife/bladeSpec'
 import { ZONES, type ByZone, type Zone } from '../model/zones'
 
 /** Scatter of one reading of the force test, as log standard deviation (common practice: 8–15 %). */
@@ -22,7 +22,7 @@ const SURPRISE_LIMIT = 3.5
 const WHOLE_EDGE_SPREAD = 1.3
 
 /** One thing seen of one zone. */
-export interface Sighting {
+export interface Observation {
   readonly zone: Zone
   /** best guess of the force, gf */
   readonly forceGf: number
@@ -35,11 +35,11 @@ export interface Sighting {
 export const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length
 
 /** Every reading and ladder rung of a check that says something about one zone. */
-export function sightingsOf(check: EventPayloads['checked'], zone: Zone, serrated: boolean): Sighting[] {
+export function observationsOf(check: EventPayloads['checked'], zone: Zone, serrated: boolean): Observation[] {
   const single = serrated ? SERRATED_LOG_SD : READING_LOG_SD
   const readings = check.readings
     .filter((reading) => reading.zone === zone && reading.forcesGf.length > 0)
-    .map((reading): Sighting => ({
+    .map((reading): Observation => ({
       zone,
       forceGf: mean(reading.forcesGf),
       logSd: Math.hypot(single / Math.sqrt(reading.forcesGf.length), reading.forcesGf.length > 1 ? REPEAT_FLOOR_LOG_SD : 0),
@@ -48,7 +48,7 @@ export function sightingsOf(check: EventPayloads['checked'], zone: Zone, serrate
     }))
   const rungs = check.ladder
     .filter((step) => step.zone === zone || step.zone === 'whole')
-    .map(({ zone: where, rung }): Sighting => {
+    .map(({ zone: where, rung }): Observation => {
       const { forceGf, logSd } = LADDER_FORCE[rung]
       return { zone, forceGf, logSd: logSd * (where === 'whole' ? WHOLE_EDGE_SPREAD : 1), deliberate: true, rung }
     })
@@ -56,28 +56,28 @@ export function sightingsOf(check: EventPayloads['checked'], zone: Zone, serrate
 }
 
 /** How far a sighting is from the reckoning, in log force and in standard deviations of the two together. */
-function surpriseOf(belief: EdgeBelief, seen: Sighting): { readonly log: number; readonly isWild: boolean } {
+function innovation(belief: EdgeBelief, seen: Observation): { readonly log: number; readonly isWild: boolean } {
   const before = logForce(belief, seen.zone)
   const log = Math.log(seen.forceGf) - before.mean
   return { log, isWild: Math.abs(log) > SURPRISE_LIMIT * Math.sqrt(before.variance + seen.logSd ** 2) }
 }
 
-function afterSighting(before: Moments, seen: Sighting, trusted: boolean): Moments {
+function momentsAfterObservation(before: Moments, seen: Observation, trusted: boolean): Moments {
   if (seen.rung !== null) {
     const { low, high } = ladderInterval(seen.rung)
-    return afterSign(before, low, high, seen.logSd)
+    return momentsAfterSign(before, low, high, seen.logSd)
   }
-  return afterReading(before, { value: Math.log(seen.forceGf), sd: seen.logSd, slipChance: trusted ? 0 : SLIP_CHANCE, slipSd: SLIP_LOG_SD })
+  return momentsAfterReading(before, { value: Math.log(seen.forceGf), sd: seen.logSd, slipChance: trusted ? 0 : SLIP_CHANCE, slipSd: SLIP_LOG_SD })
 }
 
 /** The belief after one sighting of a zone's force. A trusted one cannot be a slip. */
-export function observeForce(belief: EdgeBelief, seen: Sighting, trusted: boolean): EdgeBelief {
+export function observeForce(belief: EdgeBelief, seen: Observation, trusted: boolean): EdgeBelief {
   const before = logForce(belief, seen.zone)
-  return heard(belief, seen.zone, before, afterSighting(before, seen, trusted))
+  return updateOnForce(belief, seen.zone, before, momentsAfterObservation(before, seen, trusted))
 }
 
 /** What a check leaves: the belief, the readings nobody believed, and whether somebody had been at the stone unasked. */
-export interface Observed {
+export interface CheckUpdate {
   readonly belief: EdgeBelief
   readonly doubted: ByZone<number>
   readonly workedOn: boolean
@@ -89,10 +89,10 @@ export interface Observed {
  * was doubted for the same reason: then the reckoning of that zone is given up, not the wear rate.
  */
 export function observeCheck(
-  belief: EdgeBelief, check: EventPayloads['checked'], nature: BladeNature, doubted: ByZone<number>,
-): Observed {
-  const seen = ZONES.flatMap((zone) => sightingsOf(check, zone, nature.serrated))
-  const surprises = seen.map((one) => ({ one, ...surpriseOf(belief, one) }))
+  belief: EdgeBelief, check: EventPayloads['checked'], spec: BladeSpec, doubted: ByZone<number>,
+): CheckUpdate {
+  const seen = ZONES.flatMap((zone) => observationsOf(check, zone, spec.serrated))
+  const surprises = seen.map((one) => ({ one, ...innovation(belief, one) }))
   const wildZones = (sign: number): Set<Zone> =>
     new Set(surprises.filter(({ isWild, log }) => isWild && Math.sign(log) === sign).map(({ one }) => one.zone))
   const doubts: Record<Zone, number> = { ...doubted }
@@ -102,7 +102,7 @@ export function observeCheck(
     const sign = Math.sign(log)
     const isNews = isWild && (one.deliberate || wildZones(sign).size > 1 || doubted[one.zone] === sign)
     if (isNews && !abandoned.has(one.zone)) {
-      next = given(next, one.zone, sign < 0)
+      next = resetZone(next, one.zone, sign < 0)
       abandoned.add(one.zone)
     }
     next = observeForce(next, one, one.deliberate || isNews || abandoned.has(one.zone))

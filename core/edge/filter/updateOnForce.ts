@@ -1,5 +1,5 @@
-import { formVariance, learned, meanOf, type Gradient, type Moments } from '../../statistics/gaussian'
-import { BLUNT, FRESH, HONE, lawful, ROLL, type EdgeBelief } from './belief'
+import { formVariance, update, meanOf, type Gradient, type Moments } from '../../statistics/gaussian'
+import { BLUNT, FRESH, HONE, clampToValid, ROLL, type EdgeBelief } from './belief'
 import { honeEfficiency } from './applyUse'
 import { BLUNT_FORCE_GF_PER_UM, ROLL_FORCE_GF } from '../model/force'
 import type { HoneEffect } from '../model/hone'
@@ -19,7 +19,7 @@ function logForceGradient(belief: EdgeBelief, zone: Zone, forceGf: number): Grad
 }
 
 /** Entry of a packed lower triangle, row not before column. */
-const lower = (cov: readonly number[], row: number, column: number): number => cov[(row * (row + 1)) / 2 + column] ?? 0
+const covarianceAt = (cov: readonly number[], row: number, column: number): number => cov[(row * (row + 1)) / 2 + column] ?? 0
 
 /**
  * Variance of the logarithm of a force made up of a zone's fresh, blunt and rolled part. Written out
@@ -29,8 +29,8 @@ function logVariance({ cov }: EdgeBelief, zone: Zone, fresh: number, blunt: numb
   const [f, b, r] = [FRESH[zone], BLUNT[zone], ROLL[zone]]
   return Math.max(
     0,
-    fresh * fresh * lower(cov, f, f) + blunt * blunt * lower(cov, b, b) + roll * roll * lower(cov, r, r) +
-      2 * (fresh * blunt * lower(cov, b, f) + fresh * roll * lower(cov, r, f) + blunt * roll * lower(cov, r, b)),
+    fresh * fresh * covarianceAt(cov, f, f) + blunt * blunt * covarianceAt(cov, b, b) + roll * roll * covarianceAt(cov, r, r) +
+      2 * (fresh * blunt * covarianceAt(cov, b, f) + fresh * roll * covarianceAt(cov, r, f) + blunt * roll * covarianceAt(cov, r, b)),
   )
 }
 
@@ -49,8 +49,8 @@ export function wornForceLogSd(belief: EdgeBelief, zone: Zone): number {
 }
 
 /** The belief after the logarithm of one zone's force was narrowed down. */
-export function heard(belief: EdgeBelief, zone: Zone, before: Moments, after: Moments): EdgeBelief {
-  return lawful(learned(belief, logForceGradient(belief, zone, meanForce(belief, zone)), before, after))
+export function updateOnForce(belief: EdgeBelief, zone: Zone, before: Moments, after: Moments): EdgeBelief {
+  return clampToValid(update(belief, logForceGradient(belief, zone, meanForce(belief, zone)), before, after))
 }
 
 /** Shares of the excess over a fresh edge that honing brought back, for each thing a cook may say (assumed). */
@@ -63,7 +63,7 @@ const CAME_BACK: Readonly<Record<'fully' | 'partly' | 'not', { readonly share: n
 const TELLING_EXCESS_GF = 30
 
 /** Belief before a honing, given what the cook then said of it: evidence on roll against wear. */
-export function toldByHoning(
+export function updateOnHoningReport(
   belief: EdgeBelief, effect: HoneEffect, said: 'fully' | 'partly' | 'not',
 ): EdgeBelief {
   const { value: efficiency, byHone } = honeEfficiency(belief, effect)
@@ -84,5 +84,5 @@ export function toldByHoning(
   const variance = formVariance(belief, gradient)
   const { share: value, sd } = CAME_BACK[said]
   const gain = variance / (variance + sd * sd)
-  return lawful(learned(belief, gradient, { mean: share, variance }, { mean: share + gain * (value - share), variance: (1 - gain) * variance }))
+  return clampToValid(update(belief, gradient, { mean: share, variance }, { mean: share + gain * (value - share), variance: (1 - gain) * variance }))
 }

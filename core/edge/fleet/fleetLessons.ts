@@ -1,16 +1,16 @@
 import type { KnifeRole } from '../../knife/knifeTypes'
-import { learned } from '../../statistics/gaussian'
-import { priorSdOf, regress, sumOf, type Observation, type Regression, type Terms } from '../../statistics/regression'
+import { update } from '../../statistics/gaussian'
+import { priorSdOf, regress, sumOf, type EffectObservation, type Regression, type Terms } from '../../statistics/regression'
 import { Z_80, type Known } from '../../statistics/normal'
 import { DEFAULT_PRIOR, HONE, knownParameter, SHAPE, WEAR } from '../filter/belief'
 import type { StationWork } from '../log/history'
 import { HONE_TOOLS, honeEffect, type HoneTool } from '../model/hone'
-import { addedUp, NO_TALLY, type HandLessons, type Tally } from '../log/lessons'
-import { believing, type KnifeState } from '../log/state'
+import { sumTallies, NO_TALLY, type HandLessons, type Tally } from '../log/lessons'
+import { withBelief, type KnifeState } from '../log/state'
 import { ZONES, type Zone } from '../model/zones'
 
 /** A knife as far as others can learn from it. */
-export interface Kinsman {
+export interface SimilarKnife {
   readonly id: string
   /** EN number, or a word for steels nobody named */
   readonly steel: string
@@ -76,14 +76,14 @@ function workShares(state: KnifeState): [stationId: string, share: number][] {
   return [[state.stationId, 1]]
 }
 
-const wearTerms = (knife: Kinsman, stations: Stations): Terms => [
+const wearTerms = (knife: SimilarKnife, stations: Stations): Terms => [
   [HOUSE, 1],
   [steelTerm(knife.steel), 1],
   [roleTerm(knife.role), 1],
   ...workShares(knife.state).flatMap(([stationId, share]) => stationTerms(stationId, stations, share)),
 ]
 
-const honeTerms = ({ state }: Kinsman): Terms => [
+const honeTerms = ({ state }: SimilarKnife): Terms => [
   [HOUSE, 1],
   ...sharesOf(state.lessons.honesWith).map(([tool, share]): [string, number] => [toolTerm(tool), share]),
 ]
@@ -95,50 +95,50 @@ function ownEvidence(known: Known, prior: Known): Known | null {
   return { mean: (known.mean / known.sd ** 2 - prior.mean / prior.sd ** 2) / precision, sd: Math.sqrt(1 / precision) }
 }
 
-function evidenceOn(kin: readonly Kinsman[], parameter: number, prior: Known, ownSd: number, termsOf: (knife: Kinsman) => Terms): Observation[] {
-  return kin.flatMap((knife): Observation[] => {
+function evidenceOn(similar: readonly SimilarKnife[], parameter: number, prior: Known, ownSd: number, termsOf: (knife: SimilarKnife) => Terms): EffectObservation[] {
+  return similar.flatMap((knife): EffectObservation[] => {
     const own = ownEvidence(knownParameter(knife.state.belief, parameter), prior)
     return own ? [{ id: knife.id, terms: termsOf(knife), value: own.mean, variance: own.sd ** 2 + ownSd ** 2 }] : []
   })
 }
 
-const spread = (...groups: readonly (readonly [sd: number, names: readonly string[]])[]): Map<string, number> =>
+const spreadByEffect = (...groups: readonly (readonly [sd: number, names: readonly string[]])[]): Map<string, number> =>
   new Map(groups.flatMap(([sd, names]) => names.map((name): [string, number] => [name, sd])))
 
 const distinct = (names: readonly string[]): string[] => [...new Set(names)].sort()
 
-function wearRegression(kin: readonly Kinsman[], stations: Stations): Regression {
+function wearRegression(similar: readonly SimilarKnife[], stations: Stations): Regression {
   const sd = SPREAD.wear
-  const priors = spread(
+  const priors = spreadByEffect(
     [sd.house, [HOUSE]],
-    [sd.steel, distinct(kin.map(({ steel }) => steelTerm(steel)))],
-    [sd.role, distinct(kin.map(({ role }) => roleTerm(role)))],
+    [sd.steel, distinct(similar.map(({ steel }) => steelTerm(steel)))],
+    [sd.role, distinct(similar.map(({ role }) => roleTerm(role)))],
     [sd.station, distinct([...stations.keys()].map(stationTerm))],
     [sd.board, distinct([...stations.values()].map(({ board }) => boardTerm(board)))],
     [sd.product, distinct([...stations.values()].map(({ product }) => productTerm(product)))],
   )
-  return regress(priors, evidenceOn(kin, WEAR, DEFAULT_PRIOR.wear, sd.knife, (knife) => wearTerms(knife, stations)))
+  return regress(priors, evidenceOn(similar, WEAR, DEFAULT_PRIOR.wear, sd.knife, (knife) => wearTerms(knife, stations)))
 }
 
-const shapeRegression = (kin: readonly Kinsman[]): Regression =>
-  regress(spread([SPREAD.shape.house, [HOUSE]]), evidenceOn(kin, SHAPE, DEFAULT_PRIOR.shape, SPREAD.shape.knife, () => [[HOUSE, 1]]))
+const shapeRegression = (similar: readonly SimilarKnife[]): Regression =>
+  regress(spreadByEffect([SPREAD.shape.house, [HOUSE]]), evidenceOn(similar, SHAPE, DEFAULT_PRIOR.shape, SPREAD.shape.knife, () => [[HOUSE, 1]]))
 
-const honeRegression = (kin: readonly Kinsman[]): Regression =>
+const honeRegression = (similar: readonly SimilarKnife[]): Regression =>
   regress(
-    spread([SPREAD.hone.house, [HOUSE]], [SPREAD.hone.tool, HONE_TOOLS.map(toolTerm)]),
-    evidenceOn(kin, HONE, DEFAULT_PRIOR.hone, SPREAD.hone.knife, honeTerms),
+    spreadByEffect([SPREAD.hone.house, [HOUSE]], [SPREAD.hone.tool, HONE_TOOLS.map(toolTerm)]),
+    evidenceOn(similar, HONE, DEFAULT_PRIOR.hone, SPREAD.hone.knife, honeTerms),
   )
 
 /** Tallies of every hand over the whole fleet. */
-function handTallies(kin: readonly Kinsman[]): Map<string, HandLessons> {
+function handTallies(similar: readonly SimilarKnife[]): Map<string, HandLessons> {
   const all = new Map<string, HandLessons>()
-  for (const { state } of kin) {
+  for (const { state } of similar) {
     for (const [personId, hand] of Object.entries(state.lessons.hands)) {
       const known = all.get(personId)
       const sum = (when: keyof HandLessons): HandLessons[typeof when] => ({
-        heel: addedUp(known?.[when].heel ?? NO_TALLY, hand[when].heel),
-        belly: addedUp(known?.[when].belly ?? NO_TALLY, hand[when].belly),
-        tip: addedUp(known?.[when].tip ?? NO_TALLY, hand[when].tip),
+        heel: sumTallies(known?.[when].heel ?? NO_TALLY, hand[when].heel),
+        belly: sumTallies(known?.[when].belly ?? NO_TALLY, hand[when].belly),
+        tip: sumTallies(known?.[when].tip ?? NO_TALLY, hand[when].tip),
       })
       all.set(personId, { offStone: sum('offStone'), afterUse: sum('afterUse') })
     }
@@ -147,22 +147,22 @@ function handTallies(kin: readonly Kinsman[]): Map<string, HandLessons> {
 }
 
 /** One tally as an observation; readings of one session are alike, so they never say more than their sessions. */
-const tallied = (id: string, terms: Terms, tally: Tally): Observation[] =>
+const tallyObservations = (id: string, terms: Terms, tally: Tally): EffectObservation[] =>
   tally.count > 0 ? [{ id, terms, value: tally.sum / tally.weight, variance: 1 / tally.weight }] : []
 
 function handRegression(hands: ReadonlyMap<string, HandLessons>, when: keyof HandLessons): Regression {
   const people = [...hands.keys()].sort()
   const sd = SPREAD.hand
-  const priors = spread(
+  const priors = spreadByEffect(
     [sd.house, [HOUSE]],
     [sd.person, people.map(personTerm)],
     [sd.zone, people.flatMap((personId) => ZONES.map((zone) => personZoneTerm(personId, zone)))],
   )
   const observations = people.flatMap((personId) =>
-    ZONES.flatMap((zone): Observation[] => {
+    ZONES.flatMap((zone): EffectObservation[] => {
       const hand = hands.get(personId)
       const terms: Terms = [[HOUSE, 1], [personTerm(personId), 1], [personZoneTerm(personId, zone), 1]]
-      return tallied(`${personId} ${zone}`, terms, hand?.[when][zone] ?? NO_TALLY)
+      return tallyObservations(`${personId} ${zone}`, terms, hand?.[when][zone] ?? NO_TALLY)
     }),
   )
   return regress(priors, observations)
@@ -176,39 +176,39 @@ function handRegression(hands: ReadonlyMap<string, HandLessons>, when: keyof Han
  * @param kin every knife of the house, with its state
  * @param stations how each station works now
  */
-export function learnFleet(kin: readonly Kinsman[], stations: Stations): FleetLessons {
-  const hands = handTallies(kin)
+export function learnFleet(similar: readonly SimilarKnife[], stations: Stations): FleetLessons {
+  const hands = handTallies(similar)
   const byStation = new Map<string, number>()
   const byTool = new Map<string, number>()
-  for (const { state } of kin) {
+  for (const { state } of similar) {
     for (const [stationId, share] of workShares(state)) byStation.set(stationId, (byStation.get(stationId) ?? 0) + share * state.lessons.readings)
     for (const [tool, count] of Object.entries(state.lessons.honesWith)) byTool.set(tool, (byTool.get(tool) ?? 0) + count)
   }
   const handCount = (hand: HandLessons): number => ZONES.reduce((sum, zone) => sum + hand.offStone[zone].count + hand.afterUse[zone].count, 0)
   return {
-    wear: wearRegression(kin, stations),
-    shape: shapeRegression(kin),
-    hone: honeRegression(kin),
+    wear: wearRegression(similar, stations),
+    shape: shapeRegression(similar),
+    hone: honeRegression(similar),
     hands: { offStone: handRegression(hands, 'offStone'), afterUse: handRegression(hands, 'afterUse') },
     readings: { byStation, byTool, byHand: new Map([...hands].map(([personId, hand]) => [personId, handCount(hand)])) },
   }
 }
 
 /** Replaces the table's prior on one parameter by what kin say, keeping the knife's own evidence. */
-function withPrior(state: KnifeState, parameter: number, table: Known, kin: Known, dps: number): KnifeState {
+function withPrior(state: KnifeState, parameter: number, table: Known, similar: Known, dps: number): KnifeState {
   const known = knownParameter(state.belief, parameter)
   const before = { mean: known.mean, variance: known.sd ** 2 }
-  const precision = 1 / before.variance + 1 / kin.sd ** 2 - 1 / table.sd ** 2
+  const precision = 1 / before.variance + 1 / similar.sd ** 2 - 1 / table.sd ** 2
   if (!(before.variance > 0) || !(precision > 0)) return state
-  const mean = (before.mean / before.variance + kin.mean / kin.sd ** 2 - table.mean / table.sd ** 2) / precision
-  return believing(state, learned(state.belief, [[parameter, 1]], before, { mean, variance: 1 / precision }), dps)
+  const mean = (before.mean / before.variance + similar.mean / similar.sd ** 2 - table.mean / table.sd ** 2) / precision
+  return withBelief(state, update(state.belief, [[parameter, 1]], before, { mean, variance: 1 / precision }), dps)
 }
 
 /**
  * A knife's state with what its kin have taught: same steel, role, station, honing tool. Its own
  * readings are not counted twice. A knife nobody has read moves most; a well-read one hardly.
  */
-export function informedByKin(knife: Kinsman, lessons: FleetLessons, stations: Stations, dps: number): KnifeState {
+export function informBySimilarKnives(knife: SimilarKnife, lessons: FleetLessons, stations: Stations, dps: number): KnifeState {
   const prior = (regression: Regression, terms: Terms, ownSd: number): Known => {
     const { mean, sd } = sumOf(regression, terms, knife.id)
     return { mean, sd: Math.hypot(sd, ownSd) }
@@ -222,7 +222,7 @@ export function informedByKin(knife: Kinsman, lessons: FleetLessons, stations: S
  * Factor by which work at a station wears this knife against where it has worked so far: what the
  * station's own part of the wear is, less the part already in the knife's κ.
  */
-export function stationShift(knife: Kinsman, stationId: string, lessons: FleetLessons, stations: Stations): number {
+export function stationShift(knife: SimilarKnife, stationId: string, lessons: FleetLessons, stations: Stations): number {
   const past = workShares(knife.state).flatMap(([id, share]) => stationTerms(id, stations, -share))
   return Math.exp(sumOf(lessons.wear, [...stationTerms(stationId, stations, 1), ...past]).mean)
 }

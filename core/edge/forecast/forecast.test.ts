@@ -1,17 +1,17 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { firstDull, forecastEdge, lifeFromFresh, rotaAhead, usualUse, type PlannedService } from './forecast'
-import type { BladeNature } from '../../knife/bladeSpec'
-import { newKnifeState } from '../log/state'
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { initialState } from '../log/state'
 import { ZONES } from '../model/zones'
 import { HOUR_MS } from '../../time'
 
-const NATURE: BladeNature = {
+const NATURE: BladeSpec = {
   dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
-  make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: true, bte: true, spine: true } },
+  joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: true, bte: true, spine: true } },
 }
 const LIMIT = 350
-const fresh = newKnifeState(NATURE, 0, 'new')
+const fresh = initialState(NATURE, 0, 'new')
 const services = (count: number, hours = 4, factor = 1): PlannedService[] =>
   Array.from({ length: count }, (_, at) => ({ name: `S${at}`, startMs: at * 12 * HOUR_MS, endMs: (at * 12 + hours) * HOUR_MS, hours, factor }))
 
@@ -81,8 +81,8 @@ describe('hours from a fresh edge', () => {
   // Model: hours to a given blunt width go as 1/tan θ (1.358 from 20 to 15 degrees), κ falls with the retention regression, and a flatter edge starts keener.
   it('are longer at a flatter angle, by more than the tangents alone', () => {
     const at = (dps: number): number => {
-      const nature = { ...NATURE, dps }
-      return lifeFromFresh(newKnifeState(nature, 0, 'new'), nature, 300, { hours: 1, factor: 1 }).middle ?? NaN
+      const spec = { ...NATURE, dps }
+      return lifeFromFresh(initialState(spec, 0, 'new'), spec, 300, { hours: 1, factor: 1 }).middle ?? NaN
     }
     expect(at(15) / at(20)).toBeGreaterThan(1.358)
     expect(at(15) / at(20)).toBeLessThan(4)

@@ -1,13 +1,13 @@
 import { normalCdf, normalQuantile, Z_80 } from '../../statistics/normal'
 import type { Moments } from '../../statistics/gaussian'
-import { freshened } from '../filter/belief'
+import { resetToFresh } from '../filter/belief'
 import { logForce } from '../filter/updateOnForce'
-import { honed, worked } from '../filter/applyUse'
+import { applyHoning, applyUse } from '../filter/applyUse'
 import { honeEffect, usualHoneTool, type HoneTool } from '../model/hone'
 import { workAt, type StationPeriod } from '../log/history'
 import { BOARD_FACTOR, PRODUCT_FACTOR } from '../../house/stations'
 import type { Occurrence } from '../../house/serviceClock'
-import type { BladeNature } from '../../knife/bladeSpec'
+import type { BladeSpec } from '../../knife/bladeSpec'
 import type { ForceBand, KnifeState } from '../log/state'
 import { eachZone, ZONES, type ByZone, type Zone } from '../model/zones'
 
@@ -24,7 +24,7 @@ export interface PlannedService {
 
 /** What a knife is going to do: services in order, and whether it is honed before each. */
 export interface PlannedUse {
-  readonly nature: BladeNature
+  readonly spec: BladeSpec
   /** service limit of the knife's role, gf */
   readonly limitGf: number
   readonly services: readonly PlannedService[]
@@ -87,7 +87,7 @@ function zoneForecast({ mean, variance }: Moments, score: number): ZoneForecast 
 }
 
 /** First moment a score passes a threshold, straight between the start and the end of a service. */
-function crossing(path: readonly Scores[], score: (scores: Scores) => { start: number; end: number }, threshold: number): Crossing | null {
+function limitCrossing(path: readonly Scores[], score: (scores: Scores) => { start: number; end: number }, threshold: number): Crossing | null {
   for (const scores of path) {
     const { start, end } = score(scores)
     if (end < threshold) continue
@@ -102,9 +102,9 @@ const SURE_CHANCE = 0.9
 const LATE_SCORE = normalQuantile(SURE_CHANCE)
 
 const limitForecast = (path: readonly Scores[], score: (scores: Scores) => { start: number; end: number }): LimitForecast => ({
-  early: crossing(path, score, -LATE_SCORE),
-  middle: crossing(path, score, 0),
-  late: crossing(path, score, LATE_SCORE),
+  early: limitCrossing(path, score, -LATE_SCORE),
+  middle: limitCrossing(path, score, 0),
+  late: limitCrossing(path, score, LATE_SCORE),
 })
 
 const worstScores = ({ zones }: Scores): { start: number; end: number } => ({
@@ -124,18 +124,18 @@ const worstScores = ({ zones }: Scores): { start: number; end: number } => ({
  * @param planned services in order of start, none before `state.atMs`
  */
 export function forecastEdge(state: KnifeState, planned: PlannedUse): EdgeForecast {
-  const { nature, limitGf } = planned
-  const effect = planned.hone && honeEffect({ ...planned.hone, hrc: nature.hrc, mismatchDps: planned.hone.mismatchDps ?? 0 })
+  const { spec, limitGf } = planned
+  const effect = planned.hone && honeEffect({ ...planned.hone, hrc: spec.hrc, mismatchDps: planned.hone.mismatchDps ?? 0 })
   const services: ServiceForecast[] = []
   const path: Scores[] = []
   let { belief } = state
   let { work } = state.sharpening
   let hours = 0
   for (const service of planned.services) {
-    if (effect && service.startMs >= state.atMs) belief = honed(belief, nature, effect)
+    if (effect && service.startMs >= state.atMs) belief = applyHoning(belief, spec, effect)
     const before = belief
     const doing = service.hours * service.factor
-    belief = worked(before, nature, doing, work)
+    belief = applyUse(before, spec, doing, work)
     work += doing
     const scores = eachZone((zone) => {
       const after = logForce(belief, zone)
@@ -179,13 +179,13 @@ export function rotaAhead(
 }
 
 /** What a house does with a knife unless it says otherwise: the tool for its hardness before each service. */
-export const usualUse = (nature: BladeNature, limitGf: number, services: readonly PlannedService[]): PlannedUse =>
-  ({ nature, limitGf, services, hone: { tool: usualHoneTool(nature.hrc) } })
+export const usualUse = (spec: BladeSpec, limitGf: number, services: readonly PlannedService[]): PlannedUse =>
+  ({ spec, limitGf, services, hone: { tool: usualHoneTool(spec.hrc) } })
 
 /** A knife as it would be, had it just been stoned as it was last time. */
-export const stonedAfresh = (state: KnifeState, nature: BladeNature): KnifeState => ({
+export const stateAfterStoning = (state: KnifeState, spec: BladeSpec): KnifeState => ({
   ...state,
-  belief: freshened(state.belief, nature.dps, state.sharpening.finishMicron),
+  belief: resetToFresh(state.belief, spec.dps, state.sharpening.finishMicron),
   sharpening: { ...state.sharpening, hours: 0, work: 0 },
 })
 
@@ -199,10 +199,10 @@ const LONGEST_LIFE_SERVICES = 240
  * @param use hours of one service, ≥ 0, and its board factor times product factor
  */
 export function lifeFromFresh(
-  state: KnifeState, nature: BladeNature, limitGf: number, use: { readonly hours: number; readonly factor: number },
+  state: KnifeState, spec: BladeSpec, limitGf: number, use: { readonly hours: number; readonly factor: number },
 ): { readonly early: number | null; readonly middle: number | null; readonly late: number | null } {
-  const fresh = stonedAfresh(state, nature)
+  const fresh = stateAfterStoning(state, spec)
   const services = Array.from({ length: LONGEST_LIFE_SERVICES }, (_, index): PlannedService => ({ name: '', startMs: state.atMs + index, endMs: state.atMs + index + 1, ...use }))
-  const { early, middle, late } = forecastEdge(fresh, { ...usualUse(nature, limitGf, services), untilSure: 'knife' }).toLimit
+  const { early, middle, late } = forecastEdge(fresh, { ...usualUse(spec, limitGf, services), untilSure: 'knife' }).toLimit
   return { early: early?.hours ?? null, middle: middle?.hours ?? null, late: late?.hours ?? null }
 }

@@ -1,8 +1,8 @@
 import type { Known } from '../../statistics/normal'
 import { Z_80 } from '../../statistics/normal'
-import type { BladeNature } from '../../knife/bladeSpec'
+import type { BladeSpec } from '../../knife/bladeSpec'
 import type { KnifeState } from '../log/state'
-import { thickerBy } from '../log/steelLeft'
+import { thicknessAfterRecession } from '../log/steelLeft'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 import { DAY_MS } from '../../time'
 
@@ -55,14 +55,14 @@ function band(nowMs: number, days: number, shareSd: number): DateBand | null {
  * @param geometry its present measures and its minimum height, mm
  * @param thickestMm thickness behind the edge at which thinning is due, mm
  */
-export function steelAhead(state: KnifeState, nature: BladeNature, geometry: BladeGeometry, thickestMm: number): SteelAhead {
+export function steelAhead(state: KnifeState, spec: BladeSpec, geometry: BladeGeometry, thickestMm: number): SteelAhead {
   const { steel } = state
   const { perDay, shareSd } = pace(state)
   const perSession = (steel.sessionsMm + USUAL_SESSION_MM) / (steel.sessions + 1)
   const lossShareSd = Math.hypot(shareSd, steel.takes.sd)
   const perDayMm = perDay * perSession
   const heightLeft = steel.heightMm.mean - geometry.minimumHeightMm
-  const thickeningPerMm = thickerBy(nature, steel.bteMm.mean, 1) - steel.bteMm.mean
+  const thickeningPerMm = thicknessAfterRecession(spec, steel.bteMm.mean, 1) - steel.bteMm.mean
   const thicknessLeft = thickestMm - steel.bteMm.mean
   return {
     sessionsPerYear: { mean: perDay * YEAR_DAYS, sd: perDay * YEAR_DAYS * shareSd },

@@ -6,19 +6,19 @@ import { occurrences, type WeeklySpan } from '../../house/serviceClock'
 import { estimateEdge } from './estimate'
 import type { KnifeEvent } from '../model/events'
 import { forecastEdge, lifeFromFresh, rotaAhead, usualUse } from '../forecast/forecast'
-import type { Surroundings } from './history'
+import type { UsageContext } from './history'
 import { LADDER } from '../model/ladder'
-import type { BladeNature } from '../../knife/bladeSpec'
+import type { BladeSpec } from '../../knife/bladeSpec'
 import { ZONES } from '../model/zones'
 import { HOUR_MS, DAY_MS } from '../../time'
 
 const START = Date.UTC(2026, 2, 23)
-const nature: BladeNature = {
+const spec: BladeSpec = {
   dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
-  make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
+  joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
 }
 const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ id: String(weekday), weekday, name: 'dinner', starts: '18:00', ends: '22:00' }))
-const around: Surroundings = {
+const usage: UsageContext = {
   stations: new Map([
     ['soft', [{ fromMs: 0, board: 'soft-plastic', product: 'mixed', hoursPerService: 2 }]],
     ['plate', [{ fromMs: 0, board: 'plate', product: 'mixed', hoursPerService: 2 }]],
@@ -33,7 +33,7 @@ const added = (condition: 'new' | 'in-use' = 'new'): KnifeEvent => event('added'
 const read = (days: number, ...gf: readonly [number, number, number]): KnifeEvent =>
   event('checked', days, { readings: ZONES.map((zone, index) => ({ zone, forcesGf: [gf[index] ?? 200] })), ladder: [] })
 const estimate = (events: readonly KnifeEvent[], days: number): ReturnType<typeof estimateEdge> =>
-  estimateEdge({ nature, around, events, untilMs: START + days * DAY_MS, limitGf: 350 })
+  estimateEdge({ spec, usage, events, untilMs: START + days * DAY_MS, limitGf: 350 })
 
 describe('what is learned of one knife', () => {
   it('a knife that dulls faster than the table is found to wear faster, and one that keeps is found to keep', () => {
@@ -113,11 +113,11 @@ describe('what is learned of one knife', () => {
 
 describe('the forecast', () => {
   const known = estimate([added(), read(1, 165, 165, 170), read(4, 200, 205, 215)], 4)
-  const ahead = rotaAhead(around.stations.get('soft'), around.services, START + 4 * DAY_MS)
-  const forecast = forecastEdge(known.state, { ...usualUse(nature, 350, ahead), untilSure: 'zones' })
+  const ahead = rotaAhead(usage.stations.get('soft'), usage.services, START + 4 * DAY_MS)
+  const forecast = forecastEdge(known.state, { ...usualUse(spec, 350, ahead), untilSure: 'zones' })
 
   it('unhoned, grows duller, less certain and riskier from service to service', () => {
-    const unhoned = forecastEdge(known.state, { ...usualUse(nature, 350, ahead), hone: null, untilSure: 'zones' })
+    const unhoned = forecastEdge(known.state, { ...usualUse(spec, 350, ahead), hone: null, untilSure: 'zones' })
     const tips = unhoned.services.slice(0, 8).map(({ zones, chanceDull }) => ({ ...zones.tip, chanceDull }))
     for (const [index, now] of tips.slice(1).entries()) {
       const before = tips[index]
@@ -140,29 +140,29 @@ describe('the forecast', () => {
 
   it('comes sooner on plates, later with honing, and never without services', () => {
     const hours = (use: Parameters<typeof forecastEdge>[1]): number => forecastEdge(known.state, use).toLimit.middle?.hours ?? Infinity
-    const plates = rotaAhead(around.stations.get('plate'), around.services, START + 4 * DAY_MS)
-    expect(hours(usualUse(nature, 350, plates))).toBeLessThan(hours(usualUse(nature, 350, ahead)))
-    expect(hours({ ...usualUse(nature, 350, ahead), hone: null })).toBeLessThan(hours(usualUse(nature, 350, ahead)))
-    expect(forecastEdge(known.state, usualUse(nature, 350, [])).toLimit.middle).toBeNull()
+    const plates = rotaAhead(usage.stations.get('plate'), usage.services, START + 4 * DAY_MS)
+    expect(hours(usualUse(spec, 350, plates))).toBeLessThan(hours(usualUse(spec, 350, ahead)))
+    expect(hours({ ...usualUse(spec, 350, ahead), hone: null })).toBeLessThan(hours(usualUse(spec, 350, ahead)))
+    expect(forecastEdge(known.state, usualUse(spec, 350, [])).toLimit.middle).toBeNull()
   })
 
   it('hones in vain at the wrong angle', () => {
-    const dull = (mismatchDps: number): number => forecastEdge(known.state, { ...usualUse(nature, 350, ahead.slice(0, 6)), hone: { tool: 'smooth-steel', mismatchDps } }).services.at(-1)?.zones.tip.forceGf ?? 0
+    const dull = (mismatchDps: number): number => forecastEdge(known.state, { ...usualUse(spec, 350, ahead.slice(0, 6)), hone: { tool: 'smooth-steel', mismatchDps } }).services.at(-1)?.zones.tip.forceGf ?? 0
     expect(dull(-6)).toBeGreaterThan(dull(0))
     expect(dull(6)).toBeGreaterThan(dull(0))
   })
 
   it('counts the rest of a service that is running', () => {
     const half = START + 10 * DAY_MS + 19 * HOUR_MS
-    const [running] = rotaAhead(around.stations.get('soft'), around.services, half)
+    const [running] = rotaAhead(usage.stations.get('soft'), usage.services, half)
     expect(running?.hours).toBeCloseTo(1, 9)
   })
 
   // All else equal, hours to a given blunt width go as 1/tan θ: 15 against 20 dps 1.358 times (model).
   it('a lower angle lasts as much longer as its tangent says', () => {
     const life = (dps: number): number => {
-      const blade = { ...nature, dps }
-      const fresh = estimateEdge({ nature: blade, around, events: [added()], untilMs: START, limitGf: 350 }).state
+      const blade = { ...spec, dps }
+      const fresh = estimateEdge({ spec: blade, usage, events: [added()], untilMs: START, limitGf: 350 }).state
       // fresh forces differ by angle; holding the room above them equal leaves the wear law alone
       const limitGf = 200 + Math.exp(fresh.belief.mean[7] ?? 0)
       return lifeFromFresh(fresh, blade, limitGf, { hours: 2, factor: 1 }).middle ?? NaN

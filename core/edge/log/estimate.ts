@@ -28,7 +28,7 @@ export function estimateEdge(history: KnifeHistory, prior: EdgePrior = DEFAULT_P
   const state = foldHistory({ ...history, prior })
   return {
     state,
-    zones: eachZone((zone) => forceBand(state.zones[zone], history.nature.dps)),
+    zones: eachZone((zone) => forceBand(state.zones[zone], history.spec.dps)),
     parameters: parametersOf(state.belief),
   }
 }

@@ -3,21 +3,21 @@ import { describe, expect, it } from 'vitest'
 import { occurrences, type WeeklySpan } from '../../house/serviceClock'
 import { NO_DEFECTS, type KnifeEvent } from '../model/events'
 import { edgeForce } from '../model/force'
-import { advance, foldHistory, type Surroundings } from './history'
+import { advance, foldHistory, type UsageContext } from './history'
 import { firstDull, forecastEdge, rotaAhead, usualUse } from '../forecast/forecast'
-import type { BladeNature } from '../../knife/bladeSpec'
-import { chanceAbove, forceBand, newKnifeState, type KnifeState } from './state'
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { chanceAbove, forceBand, initialState, type KnifeState } from './state'
 import { verdict } from '../verdict/verdict'
 import { ZONES } from '../model/zones'
 import { HOUR_MS, DAY_MS } from '../../time'
 
 const START = Date.UTC(2026, 0, 5)
-const nature: BladeNature = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
+const spec: BladeSpec = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
 const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
   { id: `l${weekday}`, weekday, name: 'lunch', starts: '12:00', ends: '14:00' },
   { id: `d${weekday}`, weekday, name: 'dinner', starts: '18:00', ends: '22:00' },
 ])
-const around: Surroundings = {
+const usage: UsageContext = {
   stations: new Map([
     ['soft', [{ fromMs: 0, board: 'soft-plastic', product: 'mixed', hoursPerService: 2 }]],
     ['plate', [{ fromMs: 0, board: 'plate', product: 'mixed', hoursPerService: 2 }]],
@@ -30,8 +30,8 @@ const event = <K extends KnifeEvent['kind']>(kind: K, afterHours: number, payloa
 const added = (stationId = 'soft', condition: 'new' | 'in-use' = 'new'): KnifeEvent => event('added', 0, { condition, stationId, holderId: null })
 const read = (afterHours: number, forceGf: number): KnifeEvent =>
   event('checked', afterHours, { readings: ZONES.map((zone) => ({ zone, forcesGf: [forceGf] })), ladder: [] })
-const fold = (events: readonly KnifeEvent[], hours: number): KnifeState => foldHistory({ nature, around, events, untilMs: START + hours * HOUR_MS, limitGf: 350 })
-const belly = (state: KnifeState): number => edgeForce(state.zones.belly, nature.dps)
+const fold = (events: readonly KnifeEvent[], hours: number): KnifeState => foldHistory({ spec, usage, events, untilMs: START + hours * HOUR_MS, limitGf: 350 })
+const belly = (state: KnifeState): number => edgeForce(state.zones.belly, spec.dps)
 
 describe('the life of an edge', () => {
   it('wears only in services, and faster on plates', () => {
@@ -45,11 +45,11 @@ describe('the life of an edge', () => {
   it('is the same however the time is cut up', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 1, max: 24 * 20 }), { minLength: 1, maxLength: 6 }), (stops) => {
-        const start: KnifeState = { ...newKnifeState(nature, START, 'new'), stationId: 'soft' }
-        const whole = advance(start, nature, around, START + 24 * 20 * HOUR_MS)
-        const parts = [...stops].sort((a, b) => a - b).reduce<KnifeState>((state, hours) => advance(state, nature, around, START + hours * HOUR_MS), start)
-        const end = advance(parts, nature, around, START + 24 * 20 * HOUR_MS)
-        for (const zone of ZONES) expect(edgeForce(end.zones[zone], nature.dps)).toBeCloseTo(edgeForce(whole.zones[zone], nature.dps), 6)
+        const start: KnifeState = { ...initialState(spec, START, 'new'), stationId: 'soft' }
+        const whole = advance(start, spec, usage, START + 24 * 20 * HOUR_MS)
+        const parts = [...stops].sort((a, b) => a - b).reduce<KnifeState>((state, hours) => advance(state, spec, usage, START + hours * HOUR_MS), start)
+        const end = advance(parts, spec, usage, START + 24 * 20 * HOUR_MS)
+        for (const zone of ZONES) expect(edgeForce(end.zones[zone], spec.dps)).toBeCloseTo(edgeForce(whole.zones[zone], spec.dps), 6)
       }),
       { numRuns: 40 },
     )
@@ -130,16 +130,16 @@ describe('the life of an edge', () => {
   it('stays finite through months without a reading, contradictions and no services at all', () => {
     const silent = fold([added('soft', 'in-use')], 24 * 190)
     const torn = fold([added(), read(5, 120), read(6, 900), read(7, 100), read(8, 4000)], 24 * 60)
-    const idle = foldHistory({ nature, around: { ...around, services: [] }, events: [added()], untilMs: START + 90 * DAY_MS, limitGf: 350 })
+    const idle = foldHistory({ spec, usage: { ...usage, services: [] }, events: [added()], untilMs: START + 90 * DAY_MS, limitGf: 350 })
     for (const state of [silent, torn, idle]) {
       for (const zone of ZONES) {
-        const band = forceBand(state.zones[zone], nature.dps)
+        const band = forceBand(state.zones[zone], spec.dps)
         expect(Number.isFinite(band.highGf)).toBe(true)
         expect(band.lowGf).toBeGreaterThan(0)
         expect(band.lowGf).toBeLessThanOrEqual(band.forceGf)
       }
     }
-    expect(foldHistory({ nature, around, events: [], untilMs: START, limitGf: 350 }).status).toBe('in-service')
+    expect(foldHistory({ spec, usage, events: [], untilMs: START, limitGf: 350 }).status).toBe('in-service')
   })
 
   it('keeps what is known of defects until somebody looks again', () => {
@@ -170,7 +170,7 @@ describe('a glint', () => {
 
 describe('uncertainty', () => {
   it('grows with use and shrinks with a reading', () => {
-    const width = (state: KnifeState): number => { const band = forceBand(state.zones.tip, nature.dps); return Math.log(band.highGf / band.lowGf) }
+    const width = (state: KnifeState): number => { const band = forceBand(state.zones.tip, spec.dps); return Math.log(band.highGf / band.lowGf) }
     const checked = [added(), read(1, 180)]
     expect(width(fold(checked, 24 * 20))).toBeGreaterThan(width(fold(checked, 24 * 2)))
     expect(width(fold([...checked, read(24 * 20, 300)], 24 * 20))).toBeLessThan(width(fold(checked, 24 * 20)))
@@ -178,14 +178,14 @@ describe('uncertainty', () => {
 
   it('is even odds at the force itself', () => {
     const zone = fold([added(), read(1, 180)], 24 * 5).zones.belly
-    expect(chanceAbove(zone, nature.dps, edgeForce(zone, nature.dps))).toBeCloseTo(0.5, 6)
-    expect(chanceAbove(zone, nature.dps, 100)).toBeGreaterThan(0.95)
+    expect(chanceAbove(zone, spec.dps, edgeForce(zone, spec.dps))).toBeCloseTo(0.5, 6)
+    expect(chanceAbove(zone, spec.dps, 100)).toBeGreaterThan(0.95)
   })
 })
 
 describe('the first dull service', () => {
   const ahead = (state: KnifeState): ReturnType<typeof firstDull> =>
-    firstDull(forecastEdge(state, usualUse(nature, 350, rotaAhead(state.stationId === null ? undefined : around.stations.get(state.stationId), around.services, state.atMs))))
+    firstDull(forecastEdge(state, usualUse(spec, 350, rotaAhead(state.stationId === null ? undefined : usage.stations.get(state.stationId), usage.services, state.atMs))))
 
   it('comes sooner for a worn edge, and never for one that is not used', () => {
     const fresh = ahead(fold([added(), read(1, 170)], 2))

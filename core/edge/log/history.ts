@@ -1,17 +1,17 @@
 import type { Occurrence } from '../../house/serviceClock'
 import { BOARD_FACTOR, PRODUCT_FACTOR, type Board, type Product } from '../../house/stations'
-import { DEFAULT_PRIOR, freshened, type EdgePrior } from '../filter/belief'
-import { toldByHoning } from '../filter/updateOnForce'
-import { honed, worked } from '../filter/applyUse'
+import { DEFAULT_PRIOR, resetToFresh, type EdgePrior } from '../filter/belief'
+import { updateOnHoningReport } from '../filter/updateOnForce'
+import { applyHoning, applyUse } from '../filter/applyUse'
 import { NO_DEFECTS, standingEvents, type Chip, type KnifeEvent } from '../model/events'
 import { wornForce } from '../model/force'
-import { judgedHand } from './judgeHand'
+import { judgeHand } from './judgeHand'
 import { honeEffect } from '../model/hone'
-import { counted } from './lessons'
+import { addCount } from './lessons'
 import { glintsAfter, observeCheck } from '../filter/observe'
-import type { BladeNature } from '../../knife/bladeSpec'
-import { believing, newKnifeState, type KnifeState } from './state'
-import { ground, thinned, measuredSteel } from './steelLeft'
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { withBelief, initialState, type KnifeState } from './state'
+import { applyGrinding, applyThinning, updateOnMeasurement } from './steelLeft'
 import { bluntWidth } from '../model/wear'
 import { HOUR_MS } from '../../time'
 
@@ -30,7 +30,7 @@ export interface StationPeriod extends StationWork {
 }
 
 /** What surrounds a knife: its stations, oldest period first, and the services of the house, in order of start. */
-export interface Surroundings {
+export interface UsageContext {
   readonly stations: ReadonlyMap<string, readonly StationPeriod[]>
   readonly services: readonly Occurrence[]
 }
@@ -106,41 +106,41 @@ function useBetween(
 /** State of a knife after the use that lies between its own time and `toMs`. */
 export function advance(
   state: KnifeState,
-  nature: BladeNature,
-  around: Surroundings,
+  spec: BladeSpec,
+  usage: UsageContext,
   toMs: number,
   declared: DeclaredUse = new Map(),
 ): KnifeState {
   if (toMs <= state.atMs) return state
   const { stationId } = state
-  const periods = stationId === null ? undefined : around.stations.get(stationId)
+  const periods = stationId === null ? undefined : usage.stations.get(stationId)
   const { hours, work } =
     periods && state.status === 'in-service'
-      ? useBetween(periods, around.services, declared, state.atMs, toMs)
+      ? useBetween(periods, usage.services, declared, state.atMs, toMs)
       : NO_USE
   if (hours === 0 || stationId === null) return { ...state, atMs: toMs }
   const { sharpening, lessons } = state
   return {
-    ...believing(state, worked(state.belief, nature, work, sharpening.work), nature.dps),
+    ...withBelief(state, applyUse(state.belief, spec, work, sharpening.work), spec.dps),
     atMs: toMs,
     hoursSinceCheck: state.hoursSinceCheck + hours,
     hoursSinceHone: state.hoursSinceHone + hours,
     hoursSinceSharpening: state.hoursSinceSharpening + hours,
     sharpening: { ...sharpening, hours: sharpening.hours + hours, work: sharpening.work + work },
-    lessons: { ...lessons, workAt: counted(lessons.workAt, stationId, work) },
+    lessons: { ...lessons, workAt: addCount(lessons.workAt, stationId, work) },
   }
 }
 
-function afterHoning(state: KnifeState, nature: BladeNature, event: Happened<'honed'>): KnifeState {
+function afterHoning(state: KnifeState, spec: BladeSpec, event: Happened<'honed'>): KnifeState {
   const { tool, mismatchDps, cameBack } = event.payload
-  const effect = honeEffect({ tool, hrc: nature.hrc, mismatchDps: mismatchDps ?? 0 })
-  const told = cameBack ? toldByHoning(state.belief, effect, cameBack) : state.belief
+  const effect = honeEffect({ tool, hrc: spec.hrc, mismatchDps: mismatchDps ?? 0 })
+  const told = cameBack ? updateOnHoningReport(state.belief, effect, cameBack) : state.belief
   return {
-    ...believing(state, honed(told, nature, effect), nature.dps),
+    ...withBelief(state, applyHoning(told, spec, effect), spec.dps),
     honedMs: event.atMs,
     hoursSinceHone: 0,
     lastHone: cameBack ?? state.lastHone,
-    lessons: { ...state.lessons, honesWith: counted(state.lessons.honesWith, tool, 1) },
+    lessons: { ...state.lessons, honesWith: addCount(state.lessons.honesWith, tool, 1) },
   }
 }
 
@@ -148,18 +148,18 @@ function afterHoning(state: KnifeState, nature: BladeNature, event: Happened<'ho
 const SHOWS_HONE_HOURS = 1
 
 /** What the last honing did, as far as a check right after it shows: still dull from wear means it did not help. */
-function honeShown(state: KnifeState, next: KnifeState, nature: BladeNature, limitGf: number): KnifeState['lastHone'] {
+function honeOutcome(state: KnifeState, next: KnifeState, spec: BladeSpec, limitGf: number): KnifeState['lastHone'] {
   if (state.honedMs === null || state.hoursSinceHone > SHOWS_HONE_HOURS) return state.lastHone
-  const stillWorn = Object.values(next.zones).some((zone) => wornForce(zone, nature.dps) > limitGf)
+  const stillWorn = Object.values(next.zones).some((zone) => wornForce(zone, spec.dps) > limitGf)
   return stillWorn ? 'not' : (state.lastHone ?? 'fully')
 }
 
-function afterCheck(state: KnifeState, nature: BladeNature, event: Happened<'checked'>, limitGf: number): KnifeState {
-  const { belief, doubted, workedOn } = observeCheck(state.belief, event.payload, nature, state.doubted)
+function afterCheck(state: KnifeState, spec: BladeSpec, event: Happened<'checked'>, limitGf: number): KnifeState {
+  const { belief, doubted, workedOn } = observeCheck(state.belief, event.payload, spec, state.doubted)
   const { sharpening, lessons } = state
-  const judged = judgedHand(state, event.payload, nature)
+  const judged = judgeHand(state, event.payload, spec)
   const next: KnifeState = {
-    ...believing(state, belief, nature.dps),
+    ...withBelief(state, belief, spec.dps),
     doubted,
     defects: { ...(event.payload.defects ?? state.defects), glint: glintsAfter(event.payload, state.defects.glint) },
     checkedMs: event.atMs,
@@ -168,7 +168,7 @@ function afterCheck(state: KnifeState, nature: BladeNature, event: Happened<'che
     lessons: { ...(judged?.lessons ?? lessons), readings: lessons.readings + event.payload.readings.length },
     sharpening: { ...(judged?.sharpening ?? sharpening), ...(workedOn ? { hours: 0, work: 0, personId: null } : {}) },
   }
-  return { ...next, lastHone: honeShown(state, next, nature, limitGf) }
+  return { ...next, lastHone: honeOutcome(state, next, spec, limitGf) }
 }
 
 /** Shallower than this nobody finds a chip any more, mm. */
@@ -181,12 +181,12 @@ function chipAfter({ defects, steel }: KnifeState, after: KnifeState['steel'], l
   return depthMm > CHIP_GONE_MM ? { zone: chip?.zone ?? 'belly', depthMm, rests: true } : null
 }
 
-function afterSharpening(state: KnifeState, nature: BladeNature, event: Happened<'sharpened'>): KnifeState {
+function afterSharpening(state: KnifeState, spec: BladeSpec, event: Happened<'sharpened'>): KnifeState {
   const { finishMicron, recessionMm, bteMm, strokes = { left: 0, right: 0 } } = event.payload
-  const bluntUm = Math.max(...Object.values(state.zones).map((zone) => bluntWidth({ wornAreaUm2: zone.wornAreaUm2, dps: nature.dps })))
-  const steel = thinned(ground(state.steel, nature, bluntUm, recessionMm), bteMm)
+  const bluntUm = Math.max(...Object.values(state.zones).map((zone) => bluntWidth({ wornAreaUm2: zone.wornAreaUm2, dps: spec.dps })))
+  const steel = applyThinning(applyGrinding(state.steel, spec, bluntUm, recessionMm), bteMm)
   return {
-    ...believing(state, freshened(state.belief, nature.dps, finishMicron), nature.dps),
+    ...withBelief(state, resetToFresh(state.belief, spec.dps, finishMicron), spec.dps),
     doubted: { heel: 0, belly: 0, tip: 0 },
     steel,
     strokes: { left: state.strokes.left + strokes.left, right: state.strokes.right + strokes.right },
@@ -200,18 +200,18 @@ function afterSharpening(state: KnifeState, nature: BladeNature, event: Happened
 }
 
 /** State after one event, the state having been advanced to its time. */
-export function applyEvent(state: KnifeState, event: KnifeEvent, nature: BladeNature, limitGf: number): KnifeState {
+export function applyEvent(state: KnifeState, event: KnifeEvent, spec: BladeSpec, limitGf: number): KnifeState {
   switch (event.kind) {
     case 'added':
       return { ...state, stationId: event.payload.stationId, holderId: event.payload.holderId }
     case 'checked':
-      return afterCheck(state, nature, event, limitGf)
+      return afterCheck(state, spec, event, limitGf)
     case 'honed':
-      return afterHoning(state, nature, event)
+      return afterHoning(state, spec, event)
     case 'sharpened':
-      return afterSharpening(state, nature, event)
+      return afterSharpening(state, spec, event)
     case 'measured':
-      return { ...state, steel: measuredSteel(state.steel, event.payload) }
+      return { ...state, steel: updateOnMeasurement(state.steel, event.payload) }
     case 'moved':
       return {
         ...state,
@@ -238,8 +238,8 @@ export function applyEvent(state: KnifeState, event: KnifeEvent, nature: BladeNa
 
 /** A knife's log with all that is needed to read it. */
 export interface KnifeHistory {
-  readonly nature: BladeNature
-  readonly around: Surroundings
+  readonly spec: BladeSpec
+  readonly usage: UsageContext
   readonly events: readonly KnifeEvent[]
   readonly untilMs: number
   readonly limitGf: number
@@ -259,16 +259,16 @@ export function foldHistory(
     readonly onEvent?: (event: KnifeEvent, before: KnifeState, after: KnifeState) => void
   },
 ): KnifeState {
-  const { nature, around, untilMs, limitGf, onEvent, prior = DEFAULT_PRIOR } = input
+  const { spec, usage, untilMs, limitGf, onEvent, prior = DEFAULT_PRIOR } = input
   const events = standingEvents(input.events).filter((event) => event.atMs <= untilMs)
-  const declared = declaredUse(events, around.services)
+  const declared = declaredUse(events, usage.services)
   const added = events.find((event) => event.kind === 'added')
   const condition = added?.kind === 'added' ? added.payload.condition : 'in-use'
-  let state = newKnifeState(nature, events[0]?.atMs ?? untilMs, condition, prior)
+  let state = initialState(spec, events[0]?.atMs ?? untilMs, condition, prior)
   for (const event of events) {
-    const before = advance(state, nature, around, event.atMs, declared)
-    state = applyEvent(before, event, nature, limitGf)
+    const before = advance(state, spec, usage, event.atMs, declared)
+    state = applyEvent(before, event, spec, limitGf)
     onEvent?.(event, before, state)
   }
-  return advance(state, nature, around, untilMs, declared)
+  return advance(state, spec, usage, untilMs, declared)
 }

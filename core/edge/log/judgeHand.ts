@@ -1,9 +1,9 @@
 import type { EventPayloads } from '../model/events'
 import { zoneWear } from '../filter/belief'
 import { edgeForce, freshForce } from '../model/force'
-import { withHand, type HandResidual, type Lessons } from './lessons'
-import { sightingsOf } from '../filter/observe'
-import type { BladeNature } from '../../knife/bladeSpec'
+import { addHandResidual, type HandResidual, type Lessons } from './lessons'
+import { observationsOf } from '../filter/observe'
+import type { BladeSpec } from '../../knife/bladeSpec'
 import type { KnifeState, Sharpening } from './state'
 import { ZONES } from '../model/zones'
 
@@ -19,25 +19,25 @@ const KNIFE_LOG_SD = 0.08
  * What a check says of the hand that sharpened last: readings against an ordinary fresh edge of that
  * finish, off the stone and once more after five to six hours of use. Null when it says nothing.
  */
-export function judgedHand(
-  state: KnifeState, check: EventPayloads['checked'], nature: BladeNature,
+export function judgeHand(
+  state: KnifeState, check: EventPayloads['checked'], spec: BladeSpec,
 ): { readonly lessons: Lessons; readonly sharpening: Sharpening } | null {
   const { sharpening, lessons } = state
   if (sharpening.personId === null || check.readings.length === 0) return null
   const offStone = !sharpening.tested && sharpening.hours <= OFF_STONE_HOURS
   const afterUse = !sharpening.judged && sharpening.hours >= JUDGED_FROM_HOURS && sharpening.hours <= JUDGED_UNTIL_HOURS
   if (!offStone && !afterUse) return null
-  const freshForceGf = freshForce({ finishMicron: sharpening.finishMicron, dps: nature.dps })
+  const freshForceGf = freshForce({ finishMicron: sharpening.finishMicron, dps: spec.dps })
   const residuals = ZONES.flatMap((zone): HandResidual[] =>
-    sightingsOf(check, zone, nature.serrated)
+    observationsOf(check, zone, spec.serrated)
       .filter((seen) => seen.rung === null)
       .map((seen) => {
-        const expected = edgeForce({ ...zoneWear(state.belief, nature.dps, zone), freshForceGf }, nature.dps)
+        const expected = edgeForce({ ...zoneWear(state.belief, spec.dps, zone), freshForceGf }, spec.dps)
         return { zone, log: Math.log(seen.forceGf / expected), variance: seen.logSd ** 2 + KNIFE_LOG_SD ** 2 }
       }),
   )
   return {
-    lessons: withHand(lessons, sharpening.personId, offStone ? 'offStone' : 'afterUse', residuals),
+    lessons: addHandResidual(lessons, sharpening.personId, offStone ? 'offStone' : 'afterUse', residuals),
     sharpening: offStone ? { ...sharpening, tested: true } : { ...sharpening, judged: true },
   }
 }

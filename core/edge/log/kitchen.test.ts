@@ -3,8 +3,8 @@ import { occurrences, type WeeklySpan } from '../../house/serviceClock'
 import type { Board } from '../../house/stations'
 import type { KnifeEvent } from '../model/events'
 import { edgeForce, wornForce } from '../model/force'
-import { foldHistory, type Surroundings } from './history'
-import type { BladeNature } from '../../knife/bladeSpec'
+import { foldHistory, type UsageContext } from './history'
+import type { BladeSpec } from '../../knife/bladeSpec'
 import type { KnifeState } from './state'
 import { HOUR_MS } from '../../time'
 
@@ -16,17 +16,17 @@ const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
   { id: `d${weekday}`, weekday, name: 'dinner', starts: '18:00', ends: '22:00' },
 ])
 const services = occurrences(week, 'UTC', START, START + 60 * DAY)
-const soft: BladeNature = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
+const soft: BladeSpec = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
 
-function after(days: number, options: { nature?: BladeNature; board?: Board; honesADay?: number; mismatchDps?: number } = {}): KnifeState {
-  const { nature = soft, board = 'soft-plastic', honesADay = 0, mismatchDps = 0 } = options
-  const around: Surroundings = { stations: new Map([['here', [{ fromMs: 0, board, product: 'mixed', hoursPerService: 2 }]]]), services }
+function after(days: number, options: { spec?: BladeSpec; board?: Board; honesADay?: number; mismatchDps?: number } = {}): KnifeState {
+  const { spec = soft, board = 'soft-plastic', honesADay = 0, mismatchDps = 0 } = options
+  const usage: UsageContext = { stations: new Map([['here', [{ fromMs: 0, board, product: 'mixed', hoursPerService: 2 }]]]), services }
   const hones = Array.from({ length: days * honesADay }, (_, index): KnifeEvent => ({
     id: `h${String(index).padStart(5, '0')}`, kind: 'honed', personId: null, payload: { tool: 'smooth-steel', mismatchDps },
     atMs: START + Math.floor(index / honesADay) * DAY + (index % honesADay === 0 ? 11.5 : 17.5) * HOUR_MS,
   }))
   const added: KnifeEvent = { id: 'a', kind: 'added', atMs: START, personId: null, payload: { condition: 'new', stationId: 'here', holderId: null } }
-  return foldHistory({ nature, around, events: [added, ...hones], untilMs: START + days * DAY, limitGf: 350 })
+  return foldHistory({ spec, usage, events: [added, ...hones], untilMs: START + days * DAY, limitGf: 350 })
 }
 const belly = (state: KnifeState, dps = 17): number => edgeForce(state.zones.belly, dps)
 
@@ -53,14 +53,14 @@ describe('weeks in a kitchen', () => {
   })
 
   it('the same steel at a lower angle stays under the same blunt width longer', () => {
-    const blunt = (dps: number): number => after(10, { nature: { ...soft, dps } }).zones.belly.wornAreaUm2
+    const blunt = (dps: number): number => after(10, { spec: { ...soft, dps } }).zones.belly.wornAreaUm2
     expect(blunt(15)).toBeCloseTo(blunt(20), 0)
-    expect(wornForce(after(10, { nature: { ...soft, dps: 15 } }).zones.belly, 15)).toBeLessThan(wornForce(after(10, { nature: { ...soft, dps: 20 } }).zones.belly, 20))
+    expect(wornForce(after(10, { spec: { ...soft, dps: 15 } }).zones.belly, 15)).toBeLessThan(wornForce(after(10, { spec: { ...soft, dps: 20 } }).zones.belly, 20))
   })
 
   it('harder steel with more carbide lasts longer', () => {
-    const hard: BladeNature = { ...soft, hrc: 61, carbides: { CrC: 12 } }
-    expect(wornForce(after(10, { nature: hard }).zones.belly, 17)).toBeLessThan(wornForce(after(10).zones.belly, 17))
+    const hard: BladeSpec = { ...soft, hrc: 61, carbides: { CrC: 12 } }
+    expect(wornForce(after(10, { spec: hard }).zones.belly, 17)).toBeLessThan(wornForce(after(10).zones.belly, 17))
   })
 
   it('honing at the wrong angle is worse than honing at the right one: too low does nothing, too high fattens the edge', () => {

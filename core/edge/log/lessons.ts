@@ -27,19 +27,19 @@ export const NO_LESSONS: Lessons = { workAt: {}, honesWith: {}, hands: {}, readi
 export const NO_TALLY: Tally = { count: 0, weight: 0, sum: 0 }
 const NO_HAND: HandLessons = { offStone: eachZone(() => NO_TALLY), afterUse: eachZone(() => NO_TALLY) }
 
-export const tallied = (tally: Tally, value: number, variance: number): Tally => ({
+export const addToTally = (tally: Tally, value: number, variance: number): Tally => ({
   count: tally.count + 1,
   weight: tally.weight + 1 / variance,
   sum: tally.sum + value / variance,
 })
 
-export const addedUp = (one: Tally, other: Tally): Tally => ({
+export const sumTallies = (one: Tally, other: Tally): Tally => ({
   count: one.count + other.count,
   weight: one.weight + other.weight,
   sum: one.sum + other.sum,
 })
 
-export const counted = (counts: Readonly<Record<string, number>>, key: string, by: number): Readonly<Record<string, number>> => ({
+export const addCount = (counts: Readonly<Record<string, number>>, key: string, by: number): Readonly<Record<string, number>> => ({
   ...counts,
   [key]: (counts[key] ?? 0) + by,
 })
@@ -52,11 +52,11 @@ export interface HandResidual {
 }
 
 /** Lessons with residuals of one hand added. */
-export function withHand(
+export function addHandResidual(
   lessons: Lessons, personId: string, when: keyof HandLessons, residuals: readonly HandResidual[],
 ): Lessons {
   const hand = lessons.hands[personId] ?? NO_HAND
   const grown = { ...hand[when] }
-  for (const { zone, log, variance } of residuals) grown[zone] = tallied(grown[zone], log, variance)
+  for (const { zone, log, variance } of residuals) grown[zone] = addToTally(grown[zone], log, variance)
   return { ...lessons, hands: { ...lessons.hands, [personId]: { ...hand, [when]: grown } } }
 }

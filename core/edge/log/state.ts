@@ -1,11 +1,11 @@
 import { normalCdf, Z_80 } from '../../statistics/normal'
 import { DEFAULT_PRIOR, firstBelief, zoneWear, type EdgeBelief, type EdgePrior } from '../filter/belief'
 import { logForce, wornForceLogSd } from '../filter/updateOnForce'
-import { newSteel, type SteelLeft } from './steelLeft'
+import { initialSteel, type SteelLeft } from './steelLeft'
 import { NO_DEFECTS, type Defects } from '../model/events'
 import { edgeForce } from '../model/force'
 import { NO_LESSONS, type Lessons } from './lessons'
-import type { BladeNature } from '../../knife/bladeSpec'
+import { type BladeSpec, FACTORY_FINISH_MICRON } from '../../knife/bladeSpec'
 import type { Wear } from '../model/wear'
 import type { ByZone, Zone } from '../model/zones'
 
@@ -101,23 +101,23 @@ export const zonesOf = (belief: EdgeBelief, dps: number): ByZone<ZoneEdge> => ({
 })
 
 /** A state that believes something else now. */
-export const believing = (state: KnifeState, belief: EdgeBelief, dps: number): KnifeState =>
+export const withBelief = (state: KnifeState, belief: EdgeBelief, dps: number): KnifeState =>
   belief === state.belief ? state : { ...state, belief, zones: zonesOf(belief, dps) }
 
 /** State of a knife on the moment it joins the fleet. */
-export function newKnifeState(
-  nature: BladeNature, atMs: number, condition: 'new' | 'in-use', prior: EdgePrior = DEFAULT_PRIOR,
+export function initialState(
+  spec: BladeSpec, atMs: number, condition: 'new' | 'in-use', prior: EdgePrior = DEFAULT_PRIOR,
 ): KnifeState {
-  const belief = firstBelief(nature, condition, prior)
+  const belief = firstBelief(spec, condition, prior)
   return {
     atMs,
     joinedMs: atMs,
     belief,
-    zones: zonesOf(belief, nature.dps),
+    zones: zonesOf(belief, spec.dps),
     doubted: { heel: 0, belly: 0, tip: 0 },
-    steel: newSteel(nature.make, condition),
+    steel: initialSteel(spec.joined, condition),
     lessons: NO_LESSONS,
-    sharpening: { atMs, personId: null, finishMicron: 6.7, hours: 0, work: 0, tested: true, judged: true },
+    sharpening: { atMs, personId: null, finishMicron: FACTORY_FINISH_MICRON, hours: 0, work: 0, tested: true, judged: true },
     strokes: { left: 0, right: 0 },
     defects: NO_DEFECTS,
     status: 'in-service',

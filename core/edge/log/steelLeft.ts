@@ -1,9 +1,8 @@
-import { faceAngle } from '../../geometry/stack'
-import { recede } from '../../geometry/recession'
+import { recede, recedingFaceDps } from '../../geometry/recession'
 import { clamp } from '../../measure'
-import { combined, type Known } from '../../statistics/normal'
+import { combine, type Known } from '../../statistics/normal'
 import type { EventPayloads } from '../model/events'
-import type { BladeMake, BladeNature } from '../../knife/bladeSpec'
+import type { JoiningMeasures, BladeSpec } from '../../knife/bladeSpec'
 import { recessionToApexUm } from '../../abrasive/removal'
 
 /** What is left of a blade: heel height and thickness behind the edge, and what a session takes. */
@@ -33,10 +32,8 @@ const TAKES_LOG_SD = 0.5
 const SESSION_SHARE_SD = 0.4
 /** Nobody takes more than four times, or less than a quarter of, what the reckoning says: such a reading is of another knife. */
 const MOST_LOG_TAKES = Math.log(4)
-/** Faces of blunt angles run nearly parallel to a flat bevel; recession is never reckoned beyond this share of it. */
-const STEEPEST_FACE_SHARE = 0.9
 
-export function newSteel(make: BladeMake, condition: 'new' | 'in-use'): SteelLeft {
+export function initialSteel(make: JoiningMeasures, condition: 'new' | 'in-use'): SteelLeft {
   const share = condition === 'new' ? NEW_SHARE_SD : USED_SHARE_SD
   return {
     heightMm: { mean: make.heelHeightMm, sd: make.measured.height ? CALIPER_SD_MM.height : share.height * make.heelHeightMm },
@@ -51,18 +48,17 @@ export function newSteel(make: BladeMake, condition: 'new' | 'in-use'): SteelLef
 }
 
 /** Thickness behind the edge after losing height, for a blade of usual height and spine. */
-export function thickerBy(nature: BladeNature, bteMm: number, recessionMm: number): number {
-  const faceDps = Math.min(faceAngle(nature.make), nature.dps * STEEPEST_FACE_SHARE)
-  return recede({ bteMm, dps: nature.dps, faceDps, recessionMm }).bteMm
+export function thicknessAfterRecession(spec: BladeSpec, bteMm: number, recessionMm: number): number {
+  return recede({ bteMm, dps: spec.dps, faceDps: recedingFaceDps(spec.joined, spec.dps), recessionMm }).bteMm
 }
 
 /** The blade after a session that took its edge down, by the height written down or else the estimated one. */
-export function ground(steel: SteelLeft, nature: BladeNature, bluntUm: number, writtenMm: number | undefined): SteelLeft {
-  const usualMm = recessionToApexUm(bluntUm, nature.dps) / 1000
+export function applyGrinding(steel: SteelLeft, spec: BladeSpec, bluntUm: number, writtenMm: number | undefined): SteelLeft {
+  const usualMm = recessionToApexUm(bluntUm, spec.dps) / 1000
   // half a blade in one session is a slip of the pen, not a session
   const lossMm = Math.min(writtenMm ?? usualMm * Math.exp(steel.takes.mean), steel.heightMm.mean / 2)
   const lossSd = lossMm * (writtenMm === undefined ? SESSION_SHARE_SD : 0.1)
-  const bteMm = thickerBy(nature, steel.bteMm.mean, lossMm)
+  const bteMm = thicknessAfterRecession(spec, steel.bteMm.mean, lossMm)
   const slope = lossMm > 0 ? (bteMm - steel.bteMm.mean) / lossMm : 0
   // what all sessions take alike is one doubt, not many: it adds straight, not squared
   const shared = writtenMm === undefined ? lossMm * steel.takes.sd : 0
@@ -78,29 +74,29 @@ export function ground(steel: SteelLeft, nature: BladeNature, bluntUm: number, w
 }
 
 /** The blade after workshop work that was to leave it a certain thickness: as sure as a hand at a stone is, not as a caliper. */
-export const thinned = (steel: SteelLeft, bteMm: number | undefined): SteelLeft =>
+export const applyThinning = (steel: SteelLeft, bteMm: number | undefined): SteelLeft =>
   bteMm === undefined ? steel : { ...steel, bteMm: { mean: bteMm, sd: Math.max(CALIPER_SD_MM.bte, THINNED_SHARE_SD * bteMm) } }
 
 /** The blade after a caliper was laid on it: a measured height also tells what the sessions since the last one took. */
-export function measuredSteel(steel: SteelLeft, found: EventPayloads['measured']): SteelLeft {
+export function updateOnMeasurement(steel: SteelLeft, found: EventPayloads['measured']): SteelLeft {
   const withSpine = found.spineMm === undefined ? steel : { ...steel, spineMm: found.spineMm, measured: { ...steel.measured, spine: true } }
-  const withHeight = found.heelHeightMm === undefined ? withSpine : tallied(withSpine, found.heelHeightMm)
+  const withHeight = found.heelHeightMm === undefined ? withSpine : updateOnHeight(withSpine, found.heelHeightMm)
   if (found.bteMm === undefined) return withHeight
   return {
     ...withHeight,
-    bteMm: combined(withHeight.bteMm, { mean: found.bteMm, sd: CALIPER_SD_MM.bte }),
+    bteMm: combine(withHeight.bteMm, { mean: found.bteMm, sd: CALIPER_SD_MM.bte }),
     measured: { ...withHeight.measured, bte: true },
   }
 }
 
 /** The blade with its height read: what was estimated since the last reading is now known. */
-function tallied(steel: SteelLeft, heightMm: number): SteelLeft {
+function updateOnHeight(steel: SteelLeft, heightMm: number): SteelLeft {
   const reading = { mean: heightMm, sd: CALIPER_SD_MM.height }
   const spread = steel.heightMm.sd ** 2 + reading.sd ** 2
   const gain = -(steel.takenMm * steel.takes.sd ** 2) / spread
   return {
     ...steel,
-    heightMm: combined(steel.heightMm, reading),
+    heightMm: combine(steel.heightMm, reading),
     takes: {
       mean: clamp(steel.takes.mean + gain * (heightMm - steel.heightMm.mean), -MOST_LOG_TAKES, MOST_LOG_TAKES),
       sd: Math.sqrt(Math.max(0.05 ** 2, steel.takes.sd ** 2 + gain * steel.takenMm * steel.takes.sd ** 2)),

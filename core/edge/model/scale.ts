@@ -1,11 +1,13 @@
+import { AMBER_SHARE } from '../../knife/limits'
+
 /** The edge scale: five words, best first. */
 export const EDGE_WORDS = ['keen', 'sound', 'tiring', 'dull', 'out'] as const
 export type EdgeWord = (typeof EDGE_WORDS)[number]
 
-/** Upper end of each word as a share of the service limit; amber begins at 80 % (assumed). */
+/** Upper end of each word as a share of the service limit; amber begins at the end of sound (assumed). */
 const UPPER_SHARE: readonly (readonly [EdgeWord, number])[] = [
   ['keen', 0.6],
-  ['sound', 0.8],
+  ['sound', AMBER_SHARE],
   ['tiring', 1],
   ['dull', 1.6],
 ]

@@ -2,11 +2,11 @@ import { BURR_ALLOWANCE_UM } from '../../abrasive/removal'
 import type { KnifeRole } from '../../knife/knifeTypes'
 import { COARSE_GRIT, COARSEST_USUAL_GRIT, stoneCost, THINNING_GRIT, thinningCost } from './cost'
 import type { KnifeState } from '../log/state'
-import { NO_COST, type Reason, type Step, type VerdictRules } from './recommendation'
+import { NO_COST, type Reason, type Recommendation, type VerdictRules } from './recommendation'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 
 /** What may not be in service at all: a loose handle, a crack, a tip gone. */
-export function unsafe({ defects }: KnifeState, blade: BladeGeometry): Step[] {
+export function quarantineSteps({ defects }: KnifeState, blade: BladeGeometry): Recommendation[] {
   const reasons: Reason[] = []
   if (defects.handleLoose) reasons.push({ code: 'handle-loose', values: {} })
   if (defects.cracked) reasons.push({ code: 'cracked', values: {} })
@@ -16,8 +16,8 @@ export function unsafe({ defects }: KnifeState, blade: BladeGeometry): Step[] {
 }
 
 /** A chip, or a bent tip: ground past its deepest point before the edge exists again. */
-export function chipped({ defects }: KnifeState, blade: BladeGeometry, rules: VerdictRules): Step[] {
-  const steps: Step[] = []
+export function repairSteps({ defects }: KnifeState, blade: BladeGeometry, rules: VerdictRules): Recommendation[] {
+  const steps: Recommendation[] = []
   // what was left on purpose goes with the next sessions
   if (defects.chip && !defects.chip.rests) {
     const { zone, depthMm } = defects.chip
@@ -45,7 +45,7 @@ export function chipped({ defects }: KnifeState, blade: BladeGeometry, rules: Ve
 }
 
 /** Too thick behind the edge by its role, grown since new, or wedging in food. */
-export function thick({ defects }: KnifeState, blade: BladeGeometry, rules: VerdictRules): Step[] {
+export function thinningSteps({ defects }: KnifeState, blade: BladeGeometry, rules: VerdictRules): Recommendation[] {
   const overLimit = blade.bteMm > rules.thicknessLimitMm
   const grown = blade.bteMm > blade.bteWhenNewMm * (1 + rules.thicknessGrowth)
   const wedges = defects.wedges === true
@@ -68,7 +68,7 @@ export function thick({ defects }: KnifeState, blade: BladeGeometry, rules: Verd
 }
 
 /** Too low for its own job. */
-export function short(blade: BladeGeometry, role: KnifeRole): Step[] {
+export function roleChangeSteps(blade: BladeGeometry, role: KnifeRole): Recommendation[] {
   if (blade.heelHeightMm >= blade.minimumHeightMm) return []
   return [
     {

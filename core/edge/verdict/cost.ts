@@ -1,7 +1,6 @@
 import { grainMicrons } from '../../abrasive/grain'
 import { removalRate, STROKES_PER_MINUTE } from '../../abrasive/removal'
-import { recede } from '../../geometry/recession'
-import { faceAngle } from '../../geometry/stack'
+import { recede, recedingFaceDps } from '../../geometry/recession'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 
 /** What an action takes: minutes of a person, strokes a side, edge height in µm. */
@@ -30,7 +29,7 @@ export function stoneCost(blade: BladeGeometry, recessionUm: number, startGrit: 
   const { removedAreaMm2 } = recede({
     bteMm: blade.bteMm,
     dps: blade.dps,
-    faceDps: Math.min(faceAngle(blade), blade.dps * 0.9),
+    faceDps: recedingFaceDps(blade, blade.dps),
     recessionMm,
   })
   const micron = grainMicrons({ scale: 'JIS', value: startGrit })

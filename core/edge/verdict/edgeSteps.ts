@@ -2,14 +2,14 @@ import { COARSE_GRIT, FINE_GRIT, MIDDLE_GRIT, stoneCost } from './cost'
 import { edgeForce, wornForce } from '../model/force'
 import { honeStrokes, usualHoneTool } from '../model/hone'
 import { forceBand, type KnifeState } from '../log/state'
-import type { Reason, Step, VerdictRules } from './recommendation'
+import type { Reason, Recommendation, VerdictRules } from './recommendation'
 import { bluntWidth } from '../model/wear'
-import { worthOfTest } from './valueOfTest'
+import { valueOfTest } from './valueOfTest'
 import { ZONES, type Zone } from '../model/zones'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 import { recessionToApexUm } from '../../abrasive/removal'
 
-function honeStep(state: KnifeState, blade: BladeGeometry, worst: Zone, reasons: readonly Reason[]): Step {
+function honeStep(state: KnifeState, blade: BladeGeometry, worst: Zone, reasons: readonly Reason[]): Recommendation {
   const tool = usualHoneTool(blade.hrc)
   const brittle: Reason[] = tool === 'strop' ? [{ code: 'brittle', values: { hrc: blade.hrc } }] : []
   return {
@@ -22,7 +22,7 @@ function honeStep(state: KnifeState, blade: BladeGeometry, worst: Zone, reasons:
   }
 }
 
-function stoneStep(state: KnifeState, blade: BladeGeometry, reasons: readonly Reason[], coarse: boolean): Step {
+function stoneStep(state: KnifeState, blade: BladeGeometry, reasons: readonly Reason[], coarse: boolean): Recommendation {
   const startGrit = coarse ? COARSE_GRIT : MIDDLE_GRIT
   const blunt = Math.max(...ZONES.map((zone) => bluntWidth({ ...state.zones[zone], dps: blade.dps })))
   return {
@@ -36,7 +36,7 @@ function stoneStep(state: KnifeState, blade: BladeGeometry, reasons: readonly Re
 }
 
 /** Past the limit, or glinting: hone what is bent, stone what is worn, test first where the reckoning cannot tell. */
-export function dull(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step[] {
+export function dullEdgeSteps(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Recommendation[] {
   const zone = state.zones[worst]
   const forceGf = Math.round(edgeForce(zone, blade.dps))
   const values = { zone: worst, forceGf, limitGf: rules.limitGf }
@@ -53,7 +53,7 @@ export function dull(state: KnifeState, blade: BladeGeometry, worst: Zone, rules
   const bent: Reason = { code: 'bent', values }
   const stone = stoneStep(state, blade, honeIsNext ? [bent] : reasons, coarse)
   // honing it once more tells nothing that a test does not tell better
-  if (honeIsNext && justHoned(state, rules)) return [checkStep(state, blade, worst, rules), stone]
+  if (honeIsNext && isJustHoned(state, rules)) return [checkStep(state, blade, worst, rules), stone]
   if (honeIsNext) return [honeStep(state, blade, worst, [bent]), stone]
   const unsure = glints.length === 0 ? unsureStep(state, blade, worst, rules) : null
   if (unsure) return reasons.length > 0 ? [unsure, stone] : [unsure]
@@ -64,10 +64,10 @@ export function dull(state: KnifeState, blade: BladeGeometry, worst: Zone, rules
  * A one-minute test before a session, when it is expected to save more than it costs. Neither a fresh
  * reading nor a certain edge makes it worth doing.
  */
-function unsureStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step | null {
+function unsureStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Recommendation | null {
   const zone = state.zones[worst]
   const session = stoneStep(state, blade, [], false).cost
-  const { worthMinutes } = worthOfTest({
+  const { valueMinutes } = valueOfTest({
     forceGf: edgeForce(zone, blade.dps),
     logSd: zone.logSd,
     limitGf: rules.limitGf,
@@ -78,10 +78,10 @@ function unsureStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules:
       test: rules.testMinutes,
     },
   })
-  return worthMinutes > 0 ? checkStep(state, blade, worst, rules) : null
+  return valueMinutes > 0 ? checkStep(state, blade, worst, rules) : null
 }
 
-function checkStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step {
+function checkStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Recommendation {
   const band = forceBand(state.zones[worst], blade.dps)
   const values = { zone: worst, lowGf: Math.round(band.lowGf), highGf: Math.round(band.highGf), limitGf: rules.limitGf }
   return {
@@ -95,7 +95,7 @@ function checkStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: 
 }
 
 /** In limit, but honing alone would leave it tiring: a fine stone now saves a coarse one later. */
-export function tiring(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step[] {
+export function tiringEdgeSteps(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Recommendation[] {
   const worn = wornForce(state.zones[worst], blade.dps)
   if (worn <= rules.limitGf * rules.amberShare || worn > rules.limitGf) return []
   const blunt = bluntWidth({ ...state.zones[worst], dps: blade.dps })
@@ -111,15 +111,15 @@ export function tiring(state: KnifeState, blade: BladeGeometry, worst: Zone, rul
   ]
 }
 
-const justHoned = (state: KnifeState, rules: VerdictRules): boolean =>
+const isJustHoned = (state: KnifeState, rules: VerdictRules): boolean =>
   state.honedMs !== null && state.hoursSinceHone < rules.honeHoldsHours
 
 /** In limit: the honing of every day, or a burr that was left. */
-export function daily(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Step[] {
+export function dailyHoningSteps(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Recommendation[] {
   const forceGf = Math.round(edgeForce(state.zones[worst], blade.dps))
   if (state.defects.burrLeft) {
     return [honeStep(state, blade, worst, [{ code: 'burr-left', values: { zone: worst } }])]
   }
-  if (state.zones[worst].roll < rules.honeFromRoll || justHoned(state, rules)) return []
+  if (state.zones[worst].roll < rules.honeFromRoll || isJustHoned(state, rules)) return []
   return [honeStep(state, blade, worst, [{ code: 'daily', values: { zone: worst, forceGf } }])]
 }

@@ -18,7 +18,7 @@ export interface Reason {
   readonly values: Readonly<Record<string, number | string>>
 }
 
-export interface Step {
+export interface Recommendation {
   readonly action: Action
   readonly reasons: readonly Reason[]
   readonly cost: Cost

@@ -1,18 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { normalCdf } from '../../statistics/normal'
-import { worthOfTest, type Stakes } from './valueOfTest'
+import { valueOfTest, type Stakes } from './valueOfTest'
 
 const stakes: Stakes = { needlessSession: 8, dullService: 20, test: 1 }
-const worth = (forceGf: number, logSd: number, more: Partial<Stakes> = {}): ReturnType<typeof worthOfTest> =>
-  worthOfTest({ forceGf, logSd, limitGf: 350, testLogSd: 0.1, stakes: { ...stakes, ...more } })
+const worth = (forceGf: number, logSd: number, more: Partial<Stakes> = {}): ReturnType<typeof valueOfTest> =>
+  valueOfTest({ forceGf, logSd, limitGf: 350, testLogSd: 0.1, stakes: { ...stakes, ...more } })
 
 describe('the worth of a test', () => {
   it('is greatest where the better choice is in doubt, and none where it is not', () => {
-    expect(worth(330, 0.2).worthMinutes).toBeGreaterThan(1)
-    expect(worth(200, 0.1).worthMinutes).toBeLessThan(0)
-    expect(worth(600, 0.1).worthMinutes).toBeLessThan(0)
-    expect(worth(350, 0.005).worthMinutes).toBeLessThan(worth(350, 0.2).worthMinutes)
+    expect(worth(330, 0.2).valueMinutes).toBeGreaterThan(1)
+    expect(worth(200, 0.1).valueMinutes).toBeLessThan(0)
+    expect(worth(600, 0.1).valueMinutes).toBeLessThan(0)
+    expect(worth(350, 0.005).valueMinutes).toBeLessThan(worth(350, 0.2).valueMinutes)
   })
 
   it('is never more than knowing for certain would be worth', () => {
@@ -25,7 +25,7 @@ describe('the worth of a test', () => {
 
   // A perfect test of an even question: the loss without it is the smaller stake's half, with it nothing.
   it('of a perfect test is the whole expected loss', () => {
-    const { lossUntested, lossTested } = worthOfTest({ forceGf: 350, logSd: 0.3, limitGf: 350, testLogSd: 1e-6, stakes })
+    const { lossUntested, lossTested } = valueOfTest({ forceGf: 350, logSd: 0.3, limitGf: 350, testLogSd: 1e-6, stakes })
     expect(lossUntested).toBeCloseTo(0.5 * stakes.needlessSession, 9)
     expect(lossTested).toBeCloseTo(stakes.test, 3)
   })
@@ -47,6 +47,6 @@ describe('the worth of a test', () => {
   })
 
   it('rises with what a dull service costs', () => {
-    expect(worth(300, 0.15, { dullService: 60 }).worthMinutes).toBeGreaterThan(worth(300, 0.15).worthMinutes)
+    expect(worth(300, 0.15, { dullService: 60 }).valueMinutes).toBeGreaterThan(worth(300, 0.15).valueMinutes)
   })
 })

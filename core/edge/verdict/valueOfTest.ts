@@ -10,20 +10,20 @@ export interface Stakes {
   readonly test: number
 }
 
-export interface WorthOfTest {
+export interface ValueOfTest {
   /** minutes expected to be lost by the better of stoning now and leaving it, with nothing more known */
   readonly lossUntested: number
   /** the same after a test, the test's own minutes included */
   readonly lossTested: number
   /** minutes a test is expected to save, above its own; negative when it is not worth doing */
-  readonly worthMinutes: number
+  readonly valueMinutes: number
 }
 
 /** Nothing is known better than this, as log standard deviation. */
 const SUREST = 1e-6
 
 /** Minutes lost by the better choice when the chance of being past the limit is `over`. */
-const betterLoss = (over: number, stakes: Stakes): number => Math.min((1 - over) * stakes.needlessSession, over * stakes.dullService)
+const lossOfBetterChoice = (over: number, stakes: Stakes): number => Math.min((1 - over) * stakes.needlessSession, over * stakes.dullService)
 
 /**
  * Expected value of a force test before deciding between the stone and another service (preposterior
@@ -37,18 +37,18 @@ const betterLoss = (over: number, stakes: Stakes): number => Math.min((1 - over)
  * @param input.limitGf service limit, gf
  * @param input.testLogSd scatter of the reading, as log standard deviation
  */
-export function worthOfTest(input: {
+export function valueOfTest(input: {
   readonly forceGf: number
   readonly logSd: number
   readonly limitGf: number
   readonly testLogSd: number
   readonly stakes: Stakes
-}): WorthOfTest {
+}): ValueOfTest {
   const { stakes } = input
   const logSd = Math.max(SUREST, input.logSd)
   const testLogSd = Math.max(SUREST, input.testLogSd)
   const distance = Math.log(input.forceGf / input.limitGf)
-  const lossUntested = betterLoss(normalCdf(distance / logSd), stakes)
+  const lossUntested = lossOfBetterChoice(normalCdf(distance / logSd), stakes)
   const both = Math.hypot(logSd, testLogSd)
   // the mean after a reading is spread by so much, and leaves so much doubt
   const moves = logSd ** 2 / both
@@ -60,5 +60,5 @@ export function worthOfTest(input: {
   const needless = normalCdf(fit) - fitAndLeft
   const missed = normalCdf(stoneFrom) - fitAndLeft
   const lossTested = stakes.test + stakes.needlessSession * Math.max(0, needless) + stakes.dullService * Math.max(0, missed)
-  return { lossUntested, lossTested, worthMinutes: lossUntested - lossTested }
+  return { lossUntested, lossTested, valueMinutes: lossUntested - lossTested }
 }

@@ -1,19 +1,19 @@
 import { describe, expect, it } from 'vitest'
 import { NO_DEFECTS } from '../model/events'
-import type { BladeNature } from '../../knife/bladeSpec'
-import { newKnifeState, type KnifeState } from '../log/state'
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { initialState, type KnifeState } from '../log/state'
 import { eachZone, type Zone } from '../model/zones'
 import { defaultRules, verdict } from './verdict'
 import { wornAreaFromBluntWidth } from '../model/wear'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 import { recessionToApexUm } from '../../abrasive/removal'
 
-const nature: BladeNature = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, make: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
+const spec: BladeSpec = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
 const chef: BladeGeometry = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, bteWhenNewMm: 0.35, dps: 17, hrc: 57, minimumHeightMm: 34.5 }
 
 function edge(roll: number, bluntUm: number, more: Partial<KnifeState> = {}, logSd = 0.02): KnifeState {
   const zone = { roll, wornAreaUm2: wornAreaFromBluntWidth({ bluntWidthUm: bluntUm, dps: 17 }), freshForceGf: 165, logSd, wornLogSd: logSd }
-  return { ...newKnifeState(nature, 0, 'new'), zones: eachZone(() => zone), checkedMs: 0, hoursSinceCheck: 0, readingCount: 3, ...more }
+  return { ...initialState(spec, 0, 'new'), zones: eachZone(() => zone), checkedMs: 0, hoursSinceCheck: 0, readingCount: 3, ...more }
 }
 const decide = (state: KnifeState, blade: Partial<BladeGeometry> = {}): ReturnType<typeof verdict> => verdict(state, { ...chef, ...blade }, 'general')
 const codes = (state: KnifeState, blade: Partial<BladeGeometry> = {}): string[] => decide(state, blade).reasons.map((reason) => reason.code)

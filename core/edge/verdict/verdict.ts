@@ -1,16 +1,16 @@
 import type { KnifeRole } from '../../knife/knifeTypes'
-import { chipped, short, thick, unsafe } from './bladeSteps'
-import { daily, dull, tiring } from './edgeSteps'
+import { repairSteps, roleChangeSteps, thinningSteps, quarantineSteps } from './bladeSteps'
+import { dailyHoningSteps, dullEdgeSteps, tiringEdgeSteps } from './edgeSteps'
 import { edgeForce } from '../model/force'
 import type { KnifeState } from '../log/state'
-import { defaultRules, NO_COST, type Step, type VerdictRules } from './recommendation'
+import { defaultRules, NO_COST, type Recommendation, type VerdictRules } from './recommendation'
 import { ZONES, type Zone } from '../model/zones'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 
-export { ACTIONS, defaultRules, type Action, type Reason, type Step, type VerdictRules } from './recommendation'
+export { ACTIONS, defaultRules, type Action, type Reason, type Recommendation, type VerdictRules } from './recommendation'
 
-export interface Verdict extends Step {
-  readonly runnerUp: Step | null
+export interface Verdict extends Recommendation {
+  readonly runnerUp: Recommendation | null
   readonly worstZone: Zone
 }
 
@@ -33,7 +33,7 @@ export function verdict(
 ): Verdict {
   const steps = candidates(state, geometry, role, rules)
   const [first, second] = steps
-  const none: Step = { action: 'none', reasons: [], cost: NO_COST, startGrit: null, tool: null, dps: geometry.dps }
+  const none: Recommendation = { action: 'none', reasons: [], cost: NO_COST, startGrit: null, tool: null, dps: geometry.dps }
   return { ...(first ?? none), runnerUp: second ?? null, worstZone: worstZone(state, geometry.dps) }
 }
 
@@ -42,15 +42,15 @@ export function worstZone(state: KnifeState, dps: number): Zone {
 }
 
 /** Every action that has a reason, most pressing first. */
-function candidates(state: KnifeState, blade: BladeGeometry, role: KnifeRole, rules: VerdictRules): Step[] {
+function candidates(state: KnifeState, blade: BladeGeometry, role: KnifeRole, rules: VerdictRules): Recommendation[] {
   const worst = worstZone(state, blade.dps)
   return [
-    ...unsafe(state, blade),
-    ...chipped(state, blade, rules),
-    ...dull(state, blade, worst, rules),
-    ...thick(state, blade, rules),
-    ...short(blade, role),
-    ...tiring(state, blade, worst, rules),
-    ...daily(state, blade, worst, rules),
+    ...quarantineSteps(state, blade),
+    ...repairSteps(state, blade, rules),
+    ...dullEdgeSteps(state, blade, worst, rules),
+    ...thinningSteps(state, blade, rules),
+    ...roleChangeSteps(blade, role),
+    ...tiringEdgeSteps(state, blade, worst, rules),
+    ...dailyHoningSteps(state, blade, worst, rules),
   ]
 }

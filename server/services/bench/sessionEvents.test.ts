@@ -9,7 +9,7 @@ import type { Caller } from '../../signIn/sessions'
 import type { StoredSession } from '../../db/queries/bench/sessions'
 import { planView } from './sessions'
 import { describeKnife } from '../fleet/knives'
-import { describedBy, eventsOf } from './sessionEvents'
+import { newDescription, sessionEvents } from './sessionEvents'
 import { MINUTE_MS } from '../../../core/time'
 
 const ID = '73e764e8-09b4-54e7-98ee-4887e493436b'
@@ -27,11 +27,11 @@ function planned(recipeId: string, workshop: WorkshopResult | null = null): Benc
   const plan = planSession({ recipe, progression: recipe.stones === 'none' ? null : { blade, recessionMm: 0.12, stones }, condition: 'dull', ratioRight: 50, choices: {} })
   return planView({ plan }, [], workshop)
 }
-function told(plan: BenchPlan, acts: (plan: BenchPlan) => readonly object[], described: Parameters<typeof eventsOf>[4] = null): ReturnType<typeof eventsOf> {
+function told(plan: BenchPlan, acts: (plan: BenchPlan) => readonly object[], described: Parameters<typeof sessionEvents>[4] = null): ReturnType<typeof sessionEvents> {
   const actions = [...acts(plan), { kind: 'finish' }].map((act, at) => ({ id: `a${at}`, atMs: STARTED.getTime() + (at + 1) * MINUTE_MS, personId: ODA, ...act })) as SessionAction[]
   const state: SessionState = sessionState({ ...plan, notes: [], stages: plan.stages.map((stage) => ({ ...stage, stone: { id: stage.stoneId, micron: stage.micron }, removesMm3: 0 })) }, STARTED.getTime(), ODA, actions)
   const session: StoredSession = { id: ID, knifeId: KNIFE, startedBy: ODA, startedAt: STARTED, endedAt: null, outcome: null, plan }
-  return eventsOf(session, state, ENDED, caller, described)
+  return sessionEvents(session, state, ENDED, caller, described)
 }
 const sides = (plan: BenchPlan): readonly object[] => plan.steps.filter(({ kind }) => kind === 'side').flatMap(({ id, side }) => [{ kind: 'go', stepId: id }, { kind: 'strokes', stepId: id, zone: 'belly', count: side === 'first' ? 12 : 10 }])
 const WORK: WorkshopResult = {
@@ -87,15 +87,15 @@ describe('how work changes what a knife is described as', () => {
   const knife = describeKnife({ id: KNIFE, code: 'CH-01', type: 'chef', lengthMm: 240, stationId: null, holderId: null, condition: 'new', dpsLeft: 17, dpsRight: 17 } as never, 'CH-01')
 
   it('is not at all, where angle, ratio and length are as they were', () => {
-    expect(describedBy(knife, null)).toBeNull()
-    expect(describedBy(knife, WORK)).toBeNull()
+    expect(newDescription(knife, null)).toBeNull()
+    expect(newDescription(knife, WORK)).toBeNull()
   })
 
   it('keeps what it was beside what it is', () => {
-    expect(describedBy(knife, { ...WORK, dpsLeft: 15, dpsRight: 15 })).toEqual({
+    expect(newDescription(knife, { ...WORK, dpsLeft: 15, dpsRight: 15 })).toEqual({
       before: { dpsLeft: 17, dpsRight: 17, ratioRight: 50, lengthMm: 240 }, after: { dpsLeft: 15, dpsRight: 15, ratioRight: 50, lengthMm: 240 },
     })
-    expect(describedBy(knife, { ...WORK, lengthLossMm: 3.04 })?.after.lengthMm).toBe(237)
-    expect(describedBy(knife, { ...WORK, ratioRight: 59.7 })?.after.ratioRight).toBe(60)
+    expect(newDescription(knife, { ...WORK, lengthLossMm: 3.04 })?.after.lengthMm).toBe(237)
+    expect(newDescription(knife, { ...WORK, ratioRight: 59.7 })?.after.ratioRight).toBe(60)
   })
 })

@@ -27,7 +27,7 @@ function strokesBySide(plan: BenchPlan, state: SessionState): { left: number; ri
 }
 
 /** What a finished session says about the knife, as events of its log. */
-export function eventsOf(session: StoredSession, state: SessionState, at: Date, caller: Caller, described: Described | null): EventWrite[] {
+export function sessionEvents(session: StoredSession, state: SessionState, at: Date, caller: Caller, described: DescriptionChange | null): EventWrite[] {
   const event = (name: string, kind: EventWrite['kind'], moment: Date, payload: object): EventWrite =>
     ({ id: idFrom(`${session.id}/${name}`, SPACE), knifeId: session.knifeId, kind, at: moment, personId: state.personId ?? caller.person.id, deviceId: caller.deviceId, payload })
   const { plan } = session
@@ -40,7 +40,7 @@ export function eventsOf(session: StoredSession, state: SessionState, at: Date, 
   const isHoning = plan.stages.length === 0 && !plan.recipeId.startsWith('serrated')
   const done = isHoning
     ? event('honed', 'honed', at, { tool, strokesPerSide: strokes })
-    : event('sharpened', 'sharpened', at, { finishMicron: plan.finishMicron, minutes: Math.min(600, Math.round(workedMs / MINUTE_MS)), strokes: strokesBySide(plan, state), ...(first ? { startGrit: jisGrit(first.micron) } : {}), ...(workshop ? stoneLeft(workshop) : {}), ...(described ? { described } : {}) })
+    : event('sharpened', 'sharpened', at, { finishMicron: plan.finishMicron, minutes: Math.min(600, Math.round(workedMs / MINUTE_MS)), strokes: strokesBySide(plan, state), ...(first ? { startGrit: jisGrit(first.micron) } : {}), ...(workshop ? bladeLeft(workshop) : {}), ...(described ? { described } : {}) })
   return [
     ...(before.length > 0 ? [event('before', 'checked', session.startedAt, { readings: before, ladder: [] })] : []),
     done,
@@ -49,14 +49,14 @@ export function eventsOf(session: StoredSession, state: SessionState, at: Date, 
 }
 
 /** What workshop work did to the blade, as its log keeps it. */
-const stoneLeft = ({ lossMm, bteMm, lengthLossMm, rest, thicknessAt }: WorkshopResult): object => ({
+const bladeLeft = ({ lossMm, bteMm, lengthLossMm, rest, thicknessAt }: WorkshopResult): object => ({
   recessionMm: Math.max(0, lossMm), bteMm, ...(lengthLossMm > 0 ? { lengthLossMm } : {}), ...(thicknessAt.length > 0 ? { thicknessAt } : {}), ...(rest?.kind === 'chip' ? { chipLeftMm: rest.depthMm } : {}),
 })
 
-export type Described = NonNullable<EventPayloads['sharpened']['described']>
+export type DescriptionChange = NonNullable<EventPayloads['sharpened']['described']>
 
 /** How workshop work changes what a knife is described as: another angle, ratio or length; null where it is as it was. */
-export function describedBy(knife: StoredKnife, workshop: WorkshopResult | null): Described | null {
+export function newDescription(knife: StoredKnife, workshop: WorkshopResult | null): DescriptionChange | null {
   if (!workshop) return null
   const { dpsLeft, dpsRight } = knownBlade(knife).measures
   const before = { dpsLeft, dpsRight, ratioRight: knife.ratioRight, lengthMm: knife.lengthMm }

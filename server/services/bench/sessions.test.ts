@@ -1,6 +1,6 @@
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addKnife, check, JUST_NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { addTestKnife, check, JUST_NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -53,7 +53,7 @@ describe('gear', () => {
 
 describe('what the bench offers', () => {
   it('lays out the recipe for the knife over the stones on the shelf', async () => {
-    const knife = await addKnife(house, { code: 'BENCH-1', condition: 'new' })
+    const knife = await addTestKnife(house, { code: 'BENCH-1', condition: 'new' })
     await house.manager.post('/api/events', { events: [check(knife.id, 420, 430, 470)] })
     const { body } = await offer(knife.id, { recipeId: 'full' })
     expect(body.plan.recipeId).toBe('full')
@@ -68,21 +68,21 @@ describe('what the bench offers', () => {
 
   it('says what is missing when there is no stone', async () => {
     const bare = await test.house('Bare house')
-    const knife = await addKnife(bare)
+    const knife = await addTestKnife(bare)
     const { status, body } = await bare.manager.post(`/api/knives/${knife.id}/bench`, { recipeId: 'full' })
     expect(status).toBe(409)
     expect(body.error.sentence).toMatch(/no stone on the shelf/)
   })
 
   it('warns of a steel on a hard blade', async () => {
-    const knife = await addKnife(house, { code: 'HARD-1', hrc: 64 })
+    const knife = await addTestKnife(house, { code: 'HARD-1', hrc: 64 })
     expect((await offer(knife.id, { recipeId: 'steel' })).body.warnings).toContain('steel-on-hard-blade')
   })
 })
 
 describe('a session', () => {
   it('goes from the first look to the last test, and the knife’s log says what was done', async () => {
-    const knife = await addKnife(house, { code: 'GO-1', condition: 'in-use' })
+    const knife = await addTestKnife(house, { code: 'GO-1', condition: 'in-use' })
     const session = (await start(knife.id, { recipeId: 'full' })).body
     const act = async (...actions: object[]): Promise<{ status: number; body: { outcome: string | null; actions: unknown[] } }> => house.manager.post(`/api/bench-sessions/${session.id}/actions`, { actions })
     const step = session.plan.steps.find((one: { kind: string }) => one.kind === 'side').id
@@ -108,7 +108,7 @@ describe('a session', () => {
   })
 
   it('is one at a time, and can be taken over and broken off', async () => {
-    const knife = await addKnife(house, { code: 'ONE-1' })
+    const knife = await addTestKnife(house, { code: 'ONE-1' })
     const id = newId()
     const session = (await start(knife.id, { id })).body
     expect((await start(knife.id, { id })).body.id).toBe(session.id)
@@ -125,7 +125,7 @@ describe('a session', () => {
   })
 
   it('on stones is not an apprentice’s, and never another house’s', async () => {
-    const knife = await addKnife(house, { code: 'MINE-1' })
+    const knife = await addTestKnife(house, { code: 'MINE-1' })
     const apprentice = await onTablet(test, house, 'apprentice')
     expect((await apprentice.post('/api/bench-sessions', { id: newId(), knifeId: knife.id, recipeId: 'full' })).status).toBe(403)
     expect((await apprentice.post('/api/bench-sessions', { id: newId(), knifeId: knife.id, recipeId: 'steel' })).status).toBe(200)
@@ -134,7 +134,7 @@ describe('a session', () => {
   })
 
   it('honing by recipe is logged as honing', async () => {
-    const knife = await addKnife(house, { code: 'HONE-1' })
+    const knife = await addTestKnife(house, { code: 'HONE-1' })
     const session = (await start(knife.id, { recipeId: 'strop' })).body
     await house.manager.post(`/api/bench-sessions/${session.id}/actions`, { actions: [{ id: newId(), at: at(3), kind: 'finish' }] })
     const [last] = (await house.manager.get(`/api/knives/${knife.id}/events`)).body

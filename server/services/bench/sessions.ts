@@ -1,7 +1,7 @@
 import { asSessionAction, foldable, type BenchAction, type BenchOffer, type BenchPlan, type BenchSession, type Gear, type SessionLine } from '../../../contract/bench'
 import type { Operation, WorkshopResult } from '../../../contract/workshop'
 import { gearWarnings } from '../../../core/abrasive/gear'
-import { overruling, pressing } from '../../../core/abrasive/progression'
+import { costOfStartingOn, pressingForce } from '../../../core/abrasive/progression'
 import { verdict } from '../../../core/edge/verdict/verdict'
 import { minutesToBurr, sessionState, type SessionState } from '../../../core/session/session'
 import { assertMay, type Caller } from '../../signIn/sessions'
@@ -14,44 +14,44 @@ import {
 import { insertEvents, asKnifeEvent, type EventWrite } from '../../db/queries/log/events'
 import { countKnifeOn } from '../../db/queries/shelf/gear'
 import { touchHouse } from '../../db/queries/house/houses'
-import { dropJob, listSavedJobs, saveJob } from '../../db/queries/fleet/workOrders'
+import { deleteWorkOrder, listWorkOrders, saveWorkOrder } from '../../db/queries/fleet/workOrders'
 import { findKnife, lockKnife, updateKnife, type StoredKnife } from '../../db/queries/fleet/knives'
 import { Fault, notFound } from '../../faults'
-import { fittingRecipes, laySession, type BenchKnife, type BenchWish, type BurrTimes, type Laid } from '../shelf/layOutSession'
+import { fittingRecipes, layOutSession, type BenchKnife, type BenchWish, type BurrTimes, type SessionLayout } from '../shelf/layOutSession'
 import { gearView, micronOf } from '../shelf/gear'
-import { loadReading, type FleetReading } from '../fleet/fleet'
+import { loadFleetSnapshot, type FleetSnapshot } from '../fleet/fleet'
 import { foldOn, refold } from '../log/knifeState'
 import { presentKnife } from '../fleet/knifeView'
-import { savedFor } from '../fleet/workOrders'
-import { describedBy, eventsOf, type Described } from './sessionEvents'
-import { loadContext } from '../log/usageContext'
-import { layOperation, measuredSections } from './workshop'
+import { workOrderFor } from '../fleet/workOrders'
+import { newDescription, sessionEvents, type DescriptionChange } from './sessionEvents'
+import { loadHouseContext } from '../log/usageContext'
+import { layOutOperation, measuredSections } from './workshop'
 
 const LATEST_SESSIONS = 5
 const SESSIONS_LISTED = 20
 
 /** A knife brought to the bench by somebody. */
 interface AtBench extends BenchKnife {
-  readonly reading: FleetReading
+  readonly snapshot: FleetSnapshot
   readonly burrTimes: BurrTimes
 }
 
 async function bringToBench(db: Queryable, caller: Caller, knifeId: string, now: Date): Promise<AtBench> {
   const knife = await findKnife(db, caller.house.id, knifeId)
   if (!knife) throw notFound('knife')
-  const reading = await loadReading(db, caller.house, now)
-  const stored = reading.states.get(knifeId)
+  const snapshot = await loadFleetSnapshot(db, caller.house, now)
+  const stored = snapshot.states.get(knifeId)
   if (!stored) throw notFound('knife')
-  const present = presentKnife(knife, stored, reading, 'until-dull')
+  const present = presentKnife(knife, stored, snapshot, 'until-dull')
   const { action } = verdict(present.state, present.blade.geometry, present.blade.role, present.rules)
-  return { knife, present, action, reading, burrTimes: await burrTimesOf(db, caller.house.id, caller.person.id) }
+  return { knife, present, action, snapshot, burrTimes: await burrTimesOf(db, caller.house.id, caller.person.id) }
 }
 
 const nameOf = (shelf: readonly Gear[], stoneId: string): string => shelf.find(({ id }) => id === stoneId)?.name ?? ''
 const tenth = (value: number): number => Math.round(value * 10) / 10
 
 /** A laid-out session as it is kept and sent. */
-export function planView({ plan }: Pick<Laid, 'plan'>, shelf: readonly Gear[], workshop: WorkshopResult | null = null): BenchPlan {
+export function planView({ plan }: Pick<SessionLayout, 'plan'>, shelf: readonly Gear[], workshop: WorkshopResult | null = null): BenchPlan {
   return {
     recipeId: plan.recipeId, minutes: plan.minutes, finishMicron: plan.finishMicron, choices: { ...plan.choices },
     stages: plan.stages.map(({ stone, minutes, strokesPerSide, newtons, takes }) => ({
@@ -69,7 +69,7 @@ const stateOf = (session: StoredSession, actions: readonly StoredAction[]): Sess
   sessionState(foldable(session.plan), session.startedAt.getTime(), session.startedBy, actions.map(asSessionAction))
 
 /** What the last session on a knife left for the next. */
-async function carriedOver(db: Queryable, houseId: string, knifeId: string): Promise<BenchOffer['carriedOver']> {
+async function carryOverFor(db: Queryable, houseId: string, knifeId: string): Promise<BenchOffer['carriedOver']> {
   const last = (await sessionsOfKnife(db, houseId, knifeId, LATEST_SESSIONS)).find(({ outcome }) => outcome === 'finished')
   return last ? stateOf(last, await listActions(db, houseId, last.id)).carryOver.map((one) => ({ ...one })) : []
 }
@@ -77,8 +77,8 @@ async function carriedOver(db: Queryable, houseId: string, knifeId: string): Pro
 /** What could be done to a knife now, how, and what stands in the way. */
 export async function benchOffer(db: Database, clock: Clock, caller: Caller, knifeId: string, wish: BenchWish): Promise<BenchOffer> {
   const one = await bringToBench(db, caller, knifeId, clock())
-  const { bench } = one.reading
-  const laid = laySession(bench, one, wish, one.burrTimes)
+  const { bench } = one.snapshot
+  const laid = layOutSession(bench, one, wish, one.burrTimes)
   const { plan, input } = laid
   const used = bench.gear.filter(({ id }) => plan.stages.some(({ stone }) => stone.id === id))
   const fitting = new Set(fittingRecipes(bench, one).map(({ id }) => id))
@@ -87,7 +87,7 @@ export async function benchOffer(db: Database, clock: Clock, caller: Caller, kni
     recipes: bench.recipes.map(({ id, choices }) => ({ id, fits: fitting.has(id), choices: choices.map((choice) => ({ ...choice, options: [...choice.options] })) })),
     plan: planView(laid, bench.gear),
     starts: input === null || laid.recipe.stones === 'last' ? [] : input.stones
-      .map((stone) => ({ stoneId: stone.id, stoneName: nameOf(bench.gear, stone.id), planned: stone.id === plan.stages[0]?.stone.id, micron: stone.micron, ...overruling(input, stone.id) }))
+      .map((stone) => ({ stoneId: stone.id, stoneName: nameOf(bench.gear, stone.id), planned: stone.id === plan.stages[0]?.stone.id, micron: stone.micron, ...costOfStartingOn(input, stone.id) }))
       .sort((a, b) => b.micron - a.micron)
       .map(({ micron: _, ...start }) => ({ ...start, minutes: tenth(start.minutes), minutesToBurr: tenth(start.minutesToBurr) })),
     soak: used.filter(({ soakMinutes }) => soakMinutes > 0).map(({ id, name, soakMinutes, bath }) => ({ stoneId: id, stoneName: name, minutes: soakMinutes, bath })),
@@ -96,12 +96,12 @@ export async function benchOffer(db: Database, clock: Clock, caller: Caller, kni
       return because === null ? [] : [{ stoneId: gear.id, stoneName: gear.name, because }]
     }),
     warnings: [...new Set([
-      ...used.flatMap((gear) => gearWarnings({ kind: gear.kind, micron: micronOf(gear), thicknessLeftMm: gear.thicknessMm, newtons: pressing(micronOf(gear) ?? 0) })),
-      ...(plan.recipeId === 'steel' ? gearWarnings({ kind: 'smooth-steel', micron: null, hrc: one.present.blade.nature.hrc }) : []),
+      ...used.flatMap((gear) => gearWarnings({ kind: gear.kind, micron: micronOf(gear), thicknessLeftMm: gear.thicknessMm, newtons: pressingForce(micronOf(gear) ?? 0) })),
+      ...(plan.recipeId === 'steel' ? gearWarnings({ kind: 'smooth-steel', micron: null, hrc: one.present.blade.spec.hrc }) : []),
     ])],
-    saved: savedFor(await listSavedJobs(db, caller.house.id), knifeId, one.present.state),
-    carriedOver: await carriedOver(db, caller.house.id, knifeId),
-    open: open ? { sessionId: open.id, personName: one.reading.people.find(({ id }) => id === open.startedBy)?.name ?? '', startedAt: open.startedAt.toISOString() } : null,
+    saved: workOrderFor(await listWorkOrders(db, caller.house.id), knifeId, one.present.state),
+    carriedOver: await carryOverFor(db, caller.house.id, knifeId),
+    open: open ? { sessionId: open.id, personName: one.snapshot.people.find(({ id }) => id === open.startedBy)?.name ?? '', startedAt: open.startedAt.toISOString() } : null,
   }
 }
 
@@ -122,11 +122,11 @@ export async function startSession(db: Database, clock: Clock, caller: Caller, i
     if (again) return sessionView(again, await listActions(client, caller.house.id, again.id))
     if (!(await lockKnife(client, caller.house.id, input.knifeId))) throw notFound('knife')
     const one = await bringToBench(client, caller, input.knifeId, now)
-    const { bench } = one.reading
+    const { bench } = one.snapshot
     const open = (await openSessions(client, caller.house.id)).find((session) => session.knifeId === input.knifeId)
-    if (open) throw new Fault('conflict', 'session-open', { name: one.reading.people.find(({ id }) => id === open.startedBy)?.name ?? '', code: one.knife.code })
-    const workshop = input.operation ? layOperation(bench, one, input.operation, one.burrTimes, await measuredSections(client, caller.house.id, one.knife.id)) : null
-    const laid = workshop ? null : laySession(bench, one, input, one.burrTimes)
+    if (open) throw new Fault('conflict', 'session-open', { name: one.snapshot.people.find(({ id }) => id === open.startedBy)?.name ?? '', code: one.knife.code })
+    const workshop = input.operation ? layOutOperation(bench, one, input.operation, one.burrTimes, await measuredSections(client, caller.house.id, one.knife.id)) : null
+    const laid = workshop ? null : layOutSession(bench, one, input, one.burrTimes)
     const asHoning = laid?.recipe.stones === 'none' && laid.recipe.actions.includes('hone')
     assertMay(caller, asHoning ? 'log-hone' : 'log-sharpening')
     const plan = workshop ? planView(workshop, bench.gear, workshop.result) : laid ? planView(laid, bench.gear) : null
@@ -154,15 +154,15 @@ export async function knifeSessions(db: Queryable, caller: Caller, knifeId: stri
 }
 
 /** Work done takes the saved job of its kind away; where it was one part of several, the next waits for the knife's next session. */
-async function keepRest(client: Queryable, caller: Caller, knifeId: string, { workshop }: BenchPlan, at: Date): Promise<void> {
+async function keepRemainingWork(client: Queryable, caller: Caller, knifeId: string, { workshop }: BenchPlan, at: Date): Promise<void> {
   if (!workshop) return
-  if (workshop.rest) await saveJob(client, caller.house.id, knifeId, { operation: workshop.rest, waits: true }, { personId: caller.person.id, at })
-  else await dropJob(client, caller.house.id, knifeId, workshop.operation.kind)
+  if (workshop.rest) await saveWorkOrder(client, caller.house.id, knifeId, { operation: workshop.rest, waits: true }, { personId: caller.person.id, at })
+  else await deleteWorkOrder(client, caller.house.id, knifeId, workshop.operation.kind)
 }
 
 /** Folds a finished session into its knife; one that made another angle, ratio or length also describes the knife anew. */
-async function foldAfter(client: Queryable, caller: Caller, knife: StoredKnife, described: Described | null, writes: readonly EventWrite[]): Promise<void> {
-  const context = await loadContext(client, caller.house)
+async function foldAfter(client: Queryable, caller: Caller, knife: StoredKnife, described: DescriptionChange | null, writes: readonly EventWrite[]): Promise<void> {
+  const context = await loadHouseContext(client, caller.house)
   if (!described) {
     await foldOn(client, context, knife, writes.map(asKnifeEvent))
     return
@@ -196,10 +196,10 @@ export async function actInSession(db: Database, clock: Clock, caller: Caller, s
     if (ends) {
       await endSession(client, caller.house.id, sessionId, state.status === 'finished' ? 'finished' : 'abandoned', now)
       if (state.status === 'finished') {
-        const described = describedBy(knife, session.plan.workshop)
-        const writes = eventsOf(session, state, now, caller, described)
+        const described = newDescription(knife, session.plan.workshop)
+        const writes = sessionEvents(session, state, now, caller, described)
         await insertEvents(client, caller.house.id, writes)
-        await keepRest(client, caller, knife.id, session.plan, now)
+        await keepRemainingWork(client, caller, knife.id, session.plan, now)
         await foldAfter(client, caller, knife, described, writes)
         for (const time of minutesToBurr(foldable(session.plan), state)) {
           await insertBurrTime(client, caller.house.id, sessionId, { ...time, personId: state.personId ?? caller.person.id })

@@ -2,7 +2,7 @@ import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { WorkshopView } from '../../../contract/workshop'
 import type { PlanView } from '../../../contract/week'
-import { addKnife, event, JUST_NOW, NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { addTestKnife, event, JUST_NOW, NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -24,7 +24,7 @@ const finish = async (sessionId: string): Promise<void> => {
 
 describe('workshop work', () => {
   it('runs as a session, cut by cut, and leaves the knife as thin as it promised, at the height it had', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-1', ...THICK })
+    const knife = await addTestKnife(house, { code: 'SHOP-1', ...THICK })
     const { body } = await begin(knife.id, { kind: 'thin', targetBteMm: 0.32 })
     expect(body.plan.recipeId).toBe('workshop')
     expect(body.plan.stages[0].stoneName).toBe('Stone 220')
@@ -41,14 +41,14 @@ describe('workshop work', () => {
   })
 
   it('that makes another angle describes the knife anew', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-2', ...THICK })
+    const knife = await addTestKnife(house, { code: 'SHOP-2', ...THICK })
     const { body } = await begin(knife.id, { kind: 're-bevel', dps: 14 })
     await finish(body.id)
     expect((await view(knife.id)).blade).toMatchObject({ dpsLeft: 14, dpsRight: 14 })
   })
 
   it('this blade cannot give is refused in words, and begins nothing', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-3', ...THICK })
+    const knife = await addTestKnife(house, { code: 'SHOP-3', ...THICK })
     const { status, body } = await begin(knife.id, { kind: 'thin', targetBteMm: 0.6 })
     expect(status).toBe(409)
     expect(body.error.sentence).toMatch(/cannot be done to this blade/)
@@ -57,7 +57,7 @@ describe('workshop work', () => {
   })
 
   it('is for trained hands', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-4', ...THICK })
+    const knife = await addTestKnife(house, { code: 'SHOP-4', ...THICK })
     const cook = await onTablet(test, house, 'cook')
     expect((await cook.post('/api/bench-sessions', { id: newId(), knifeId: knife.id, choices: {}, operation: { kind: 'thin', targetBteMm: 0.3 } })).status).toBe(403)
   })
@@ -65,8 +65,8 @@ describe('workshop work', () => {
 
 describe('a saved job', () => {
   it('is planned by the week in place of the verdict, offered at the bench, and gone when it is done', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-5', ...THICK, bteMm: 0.33, condition: 'new' })
-    const path = `/api/knives/${knife.id}/workshop-job`
+    const knife = await addTestKnife(house, { code: 'SHOP-5', ...THICK, bteMm: 0.33, condition: 'new' })
+    const path = `/api/knives/${knife.id}/work-order`
     const saved = await house.manager.send('PUT', path, { operation: { kind: 'flat-to-convex', targetBteMm: 0.28 } })
     expect(saved.body.saved).toEqual({ operation: { kind: 'flat-to-convex', targetBteMm: 0.28 }, waits: false })
     const { problem } = (await house.manager.get('/api/plan')).body as PlanView
@@ -79,8 +79,8 @@ describe('a saved job', () => {
   })
 
   it('can be dropped, and is not saved where it cannot be done', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-6', ...THICK })
-    const path = `/api/knives/${knife.id}/workshop-job`
+    const knife = await addTestKnife(house, { code: 'SHOP-6', ...THICK })
+    const path = `/api/knives/${knife.id}/work-order`
     expect((await house.manager.send('PUT', path, { operation: { kind: 'chip', depthMm: 40, sessions: 1 } })).status).toBe(409)
     await house.manager.send('PUT', path, { operation: { kind: 'chip', depthMm: 0.3, sessions: 2 } })
     expect((await house.manager.send('DELETE', path)).body.saved).toBeNull()
@@ -92,7 +92,7 @@ describe('work done in parts', () => {
   const none = { chip: null, glint: [], burrLeft: false, tipBent: false, tipGone: false, handleLoose: false, cracked: false }
 
   it('half a chip now: the rest waits with the knife, gets shallower, asks for no repair, and is gone after the third session', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-9', ...THICK, bteMm: 0.3 })
+    const knife = await addTestKnife(house, { code: 'SHOP-9', ...THICK, bteMm: 0.3 })
     await house.manager.post('/api/events', { events: [event(knife.id, 'checked', { readings: [{ zone: 'tip', forcesGf: [200] }], ladder: [], defects: { ...none, chip: { zone: 'tip', depthMm: 0.4 } } }, NOW)] })
     expect(await verdictOf('SHOP-9')).toBe('repair')
     const left: (number | null)[] = []
@@ -117,7 +117,7 @@ describe('work done in parts', () => {
   })
 
   it('a plain session on a chip that waits takes what it takes, and the chip is that much shallower', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-10', ...THICK, bteMm: 0.3, condition: 'new' })
+    const knife = await addTestKnife(house, { code: 'SHOP-10', ...THICK, bteMm: 0.3, condition: 'new' })
     const { body } = await begin(knife.id, { kind: 'chip', depthMm: 0.6, sessions: 2 })
     await finish(body.id)
     await house.manager.post('/api/events', { events: [event(knife.id, 'sharpened', { finishMicron: 4, recessionMm: 0.1 }, JUST_NOW)] })
@@ -128,9 +128,9 @@ describe('work done in parts', () => {
   })
 
   it('is not lost when other work is saved or done in between, and gone once a check finds no chip', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-18', ...THICK, condition: 'new' })
+    const knife = await addTestKnife(house, { code: 'SHOP-18', ...THICK, condition: 'new' })
     await finish((await begin(knife.id, { kind: 'chip', depthMm: 0.6, sessions: 2 })).body.id)
-    await house.manager.send('PUT', `/api/knives/${knife.id}/workshop-job`, { operation: { kind: 'thin', targetBteMm: 0.35 } })
+    await house.manager.send('PUT', `/api/knives/${knife.id}/work-order`, { operation: { kind: 'thin', targetBteMm: 0.35 } })
     expect((await view(knife.id)).saved).toMatchObject({ waits: false, operation: { kind: 'thin' } })
     await finish((await begin(knife.id, { kind: 'thin', targetBteMm: 0.35 })).body.id)
     expect((await view(knife.id)).saved).toMatchObject({ waits: true, operation: { kind: 'chip' } })
@@ -140,7 +140,7 @@ describe('work done in parts', () => {
   })
 
   it('a ratio moved over three sessions counts itself down and ends where it was to', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-11', ...THICK, bteMm: 0.3, ratioRight: 70 })
+    const knife = await addTestKnife(house, { code: 'SHOP-11', ...THICK, bteMm: 0.3, ratioRight: 70 })
     const seen: number[] = []
     let operation: object | undefined = { kind: 'ratio', toRight: 50, sessions: 3 }
     while (operation) {
@@ -156,7 +156,7 @@ describe('work done in parts', () => {
 
 describe('a broken tip', () => {
   it('ground to a point leaves the knife that much shorter, its height kept, and nothing the matter with it', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-12', ...THICK, lengthMm: 240 })
+    const knife = await addTestKnife(house, { code: 'SHOP-12', ...THICK, lengthMm: 240 })
     const { body } = await begin(knife.id, { kind: 'tip', lostMm: 6, from: 'spine', sessions: 1 })
     expect(body.plan.workshop).toMatchObject({ lengthLossMm: 6, lossMm: 0 })
     expect(body.plan.steps.some(({ recipeStep }: { recipeStep: string }) => recipeStep === 'cut-tip-spine')).toBe(true)
@@ -170,7 +170,7 @@ describe('a broken tip', () => {
 
 describe('measurements of a section', () => {
   it('are events: the latest of each spot stands, and voiding one brings back the one before', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-7', ...THICK })
+    const knife = await addTestKnife(house, { code: 'SHOP-7', ...THICK })
     const measured = (thicknessMm: number, at: number): Record<string, unknown> => event(knife.id, 'measured', { sections: [{ zone: 'belly', thicknessAt: [{ heightMm: 5, thicknessMm }] }] }, new Date(JUST_NOW.getTime() + at))
     const [first, second] = [measured(0.7, 0), measured(0.65, 1000)]
     await house.manager.post('/api/events', { events: [first, second] })
@@ -188,7 +188,7 @@ describe('a session taken back', () => {
   }
 
   it('leaves the knife described as it was before, angle and length', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-15', ...THICK, lengthMm: 240 })
+    const knife = await addTestKnife(house, { code: 'SHOP-15', ...THICK, lengthMm: 240 })
     for (const operation of [{ kind: 're-bevel', dps: 14 }, { kind: 'tip', lostMm: 5, from: 'spine', sessions: 1 }]) await finish((await begin(knife.id, operation)).body.id)
     expect(await view(knife.id)).toMatchObject({ lengthMm: 235, blade: { dpsLeft: 14 } })
     await takeBack(knife.id)
@@ -196,7 +196,7 @@ describe('a session taken back', () => {
   })
 
   it('leaves alone what somebody has corrected since', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-16', ...THICK, lengthMm: 240 })
+    const knife = await addTestKnife(house, { code: 'SHOP-16', ...THICK, lengthMm: 240 })
     await finish((await begin(knife.id, { kind: 're-bevel', dps: 14 })).body.id)
     await house.manager.send('PATCH', `/api/knives/${knife.id}`, { dpsLeft: 13 })
     await takeBack(knife.id)
@@ -204,7 +204,7 @@ describe('a session taken back', () => {
   })
 
   it('cannot be used to describe a knife by those who may not: a sent description is dropped', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-17', ...THICK, lengthMm: 240 })
+    const knife = await addTestKnife(house, { code: 'SHOP-17', ...THICK, lengthMm: 240 })
     const before = { dpsLeft: 5, dpsRight: 5, ratioRight: 50, lengthMm: 100 }
     await house.manager.post('/api/events', { events: [event(knife.id, 'sharpened', { finishMicron: 4, described: { before, after: { dpsLeft: 17, dpsRight: 17, ratioRight: 50, lengthMm: 240 } } })] })
     await takeBack(knife.id)
@@ -214,7 +214,7 @@ describe('a session taken back', () => {
 
 describe('faces that work has left', () => {
   it('stand in place of what was measured before, and the next plan is cut out of them', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-13', ...THICK })
+    const knife = await addTestKnife(house, { code: 'SHOP-13', ...THICK })
     const section = (thicknessMm: number): object => ({ sections: [{ zone: 'heel', thicknessAt: [{ heightMm: 3, thicknessMm }], bteMm: 0.46 }, { zone: 'belly', thicknessAt: [{ heightMm: 3, thicknessMm }, { heightMm: 10, thicknessMm: 1 }] }] })
     await house.manager.post('/api/events', { events: [event(knife.id, 'measured', section(0.6), NOW)] })
     const { body } = await begin(knife.id, { kind: 'thin', targetBteMm: 0.3 })
@@ -233,7 +233,7 @@ describe('faces that work has left', () => {
   })
 
   it('a measured thickness behind the edge gives way to what is tracked, once the edge was sharpened', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-14', ...THICK, condition: 'new' })
+    const knife = await addTestKnife(house, { code: 'SHOP-14', ...THICK, condition: 'new' })
     await house.manager.post('/api/events', { events: [event(knife.id, 'measured', { bteMm: 0.4, sections: [{ zone: 'belly', thicknessAt: [], bteMm: 0.4 }] }, NOW)] })
     expect((await view(knife.id)).measured[0]?.bteMm).toBe(0.4)
     await house.manager.post('/api/events', { events: [event(knife.id, 'sharpened', { finishMicron: 4, recessionMm: 0.3 }, JUST_NOW)] })
@@ -245,7 +245,7 @@ describe('faces that work has left', () => {
 
 describe('a knife that wedges', () => {
   it('is to be thinned, and a keener edge does not change that', async () => {
-    const knife = await addKnife(house, { code: 'SHOP-8', ...THICK, bteMm: 0.31, condition: 'new' })
+    const knife = await addTestKnife(house, { code: 'SHOP-8', ...THICK, bteMm: 0.31, condition: 'new' })
     const none = { chip: null, glint: [], burrLeft: false, tipBent: false, tipGone: false, handleLoose: false, cracked: false }
     await house.manager.post('/api/events', { events: [event(knife.id, 'checked', { readings: ['heel', 'belly', 'tip'].map((zone) => ({ zone, forcesGf: [170] })), ladder: [], defects: { ...none, wedges: true } })] })
     const verdictOf = async (): Promise<{ action: string; reasons: { code: string }[] }> => (await house.manager.get('/api/fleet')).body.knives.find(({ code }: { code: string }) => code === 'SHOP-8').verdict

@@ -1,4 +1,4 @@
-import type { Operation, SavedJob, SectionMeasure, WorkshopResult, WorkshopView } from '../../../contract/workshop'
+import type { Operation, WorkOrder, SectionMeasure, WorkshopResult, WorkshopView } from '../../../contract/workshop'
 import { isDiamond, isStone } from '../../../core/abrasive/gear'
 import { Z_80 } from '../../../core/statistics/normal'
 import { steelAhead } from '../../../core/edge/forecast/steelAhead'
@@ -16,14 +16,14 @@ import type { Database, Queryable } from '../../db/database'
 import { knifeLog } from '../../db/queries/log/events'
 import { touchHouse } from '../../db/queries/house/houses'
 import { findKnife, type StoredKnife } from '../../db/queries/fleet/knives'
-import { dropJob, listSavedJobs, saveJob } from '../../db/queries/fleet/workOrders'
+import { deleteWorkOrder, listWorkOrders, saveWorkOrder } from '../../db/queries/fleet/workOrders'
 import { standingEvents } from '../../../core/edge/model/events'
 import { Fault, notFound } from '../../faults'
 import { stonesAt, type Bench, type BenchKnife, type BurrTimes } from '../shelf/layOutSession'
-import { loadReading } from '../fleet/fleet'
+import { loadFleetSnapshot } from '../fleet/fleet'
 import { micronOf } from '../shelf/gear'
 import { presentKnife } from '../fleet/knifeView'
-import { savedFor } from '../fleet/workOrders'
+import { workOrderFor } from '../fleet/workOrders'
 
 type Present = BenchKnife['present']
 
@@ -45,10 +45,10 @@ const finishOf = ({ blade }: Present): number => (blade.role === 'butchery' || b
  *
  * @throws Fault `operation-impossible` with what is wrong and the nearest that goes, `no-stones` for an empty bench
  */
-export function layOperation(bench: Bench, one: BenchKnife, operation: Operation, burrTimes: BurrTimes, measured: readonly SectionMeasure[]): { readonly plan: SessionPlan; readonly result: WorkshopResult } {
+export function layOutOperation(bench: Bench, one: BenchKnife, operation: Operation, burrTimes: BurrTimes, measured: readonly SectionMeasure[]): { readonly plan: SessionPlan; readonly result: WorkshopResult } {
   const blade = asMeasured(bladeOf(one.knife, one.present), measured)
   const finishMicron = finishOf(one.present)
-  const plan = tried(() => planWorkshop({ blade, type: one.knife.type, operation, lengthMm: one.knife.lengthMm, hrc: one.present.blade.nature.hrc, stones: stonesAt(bench, burrTimes), finishMicron }))
+  const plan = refuseInWords(() => planWorkshop({ blade, type: one.knife.type, operation, lengthMm: one.knife.lengthMm, hrc: one.present.blade.spec.hrc, stones: stonesAt(bench, burrTimes), finishMicron }))
   const { done, tip } = plan
   return {
     plan: workshopSession(plan, finishMicron),
@@ -66,7 +66,7 @@ function facesLeft({ kind }: Operation, blade: SectionBlade, { measures: { after
 }
 
 /** Work the core refuses, refused in words. */
-function tried<T>(work: () => T): T {
+function refuseInWords<T>(work: () => T): T {
   try {
     return work()
   } catch (error) {
@@ -100,18 +100,18 @@ export async function measuredSections(db: Queryable, houseId: string, knifeId: 
 export async function workshopView(db: Database, clock: Clock, caller: Caller, knifeId: string): Promise<WorkshopView> {
   const knife = await findKnife(db, caller.house.id, knifeId)
   if (!knife) throw notFound('knife')
-  const reading = await loadReading(db, caller.house, clock())
-  const stored = reading.states.get(knifeId)
+  const snapshot = await loadFleetSnapshot(db, caller.house, clock())
+  const stored = snapshot.states.get(knifeId)
   if (!stored) throw notFound('knife')
-  const present = presentKnife(knife, stored, reading, 'until-dull')
+  const present = presentKnife(knife, stored, snapshot, 'until-dull')
   const { blade, rules, state } = present
   const thickestMm = Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm * (1 + rules.thicknessGrowth))
-  const { sessionsPerYear, perSessionMm } = steelAhead(state, blade.nature, blade.geometry, thickestMm)
+  const { sessionsPerYear, perSessionMm } = steelAhead(state, blade.spec, blade.geometry, thickestMm)
   const spread = Math.exp(Z_80 * state.steel.takes.sd)
   return {
-    knifeId, type: knife.type, blade: bladeOf(knife, present), lengthMm: knife.lengthMm, hrc: blade.nature.hrc, serrated: knife.serrated, chipMm: state.defects.chip?.depthMm ?? null, tipHurt: state.defects.tipBent || state.defects.tipGone,
-    saved: savedFor(await listSavedJobs(db, caller.house.id), knifeId, state),
-    stones: reading.bench.gear.flatMap((gear) => {
+    knifeId, type: knife.type, blade: bladeOf(knife, present), lengthMm: knife.lengthMm, hrc: blade.spec.hrc, serrated: knife.serrated, chipMm: state.defects.chip?.depthMm ?? null, tipHurt: state.defects.tipBent || state.defects.tipGone,
+    saved: workOrderFor(await listWorkOrders(db, caller.house.id), knifeId, state),
+    stones: snapshot.bench.gear.flatMap((gear) => {
       const micron = micronOf(gear)
       return isStone(gear.kind) && micron !== null ? [{ id: gear.id, name: gear.name, micron, diamond: isDiamond(gear.kind) }] : []
     }),
@@ -129,15 +129,15 @@ export async function workshopView(db: Database, clock: Clock, caller: Caller, k
  *
  * @throws Fault `operation-impossible` for work this blade cannot give
  */
-export async function keepJob(db: Database, clock: Clock, caller: Caller, knifeId: string, operation: Operation | null): Promise<WorkshopView> {
+export async function setWorkOrder(db: Database, clock: Clock, caller: Caller, knifeId: string, operation: Operation | null): Promise<WorkshopView> {
   const view = await workshopView(db, clock, caller, knifeId)
   const { type, lengthMm, hrc, stones } = view
   const blade = asMeasured(view.blade, view.measured)
-  if (operation) tried(() => planWorkshop({ blade, type, operation, lengthMm, hrc, stones, finishMicron: FACE_FINISH_MICRON }))
-  const saved: SavedJob | null = operation && { operation, waits: false }
+  if (operation) refuseInWords(() => planWorkshop({ blade, type, operation, lengthMm, hrc, stones, finishMicron: FACE_FINISH_MICRON }))
+  const saved: WorkOrder | null = operation && { operation, waits: false }
   await db.transaction(async (client) => {
-    if (saved) await saveJob(client, caller.house.id, knifeId, saved, { personId: caller.person.id, at: clock() })
-    else if (view.saved) await dropJob(client, caller.house.id, knifeId, view.saved.operation.kind)
+    if (saved) await saveWorkOrder(client, caller.house.id, knifeId, saved, { personId: caller.person.id, at: clock() })
+    else if (view.saved) await deleteWorkOrder(client, caller.house.id, knifeId, view.saved.operation.kind)
     await touchHouse(client, caller.house.id)
   })
   return operation ? { ...view, saved } : await workshopView(db, clock, caller, knifeId)

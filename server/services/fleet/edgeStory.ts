@@ -20,9 +20,9 @@ import type { Database } from '../../db/database'
 import { knifeLog } from '../../db/queries/log/events'
 import { findKnife, type StoredKnife } from '../../db/queries/fleet/knives'
 import { notFound } from '../../faults'
-import { loadReading, type FleetReading } from './fleet'
+import { loadFleetSnapshot, type FleetSnapshot } from './fleet'
 import { presentKnife, type PresentKnife } from './knifeView'
-import { surroundings } from '../log/usageContext'
+import { usageContext } from '../log/usageContext'
 import { DAY_MS } from '../../../core/time'
 
 type Story = z.infer<typeof EdgeStory>
@@ -49,19 +49,19 @@ interface Past {
 }
 
 /** What was believed before and after each event. */
-function walk(knife: StoredKnife, events: readonly KnifeEvent[], reading: FleetReading): Past {
-  const { nature, role } = knownBlade(knife)
+function foldStory(knife: StoredKnife, events: readonly KnifeEvent[], snapshot: FleetSnapshot): Past {
+  const { spec, role } = knownBlade(knife)
   const zones = eachZone((): Moment[] => [])
   const steel: Story['steel']['points'] = []
-  const sinceMs = reading.nowMs - STORY_MS
-  const fromMs = Math.min(reading.nowMs, ...events.map(({ atMs }) => atMs))
+  const sinceMs = snapshot.nowMs - STORY_MS
+  const fromMs = Math.min(snapshot.nowMs, ...events.map(({ atMs }) => atMs))
   const push = (state: KnifeState): void => {
     if (state.atMs < sinceMs) return
-    for (const zone of ZONES) zones[zone].push(moment(state.atMs, forceBand(state.zones[zone], nature.dps)))
+    for (const zone of ZONES) zones[zone].push(moment(state.atMs, forceBand(state.zones[zone], spec.dps)))
   }
   foldHistory({
-    nature, events, untilMs: reading.nowMs, limitGf: reading.house.serviceLimits[role],
-    around: surroundings(reading.context, fromMs, reading.nowMs),
+    spec, events, untilMs: snapshot.nowMs, limitGf: snapshot.house.serviceLimits[role],
+    usage: usageContext(snapshot.context, fromMs, snapshot.nowMs),
     onEvent: (event, before, after) => {
       if (event.kind === 'checked' || event.kind === 'honed' || event.kind === 'sharpened') push(before)
       push(after)
@@ -95,33 +95,33 @@ const aheadOf = (service: ServiceForecast): Story['ahead'][number] => ({
 
 /** Share of what dulls the worst zone that is only bent, 0–1. */
 function bentShare({ state, blade }: PresentKnife): number {
-  const edge = state.zones[worstZone(state, blade.nature.dps)]
-  const [bent, worn] = [ROLL_FORCE_GF * edge.roll, BLUNT_FORCE_GF_PER_UM * bluntWidth({ ...edge, dps: blade.nature.dps })]
+  const edge = state.zones[worstZone(state, blade.spec.dps)]
+  const [bent, worn] = [ROLL_FORCE_GF * edge.roll, BLUNT_FORCE_GF_PER_UM * bluntWidth({ ...edge, dps: blade.spec.dps })]
   return bent + worn > 0 ? Math.round((100 * bent) / (bent + worn)) / 100 : 0
 }
 
-function honing(state: KnifeState, hrc: number): Banded {
+function honingLearned(state: KnifeState, hrc: number): Banded {
   const { mean: shift, sd } = knownParameter(state.belief, HONE)
   const { efficiency } = honeEffect({ tool: usualHoneTool(hrc), hrc })
   const at = (move: number): number => rounded(1 / (1 + Math.exp(-(Math.log(efficiency / (1 - efficiency)) + move))))
   return { mean: at(shift), low: at(shift - Z_80 * sd), high: at(shift + Z_80 * sd) }
 }
 
-function learned(present: PresentKnife, reading: FleetReading, knife: StoredKnife, stored: KnifeState): Story['learned'] {
+function learnedOfKnife(present: PresentKnife, snapshot: FleetSnapshot, knife: StoredKnife, stored: KnifeState): Story['learned'] {
   const { state, blade, rules } = present
   const { wear, zone } = parametersOf(state.belief)
-  const periods = state.stationId === null ? undefined : reading.around.stations.get(state.stationId)
-  const work = periods && workAt(periods, reading.nowMs)
-  const life = lifeFromFresh(state, blade.nature, rules.limitGf, {
+  const periods = state.stationId === null ? undefined : snapshot.usage.stations.get(state.stationId)
+  const work = periods && workAt(periods, snapshot.nowMs)
+  const life = lifeFromFresh(state, blade.spec, rules.limitGf, {
     hours: work && work.hoursPerService > 0 ? work.hoursPerService : USUAL_SERVICE_HOURS,
-    factor: work ? BOARD_FACTOR[work.board] * PRODUCT_FACTOR[work.product] * reading.kin.shift(knife, stored) : 1,
+    factor: work ? BOARD_FACTOR[work.board] * PRODUCT_FACTOR[work.product] * snapshot.similar.shift(knife, stored) : 1,
   })
   return {
-    knownFrom: state.readingCount >= 3 ? 'own' : 'kin',
+    knownFrom: state.readingCount >= 3 ? 'own' : 'similar',
     readingCount: state.readingCount,
     wear: asFactor(wear),
     zoneWear: eachZone((name) => asFactor(zone[name])),
-    honing: honing(state, blade.nature.hrc),
+    honing: honingLearned(state, blade.spec.hrc),
     lifeHours: { low: life.early, middle: life.middle, high: life.late },
     bentShare: bentShare(present),
   }
@@ -131,27 +131,27 @@ function learned(present: PresentKnife, reading: FleetReading, knife: StoredKnif
 export async function edgeStory(db: Database, caller: Caller, knifeId: string, now: Date): Promise<Story> {
   const knife = await findKnife(db, caller.house.id, knifeId)
   if (!knife) throw notFound('knife')
-  const reading = await loadReading(db, caller.house, now)
-  const stored = reading.states.get(knifeId)
+  const snapshot = await loadFleetSnapshot(db, caller.house, now)
+  const stored = snapshot.states.get(knifeId)
   if (!stored) throw notFound('knife')
   const events = standingEvents(await knifeLog(db, caller.house.id, knifeId))
-  const present = presentKnife(knife, stored, reading, 'whole')
+  const present = presentKnife(knife, stored, snapshot, 'whole')
   const { state, blade, rules, forecast } = present
-  const past = walk(knife, events, reading)
-  const names = new Map(reading.people.map(({ id, name }) => [id, name]))
-  const sinceMs = reading.nowMs - STORY_MS
+  const past = foldStory(knife, events, snapshot)
+  const names = new Map(snapshot.people.map(({ id, name }) => [id, name]))
+  const sinceMs = snapshot.nowMs - STORY_MS
   const thickestMm = Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm * (1 + rules.thicknessGrowth))
-  const ahead = steelAhead(state, blade.nature, blade.geometry, thickestMm)
+  const ahead = steelAhead(state, blade.spec, blade.geometry, thickestMm)
   return {
     limitGf: rules.limitGf,
-    now: instant(reading.nowMs),
-    zones: eachZone((zone) => [...past.zones[zone], moment(reading.nowMs, forceBand(state.zones[zone], blade.nature.dps))]),
+    now: instant(snapshot.nowMs),
+    zones: eachZone((zone) => [...past.zones[zone], moment(snapshot.nowMs, forceBand(state.zones[zone], blade.spec.dps))]),
     readings: readingsOf(events, sinceMs),
     marks: marksOf(events, sinceMs, (id) => (id === null ? null : (names.get(id) ?? null))),
     ahead: forecast.services.map(aheadOf),
-    learned: learned(present, reading, knife, stored),
+    learned: learnedOfKnife(present, snapshot, knife, stored),
     steel: {
-      points: [...past.steel, { at: instant(reading.nowMs), heightMm: asBand(state.steel.heightMm), bteMm: asBand(state.steel.bteMm), measured: false }],
+      points: [...past.steel, { at: instant(snapshot.nowMs), heightMm: asBand(state.steel.heightMm), bteMm: asBand(state.steel.bteMm), measured: false }],
       minimumHeightMm: blade.geometry.minimumHeightMm,
       thickestMm,
       sessionsPerYear: rounded(ahead.sessionsPerYear.mean),

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addKnife, check, event, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { addTestKnife, check, event, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 import { MINUTE_MS } from '../../../core/time'
 
 let test: TestApp
@@ -29,7 +29,7 @@ describe('the fleet as it is read', () => {
     const etag = first.headers.get('etag') ?? ''
     expect(etag).toContain(house.houseId)
     expect((await fleet({ 'if-none-match': etag })).status).toBe(304)
-    await addKnife(house)
+    await addTestKnife(house)
     const after = await fleet({ 'if-none-match': etag })
     expect(after.status).toBe(200)
     expect(after.body.knives.length).toBe(first.body.knives.length + 1)
@@ -51,7 +51,7 @@ describe('the fleet as it is read', () => {
 
 describe('a knife as it is seen', () => {
   it('names the zone, the word, the band and the limit', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     await house.manager.post('/api/events', { events: [check(knife.id, 200, 290, 400)] })
     const view = (await fleet()).body.knives.find((one: { id: string }) => one.id === knife.id)
     expect(view).toMatchObject({ worstZone: 'tip', word: 'dull', limitGf: 350, readingCount: 3 })
@@ -63,7 +63,7 @@ describe('a knife as it is seen', () => {
   })
 
   it('says which service will find it dull, and nothing for one that lies in quarantine', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     const worn = (await house.manager.post('/api/events', { events: [check(knife.id, 330, 340, 345)] })).body.knives[0]
     expect(worn.dullAhead).toMatchObject({ zone: 'tip' })
     expect(['lunch', 'dinner']).toContain(worn.dullAhead.serviceName)
@@ -72,7 +72,7 @@ describe('a knife as it is seen', () => {
   })
 
   it('pages its history, newest first, with what each event did to the edge', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     const at = (minutes: number): Date => new Date(NOW.getTime() - minutes * MINUTE_MS)
     const later = new Date(NOW.getTime() + 20_000)
     await house.manager.post('/api/events', {

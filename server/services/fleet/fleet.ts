@@ -10,16 +10,16 @@ import { listPeople, publicPerson, type StoredPerson } from '../../db/queries/ho
 import { currentPlan } from '../../db/queries/week/plans'
 import { prepare, type Prepared } from '../../mount'
 import { loadBench } from '../shelf/layOutSession'
-import { kinOf } from './similarKnives'
-import { knifeView, OUTLOOK_MS, type Reading } from './knifeView'
+import { findSimilarKnives } from './similarKnives'
+import { knifeView, OUTLOOK_MS, type HouseSnapshot } from './knifeView'
 import { standingSessions } from './standingSessions'
-import { houseOccurrences, loadContext, surroundings, type HouseContext } from '../log/usageContext'
+import { houseOccurrences, loadHouseContext, usageContext, type HouseContext } from '../log/usageContext'
 import type { KnifeState } from '../../../core/edge/log/state'
 import { MINUTE_MS, DAY_MS } from '../../../core/time'
 
 
 /** Everything that reading the knives of a house takes. */
-export interface FleetReading extends Reading {
+export interface FleetSnapshot extends HouseSnapshot {
   readonly knives: readonly StoredKnife[]
   readonly states: ReadonlyMap<string, KnifeState>
   readonly people: readonly StoredPerson[]
@@ -27,15 +27,15 @@ export interface FleetReading extends Reading {
 }
 
 /** Loads a house's knives with what they teach each other. */
-export async function loadReading(db: Queryable, house: StoredHouse, now: Date): Promise<FleetReading> {
-  const context = await loadContext(db, house)
+export async function loadFleetSnapshot(db: Queryable, house: StoredHouse, now: Date): Promise<FleetSnapshot> {
+  const context = await loadHouseContext(db, house)
   const [knives, states, people] = [await listKnives(db, house.id), await listStates(db, house.id), await listPeople(db, house.id)]
   const nowMs = now.getTime()
   const oldest = Math.min(nowMs, ...[...states.values()].map((state) => state.atMs))
   return {
     house, context, knives, states, people, nowMs,
-    around: surroundings(context, oldest, nowMs + OUTLOOK_MS),
-    kin: kinOf(context, knives, states),
+    usage: usageContext(context, oldest, nowMs + OUTLOOK_MS),
+    similar: findSimilarKnives(context, knives, states),
     bench: await loadBench(db, house.id),
     workingDps: new Map(people.flatMap(({ id, workingDps }): [string, number][] => (workingDps === null ? [] : [[id, workingDps]]))),
   }
@@ -45,11 +45,11 @@ export async function loadReading(db: Queryable, house: StoredHouse, now: Date):
 const KNIVES_AT_ONCE = 10
 
 /** Views of the whole fleet; forecasting 150 knives takes a good part of a second, and nobody else should wait for it. */
-async function allViews(reading: FleetReading): Promise<KnifeView[]> {
+async function allViews(snapshot: FleetSnapshot): Promise<KnifeView[]> {
   const views: KnifeView[] = []
-  for (const [index, knife] of reading.knives.entries()) {
-    const state = reading.states.get(knife.id)
-    if (state) views.push(knifeView(knife, state, reading))
+  for (const [index, knife] of snapshot.knives.entries()) {
+    const state = snapshot.states.get(knife.id)
+    if (state) views.push(knifeView(knife, state, snapshot))
     if (index % KNIVES_AT_ONCE === KNIVES_AT_ONCE - 1) await setImmediate()
   }
   return views
@@ -57,18 +57,18 @@ async function allViews(reading: FleetReading): Promise<KnifeView[]> {
 
 /** Every knife of a house as it is at a moment. */
 export async function readFleet(db: Queryable, house: StoredHouse, now: Date): Promise<Fleet> {
-  const reading = await loadReading(db, house, now)
-  const { context, nowMs } = reading
+  const snapshot = await loadFleetSnapshot(db, house, now)
+  const { context, nowMs } = snapshot
   const dayFrom = startOfDay(nowMs, house.zone)
   const dayTo = startOfDay(dayFrom + 1.5 * DAY_MS, house.zone)
   const ofDay = (kind: 'service' | 'quiet'): Fleet['day']['services'] =>
     houseOccurrences(context, kind, dayFrom, dayTo).filter(({ startMs }) => startMs >= dayFrom).map(toSpan)
   return {
     now: now.toISOString(),
-    knives: await allViews(reading),
-    people: reading.people.map(publicPerson),
+    knives: await allViews(snapshot),
+    people: snapshot.people.map(publicPerson),
     stations: [...context.stations],
-    planned: (await standingSessions(db, await currentPlan(db, house.id), reading))
+    planned: (await standingSessions(db, await currentPlan(db, house.id), snapshot))
       .filter(({ endsAt }) => Date.parse(endsAt) > nowMs)
       .map(({ knifeId, personId, startsAt, endsAt }) => ({ knifeId, personId, startsAt, endsAt })),
     day: {
@@ -116,6 +116,6 @@ export async function viewKnives(
   now: Date,
   pairs: readonly { readonly knife: StoredKnife; readonly state: KnifeState }[],
 ): Promise<KnifeView[]> {
-  const reading = await loadReading(db, house, now)
-  return pairs.map(({ knife, state }) => knifeView(knife, state, reading))
+  const snapshot = await loadFleetSnapshot(db, house, now)
+  return pairs.map(({ knife, state }) => knifeView(knife, state, snapshot))
 }

@@ -1,5 +1,5 @@
-import { defaultRules, verdict, type Action, type Step, type VerdictRules } from '../../../core/edge/verdict/verdict'
-import { advance, type Surroundings } from '../../../core/edge/log/history'
+import { defaultRules, verdict, type Action, type Recommendation, type VerdictRules } from '../../../core/edge/verdict/verdict'
+import { advance, type UsageContext } from '../../../core/edge/log/history'
 import { firstDull, forecastEdge, rotaAhead, usualUse, type EdgeForecast } from '../../../core/edge/forecast/forecast'
 import { angleMismatch } from '../../../core/edge/model/hone'
 import { thicknessLimitMm } from '../../../core/knife/limits'
@@ -10,19 +10,19 @@ import { bluntWidth } from '../../../core/edge/model/wear'
 import { ZONES, type Zone } from '../../../core/edge/model/zones'
 import { symmetry } from '../../../core/session/symmetry'
 import { knownBlade, type KnownBlade } from '../../../core/knife/blade'
-import type { KnifeView, StepView } from '../../../contract/knives'
+import type { KnifeView, RecommendationView } from '../../../contract/knives'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import type { StoredHouse } from '../../db/queries/house/houses'
 import { usualSession, type Bench } from '../shelf/layOutSession'
-import type { Kin } from './similarKnives'
+import type { SimilarKnives } from './similarKnives'
 import { presentBlade } from '../../../core/edge/log/presentBlade'
 import { DAY_MS } from '../../../core/time'
 
 /** What reading a knife needs beside the knife itself. */
-export interface Reading {
+export interface HouseSnapshot {
   readonly house: StoredHouse
-  readonly around: Surroundings
-  readonly kin: Kin
+  readonly usage: UsageContext
+  readonly similar: SimilarKnives
   /** what stands at the bench, and how this house uses it */
   readonly bench: Bench
   /** angles people really work at, degrees per side, by person */
@@ -52,37 +52,37 @@ const SERVICES_IN_LISTS = 4
 const OWN_READINGS = 3
 
 /**
- * The present state of a knife, kin and rota taken in.
+ * The present state of a knife, similar knives and the rota taken in.
  *
  * @param outlook `whole` forecasts every service of the outlook; `until-dull` stops when the knife is almost surely dull
  */
-export function presentKnife(knife: StoredKnife, stored: KnifeState, reading: Reading, outlook: 'whole' | 'until-dull'): PresentKnife {
+export function presentKnife(knife: StoredKnife, stored: KnifeState, snapshot: HouseSnapshot, outlook: 'whole' | 'until-dull'): PresentKnife {
   const described = knownBlade(knife)
-  const { around, kin, house, nowMs, workingDps } = reading
-  const state = advance(kin.inform(knife, stored), described.nature, around, nowMs)
+  const { usage, similar, house, nowMs, workingDps } = snapshot
+  const state = advance(similar.inform(knife, stored), described.spec, usage, nowMs)
   const blade = presentBlade(described, state.steel)
   const limitGf = house.serviceLimits[blade.role]
   const rules = { ...defaultRules(blade.role, house.serviceLimits), thicknessLimitMm: thicknessLimitMm(knife.type) }
   const inUse = state.status === 'in-service' && state.stationId !== null
-  const services = around.services.filter((service) => service.startMs < nowMs + OUTLOOK_MS)
-  const ahead = inUse ? rotaAhead(around.stations.get(state.stationId ?? ''), services, nowMs, kin.shift(knife, stored)) : []
-  const use = usualUse(blade.nature, limitGf, ahead)
+  const services = usage.services.filter((service) => service.startMs < nowMs + OUTLOOK_MS)
+  const ahead = inUse ? rotaAhead(usage.stations.get(state.stationId ?? ''), services, nowMs, similar.shift(knife, stored)) : []
+  const use = usualUse(blade.spec, limitGf, ahead)
   const working = state.holderId === null ? undefined : workingDps.get(state.holderId)
-  const hone = use.hone && working !== undefined ? { ...use.hone, mismatchDps: working - blade.nature.dps } : use.hone
+  const hone = use.hone && working !== undefined ? { ...use.hone, mismatchDps: working - blade.spec.dps } : use.hone
   return { blade, rules, state, forecast: forecastEdge(state, { ...use, hone, ...(outlook === 'until-dull' ? { untilSure: 'knife' } : {}) }) }
 }
 
 function mismatchOf({ state, blade }: PresentKnife, workingDps: ReadonlyMap<string, number>): KnifeView['mismatch'] {
   const working = state.holderId === null ? undefined : workingDps.get(state.holderId)
   if (working === undefined) return null
-  const { does, mismatchDps, reach } = angleMismatch({ workingDps: working, edgeDps: blade.nature.dps })
+  const { does, mismatchDps, reach } = angleMismatch({ workingDps: working, edgeDps: blade.spec.dps })
   return does === 'nothing' ? null : { workingDps: working, mismatchDps: tenth(mismatchDps), does, reach: hundredth(reach) }
 }
 
 /** Actions done on stones: which first, and how long, the shelf of the house decides. */
 const ON_STONES: ReadonlySet<Action> = new Set(['stone', 'touch-up', 'repair', 'thin'])
 
-function stepView(knife: StoredKnife, present: PresentKnife, bench: Bench, step: Step): StepView {
+function recommendationView(knife: StoredKnife, present: PresentKnife, bench: Bench, step: Recommendation): RecommendationView {
   const { action, cost, startGrit, tool, dps } = step
   const session = ON_STONES.has(action) ? usualSession(bench, { knife, present, action }) : null
   const first = bench.gear.find(({ id }) => id === session?.stages[0]?.stone.id)
@@ -108,28 +108,28 @@ function aheadView({ forecast }: PresentKnife): Pick<KnifeView, 'dullAhead' | 's
 
 function steelView({ state, blade, rules }: PresentKnife): Pick<KnifeView, 'thinningDue' | 'wornOut'> {
   const thickestMm = Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm * (1 + rules.thicknessGrowth))
-  const { thinningDue, wornOut } = steelAhead(state, blade.nature, blade.geometry, thickestMm)
+  const { thinningDue, wornOut } = steelAhead(state, blade.spec, blade.geometry, thickestMm)
   return { thinningDue: bandView(thinningDue), wornOut: bandView(wornOut) }
 }
 
-/** A knife as screens see it: its description, and everything its log and its kin say about it now. */
-export function knifeView(knife: StoredKnife, stored: KnifeState, reading: Reading): KnifeView {
-  const present = presentKnife(knife, stored, reading, 'until-dull')
+/** A knife as screens see it: its description, and everything its log and similar knives say about it now. */
+export function knifeView(knife: StoredKnife, stored: KnifeState, snapshot: HouseSnapshot): KnifeView {
+  const present = presentKnife(knife, stored, snapshot, 'until-dull')
   const { blade, rules, state } = present
   const condition = (zone: Zone): KnifeView['zones'][Zone] => {
-    const band = forceBand(state.zones[zone], blade.nature.dps)
+    const band = forceBand(state.zones[zone], blade.spec.dps)
     return {
       forceGf: Math.round(band.forceGf),
       lowGf: Math.round(band.lowGf),
       highGf: Math.round(band.highGf),
       word: edgeWord(band.forceGf, rules.limitGf),
-      bluntUm: tenth(bluntWidth({ wornAreaUm2: state.zones[zone].wornAreaUm2, dps: blade.nature.dps })),
+      bluntUm: tenth(bluntWidth({ wornAreaUm2: state.zones[zone].wornAreaUm2, dps: blade.spec.dps })),
       roll: hundredth(state.zones[zone].roll),
     }
   }
   const zones = { heel: condition('heel'), belly: condition('belly'), tip: condition('tip') }
   const { runnerUp, worstZone, ...step } = verdict(state, blade.geometry, blade.role, rules)
-  const view = (one: Step): StepView => stepView(knife, present, reading.bench, one)
+  const view = (one: Recommendation): RecommendationView => recommendationView(knife, present, snapshot.bench, one)
   return {
     ...knife,
     ...blade.measures,
@@ -155,8 +155,8 @@ export function knifeView(knife: StoredKnife, stored: KnifeState, reading: Readi
     readingCount: state.readingCount,
     verdict: { ...view(step), runnerUp: runnerUp && view(runnerUp) },
     ...aheadView(present),
-    knownFrom: state.readingCount >= OWN_READINGS ? 'own' : 'kin',
-    mismatch: mismatchOf(present, reading.workingDps),
+    knownFrom: state.readingCount >= OWN_READINGS ? 'own' : 'similar',
+    mismatch: mismatchOf(present, snapshot.workingDps),
     symmetry: symmetry(state.strokes, knife.ratioRight),
     ...steelView(present),
   }

@@ -1,6 +1,6 @@
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addKnife, NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { addTestKnife, NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -51,7 +51,7 @@ describe('adding a knife', () => {
     expect(again.status).toBe(409)
     expect(again.body.error.sentence).toMatch(/DUP-1 is taken/)
     const other = await test.house('Next door')
-    expect((await addKnife(other, { code: 'DUP-1' })).code).toBe('DUP-1')
+    expect((await addTestKnife(other, { code: 'DUP-1' })).code).toBe('DUP-1')
   })
 })
 

@@ -16,8 +16,8 @@ import { findPerson } from '../../db/queries/house/people'
 import { Fault, notFound } from '../../faults'
 import { viewKnives } from './fleet'
 import { refold } from '../log/knifeState'
-import { patched } from '../../patch'
-import { loadContext, type HouseContext } from '../log/usageContext'
+import { applyPatch } from '../../patch'
+import { loadHouseContext, type HouseContext } from '../log/usageContext'
 
 /** Fills a new knife with the usual figures of its type; measurements stay open until measured. */
 export function describeKnife(input: NewKnife, code: string): StoredKnife {
@@ -101,7 +101,7 @@ export async function addKnife(db: Database, clock: Clock, caller: Caller, input
   assertPlausible(knife)
   try {
     return await db.transaction(async (client) => {
-      const context = await loadContext(client, caller.house)
+      const context = await loadHouseContext(client, caller.house)
       if (!context.stations.some((station) => station.id === input.stationId)) throw notFound('station')
       if (input.holderId && !(await findPerson(client, caller.house.id, input.holderId))) throw notFound('person')
       const again = await lockKnife(client, caller.house.id, input.id)
@@ -131,10 +131,10 @@ export async function editKnife(db: Database, clock: Clock, caller: Caller, knif
     return await db.transaction(async (client) => {
       const before = await lockKnife(client, caller.house.id, knifeId)
       if (!before) throw notFound('knife')
-      const knife = patched<StoredKnife>(before, patch)
+      const knife = applyPatch<StoredKnife>(before, patch)
       assertPlausible(knife)
       await updateKnife(client, caller.house.id, knife)
-      const context = await loadContext(client, caller.house)
+      const context = await loadHouseContext(client, caller.house)
       const stored = await asStored(client, context, knife)
       const state = await refold(client, context, stored)
       await touchHouse(client, caller.house.id)

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addKnife, check, event, NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { addTestKnife, check, event, NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 import { HOUR_MS } from '../../../core/time'
 
 let test: TestApp
@@ -19,7 +19,7 @@ const view = async (code: string): Promise<Record<string, never>> => (await hous
 
 describe('the story of an edge', () => {
   it('tells what was read, what was believed, and what is coming', async () => {
-    const knife = await addKnife(house, { code: 'STORY-1', condition: 'new' })
+    const knife = await addTestKnife(house, { code: 'STORY-1', condition: 'new' })
     await send(check(knife.id, 180, 185, 200), event(knife.id, 'honed', { tool: 'smooth-steel' }))
     const { status, body } = await house.manager.get(`/api/knives/${knife.id}/edge`)
     expect(status).toBe(200)
@@ -35,13 +35,13 @@ describe('the story of an edge', () => {
   })
 
   it('says when a forecast stands on kin alone', async () => {
-    const knife = await addKnife(house, { code: 'STORY-2' })
-    expect((await view('STORY-2'))['knownFrom']).toBe('kin')
-    expect((await house.manager.get(`/api/knives/${knife.id}/edge`)).body.learned).toMatchObject({ knownFrom: 'kin', readingCount: 0 })
+    const knife = await addTestKnife(house, { code: 'STORY-2' })
+    expect((await view('STORY-2'))['knownFrom']).toBe('similar')
+    expect((await house.manager.get(`/api/knives/${knife.id}/edge`)).body.learned).toMatchObject({ knownFrom: 'similar', readingCount: 0 })
   })
 
   it('is not told to another house', async () => {
-    const knife = await addKnife(house, { code: 'STORY-3' })
+    const knife = await addTestKnife(house, { code: 'STORY-3' })
     const other = await test.house('Next door')
     const { status, body } = await other.manager.get(`/api/knives/${knife.id}/edge`)
     expect(status).toBe(404)
@@ -49,7 +49,7 @@ describe('the story of an edge', () => {
   })
 
   it('follows height and thickness from sessions and calipers', async () => {
-    const knife = await addKnife(house, { code: 'STORY-4', condition: 'new', bteMm: 0.3, heelHeightMm: 48 })
+    const knife = await addTestKnife(house, { code: 'STORY-4', condition: 'new', bteMm: 0.3, heelHeightMm: 48 })
     await send(event(knife.id, 'sharpened', { finishMicron: 4, recessionMm: 0.4 }))
     const worn = (await house.manager.get(`/api/knives/${knife.id}/edge`)).body.steel
     expect(worn.points.at(-1).heightMm.mean).toBeCloseTo(47.6, 1)
@@ -67,7 +67,7 @@ describe('a working angle that does not fit the edge', () => {
   it('is warned of, kept with each honing, and honing then brings back less', async () => {
     const chefId = house.people.chef.id
     await house.manager.send('PATCH', `/api/people/${chefId}`, { workingDps: 11 })
-    const knife = await addKnife(house, { code: 'ANGLE-1', holderId: chefId })
+    const knife = await addTestKnife(house, { code: 'ANGLE-1', holderId: chefId })
     expect((await view('ANGLE-1'))['mismatch']).toMatchObject({ does: 'shoulder-only', workingDps: 11, mismatchDps: -6 })
     await send(event(knife.id, 'honed', { tool: 'smooth-steel' }))
     const [honed] = (await house.manager.get(`/api/knives/${knife.id}/events`)).body
@@ -134,7 +134,7 @@ describe('reckoning anew', () => {
 
 describe('readings that come late or out of order', () => {
   it('end in the same state as when they come in order', async () => {
-    const [one, two] = [await addKnife(house, { code: 'ORDER-1', condition: 'new' }), await addKnife(house, { code: 'ORDER-2', condition: 'new' })]
+    const [one, two] = [await addTestKnife(house, { code: 'ORDER-1', condition: 'new' }), await addTestKnife(house, { code: 'ORDER-2', condition: 'new' })]
     const early = ago(-0.002)
     const late = ago(-0.006)
     await send(check(one.id, 200, 200, 210, early), check(one.id, 260, 260, 280, late))

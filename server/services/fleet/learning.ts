@@ -6,11 +6,11 @@ import { ZONES } from '../../../core/edge/model/zones'
 import { BOARD_FACTOR, BOARDS, PRODUCT_FACTOR, PRODUCTS } from '../../../core/house/stations'
 import type { Caller } from '../../signIn/sessions'
 import type { Database } from '../../db/database'
-import { loadReading, type FleetReading } from './fleet'
+import { loadFleetSnapshot, type FleetSnapshot } from './fleet'
 
 const used = <T extends string>(all: readonly T[], seen: readonly T[]): T[] => all.filter((one) => seen.includes(one))
 
-function handsOf({ people }: FleetReading, lessons: FleetLessons): HouseLearning['hands'] {
+function handsOf({ people }: FleetSnapshot, lessons: FleetLessons): HouseLearning['hands'] {
   return people.flatMap((person) => {
     const readings = lessons.readings.byHand.get(person.id) ?? 0
     if (readings === 0) return []
@@ -35,9 +35,9 @@ function toolsOf(lessons: FleetLessons): HouseLearning['tools'] {
 
 /** What a house has taught so far, from every knife's log. */
 export async function houseLearning(db: Database, caller: Caller, now: Date): Promise<HouseLearning> {
-  const reading = await loadReading(db, caller.house, now)
-  const { context, states } = reading
-  const { lessons, stations } = reading.kin
+  const snapshot = await loadFleetSnapshot(db, caller.house, now)
+  const { context, states } = snapshot
+  const { lessons, stations } = snapshot.similar
   const active = context.stations.filter((station) => station.active)
   return {
     readings: [...states.values()].reduce((sum, state) => sum + state.lessons.readings, 0),
@@ -49,7 +49,7 @@ export async function houseLearning(db: Database, caller: Caller, now: Date): Pr
     })),
     boards: used(BOARDS, active.map(({ board }) => board)).map((board) => ({ board, tableFactor: BOARD_FACTOR[board], effect: boardFactor(lessons, board) })),
     products: used(PRODUCTS, active.map(({ product }) => product)).map((product) => ({ product, tableFactor: PRODUCT_FACTOR[product], effect: productFactor(lessons, product) })),
-    hands: handsOf(reading, lessons),
+    hands: handsOf(snapshot, lessons),
     tools: toolsOf(lessons),
   }
 }

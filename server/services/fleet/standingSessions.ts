@@ -5,29 +5,29 @@ import { sessionsLeft } from '../../../core/plan/changes'
 import type { Queryable } from '../../db/database'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import type { KeptPlan } from '../../db/queries/week/plans'
-import { listSavedJobs } from '../../db/queries/fleet/workOrders'
-import { presentKnife, type Reading } from './knifeView'
-import { savedFor, workOf } from './workOrders'
+import { listWorkOrders } from '../../db/queries/fleet/workOrders'
+import { presentKnife, type HouseSnapshot } from './knifeView'
+import { workOrderFor, actionOf } from './workOrders'
 
 /** A reading of the house with its knives in it. */
-type KnivesRead = Reading & { readonly knives: readonly StoredKnife[]; readonly states: ReadonlyMap<string, KnifeState> }
+type KnivesRead = HouseSnapshot & { readonly knives: readonly StoredKnife[]; readonly states: ReadonlyMap<string, KnifeState> }
 
 /** Work that is not done by sharpening the knife: it stays on the plan for as long as the knife wants it. */
 const OWN_WORK: ReadonlySet<PlannedSession['kind']> = new Set(['thin', 'repair'])
 
 /** Sessions of the accepted plan that nobody has done yet. */
-export async function standingSessions(db: Queryable, plan: KeptPlan | null, reading: KnivesRead): Promise<PlannedSession[]> {
+export async function standingSessions(db: Queryable, plan: KeptPlan | null, snapshot: KnivesRead): Promise<PlannedSession[]> {
   if (plan === null) return []
-  const saved = await listSavedJobs(db, reading.house.id)
-  const knives = new Map(reading.knives.map((knife) => [knife.id, knife]))
+  const saved = await listWorkOrders(db, snapshot.house.id)
+  const knives = new Map(snapshot.knives.map((knife) => [knife.id, knife]))
   const stillWants = ({ knifeId, kind }: PlannedSession): boolean => {
-    const [knife, stored] = [knives.get(knifeId), reading.states.get(knifeId)]
+    const [knife, stored] = [knives.get(knifeId), snapshot.states.get(knifeId)]
     if (!OWN_WORK.has(kind) || !knife || !stored) return false
-    const { state, blade, rules } = presentKnife(knife, stored, reading, 'until-dull')
-    const job = savedFor(saved, knifeId, state)
+    const { state, blade, rules } = presentKnife(knife, stored, snapshot, 'until-dull')
+    const job = workOrderFor(saved, knifeId, state)
     const step = verdict(state, blade.geometry, blade.role, rules)
-    return (job !== null && !job.waits && workOf(job.operation) === kind) || step.action === kind || step.runnerUp?.action === kind
+    return (job !== null && !job.waits && actionOf(job.operation) === kind) || step.action === kind || step.runnerUp?.action === kind
   }
-  const sharpenedMs = new Map([...reading.states].map(([knifeId, state]) => [knifeId, state.sharpenedMs ?? -Infinity]))
+  const sharpenedMs = new Map([...snapshot.states].map(([knifeId, state]) => [knifeId, state.sharpenedMs ?? -Infinity]))
   return sessionsLeft(plan.sessions, Date.parse(plan.acceptedAt), sharpenedMs, stillWants)
 }

@@ -1,6 +1,6 @@
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addKnife, check, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { addTestKnife, check, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 import { DAY_MS } from '../../../core/time'
 
 const newHouse = { houseName: 'The Lamp Room', zone: 'Europe/Lisbon', units: 'in', managerName: 'Ansa Pell', signInName: 'ansa', password: 'grain and ember' }
@@ -9,10 +9,10 @@ describe('a new house', () => {
   it('is made once, by one of two people at the same door', async () => {
     const test = await startApp()
     try {
-      expect((await test.client().get('/api/doorway')).body.needsSetup).toBe(true)
+      expect((await test.client().get('/api/sign-in')).body.needsSetup).toBe(true)
       const answers = await Promise.all([test.client().post('/api/first-run', newHouse), test.client().post('/api/first-run', newHouse)])
       expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409])
-      expect((await test.client().get('/api/doorway')).body.needsSetup).toBe(false)
+      expect((await test.client().get('/api/sign-in')).body.needsSetup).toBe(false)
       const chef = test.client()
       await chef.post('/api/session', { signInName: 'ansa', password: 'grain and ember' })
       const week = (await chef.get('/api/week')).body as { kind: string }[]
@@ -32,7 +32,7 @@ describe('a new house', () => {
       const answer = await test.client().post('/api/first-run', { ...newHouse, ...wrong })
       expect(answer.status).toBe(422)
       expect(answer.body.error.sentence).toMatch(sentence)
-      expect((await test.client().get('/api/doorway')).body.needsSetup).toBe(true)
+      expect((await test.client().get('/api/sign-in')).body.needsSetup).toBe(true)
     } finally {
       await test.close()
     }
@@ -52,7 +52,7 @@ describe('running a house', () => {
     (await house.manager.get('/api/fleet')).body.knives.find((one: { id: string }) => one.id === knifeId).zones
 
   it('counts a new board from now on and leaves the past as it was', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     await house.manager.post('/api/events', { events: [check(knife.id, 200, 200, 200, new Date(NOW.getTime() - 5 * DAY_MS))] })
     const before = await forces(knife.id)
     await house.manager.send('PATCH', `/api/stations/${house.station.id}`, { board: 'plate', hoursPerService: 8 })
@@ -85,7 +85,7 @@ describe('running a house', () => {
   })
 
   it('moves a knife to dull when its limit is lowered', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     await house.manager.post('/api/events', { events: [check(knife.id, 250, 250, 250)] })
     await house.manager.send('PATCH', '/api/house', { serviceLimits: { fine: 260, general: 220, butchery: 420, bread: 600 } })
     const view = (await house.manager.get('/api/fleet')).body.knives.find((one: { id: string }) => one.id === knife.id)

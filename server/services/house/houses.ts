@@ -15,7 +15,7 @@ import { findPerson, insertPerson, publicPerson, updatePerson, listPeople, type 
 import { insertStation, insertStationPeriod, listStations, updateStation } from '../../db/queries/house/stations'
 import { closeSpans, currentSpans, insertSpans, listAllSpans } from '../../db/queries/week/weeklySpans'
 import { Fault, notFound } from '../../faults'
-import { patched } from '../../patch'
+import { applyPatch } from '../../patch'
 
 /** A new house's week and stations count for all time before too. */
 const ALWAYS = new Date(0)
@@ -72,12 +72,12 @@ async function change<T>(db: Database, caller: Caller, work: (client: Queryable)
   })
 }
 
-const taken = (error: unknown, constraint: string): boolean =>
+const isTaken = (error: unknown, constraint: string): boolean =>
   error instanceof Error && 'constraint' in error && error.constraint === constraint
 
 export async function editHouse(db: Database, caller: Caller, patch: z.infer<typeof HousePatch>): Promise<House> {
   const { revision: _, ...before } = caller.house
-  const house = patched<House>(before, patch)
+  const house = applyPatch<House>(before, patch)
   return await change(db, caller, async (client) => {
     await updateHouse(client, house)
     return house
@@ -95,7 +95,7 @@ export async function addPerson(db: Database, caller: Caller, input: z.infer<typ
       return publicPerson(stored)
     })
   } catch (error) {
-    throw taken(error, 'people_name') ? new Fault('conflict', 'duplicate-name', { name: input.name }) : error
+    throw isTaken(error, 'people_name') ? new Fault('conflict', 'duplicate-name', { name: input.name }) : error
   }
 }
 
@@ -106,7 +106,7 @@ export async function editPerson(db: Database, caller: Caller, personId: string,
       const before = await findPerson(client, caller.house.id, personId)
       if (!before) throw notFound('person')
       const { pin: _, ...fields } = patch
-      const after = patched(before, { ...fields, ...(pinHash ? { pinHash } : {}) })
+      const after = applyPatch(before, { ...fields, ...(pinHash ? { pinHash } : {}) })
       const losesChef = before.role === 'chef' && before.passwordHash !== null && (after.role !== 'chef' || !after.active)
       if (losesChef) await assertAnotherManager(client, caller.house.id, personId)
       await updatePerson(client, caller.house.id, after)
@@ -114,7 +114,7 @@ export async function editPerson(db: Database, caller: Caller, personId: string,
       return publicPerson({ ...after, hasPin: after.pinHash !== null })
     })
   } catch (error) {
-    throw taken(error, 'people_name') ? new Fault('conflict', 'duplicate-name', { name: patch.name ?? '' }) : error
+    throw isTaken(error, 'people_name') ? new Fault('conflict', 'duplicate-name', { name: patch.name ?? '' }) : error
   }
 }
 
@@ -133,7 +133,7 @@ export async function addStation(db: Database, caller: Caller, station: Station)
       return station
     })
   } catch (error) {
-    throw taken(error, 'stations_name') ? new Fault('conflict', 'duplicate-name', { name: station.name }) : error
+    throw isTaken(error, 'stations_name') ? new Fault('conflict', 'duplicate-name', { name: station.name }) : error
   }
 }
 
@@ -151,13 +151,13 @@ export async function editStation(
     return await change(db, caller, async (client) => {
       const before = (await listStations(client, caller.house.id)).find((station) => station.id === stationId)
       if (!before) throw notFound('station')
-      const station = patched<Station>(before, patch)
+      const station = applyPatch<Station>(before, patch)
       await updateStation(client, caller.house.id, station)
       if (!worksAlike(before, station)) await insertStationPeriod(client, caller.house.id, station, clock())
       return station
     })
   } catch (error) {
-    throw taken(error, 'stations_name') ? new Fault('conflict', 'duplicate-name', { name: patch.name ?? '' }) : error
+    throw isTaken(error, 'stations_name') ? new Fault('conflict', 'duplicate-name', { name: patch.name ?? '' }) : error
   }
 }
 

@@ -1,7 +1,7 @@
 import { v4 as newId } from 'uuid'
 import type { Request, Response } from 'express'
 import { ROLE_RIGHTS } from '../../../core/house/rights'
-import type { Device, Doorway, SignedIn } from '../../../contract/house'
+import type { Device, SignInPage, SignedIn } from '../../../contract/house'
 import { hashSecret, matchesSecret, newToken } from '../../signIn/secrets'
 import { deviceOf, openSession, rememberDevice, type Caller } from '../../signIn/sessions'
 import { pinKey, type Tries } from '../../signIn/tries'
@@ -19,14 +19,14 @@ export interface DemoSignIn {
   readonly pin: string
 }
 
-export interface DoorContext {
+export interface SignInContext {
   readonly db: Database
   readonly clock: Clock
   readonly tries: Tries
   readonly demo: DemoSignIn | null
 }
 
-export async function doorway({ db, demo }: DoorContext, request: Request): Promise<Doorway> {
+export async function signInPage({ db, demo }: SignInContext, request: Request): Promise<SignInPage> {
   const house = await anyHouse(db)
   const device = await deviceOf(db, request.headers.cookie)
   const deviceHouse = device ? await findHouse(db, device.houseId) : null
@@ -45,7 +45,7 @@ export async function doorway({ db, demo }: DoorContext, request: Request): Prom
   }
 }
 
-export function signedIn(caller: Caller, clock: Clock): SignedIn {
+export function signedInView(caller: Caller, clock: Clock): SignedIn {
   const { revision: _, ...house } = caller.house
   return {
     person: { id: caller.person.id, name: caller.person.name, role: caller.person.role },
@@ -56,14 +56,14 @@ export function signedIn(caller: Caller, clock: Clock): SignedIn {
   }
 }
 
-async function enter(door: DoorContext, request: Request, response: Response, who: { houseId: string; personId: string; deviceId: string | null; deviceName: string | null }): Promise<SignedIn> {
+async function openSessionFor(door: SignInContext, request: Request, response: Response, who: { houseId: string; personId: string; deviceId: string | null; deviceName: string | null }): Promise<SignedIn> {
   const [house, person] = [await findHouse(door.db, who.houseId), await findPerson(door.db, who.houseId, who.personId)]
   if (!house || !person) throw new Fault('wrong-sign-in', 'wrong-sign-in')
   await openSession(door.db, door.clock, request, response, who)
-  return signedIn({ house, person, deviceId: who.deviceId, deviceName: who.deviceName }, door.clock)
+  return signedInView({ house, person, deviceId: who.deviceId, deviceName: who.deviceName }, door.clock)
 }
 
-export async function signInByPassword(door: DoorContext, request: Request, response: Response, input: { signInName: string; password: string }): Promise<SignedIn> {
+export async function signInByPassword(door: SignInContext, request: Request, response: Response, input: { signInName: string; password: string }): Promise<SignedIn> {
   const key = `name:${input.signInName.trim().toLowerCase()}`
   await door.tries.assertOpen(key)
   const person = await findPersonBySignIn(door.db, input.signInName.trim())
@@ -73,10 +73,10 @@ export async function signInByPassword(door: DoorContext, request: Request, resp
     throw new Fault('wrong-sign-in', 'wrong-sign-in')
   }
   await door.tries.succeeded(key)
-  return await enter(door, request, response, { houseId: person.houseId, personId: person.id, deviceId: null, deviceName: null })
+  return await openSessionFor(door, request, response, { houseId: person.houseId, personId: person.id, deviceId: null, deviceName: null })
 }
 
-export async function signInByPin(door: DoorContext, request: Request, response: Response, input: { personId: string; pin: string }): Promise<SignedIn> {
+export async function signInByPin(door: SignInContext, request: Request, response: Response, input: { personId: string; pin: string }): Promise<SignedIn> {
   const device = await deviceOf(door.db, request.headers.cookie)
   if (!device) throw new Fault('wrong-sign-in', 'tablet-not-enrolled')
   const key = pinKey(device.houseId, input.personId)
@@ -88,7 +88,7 @@ export async function signInByPin(door: DoorContext, request: Request, response:
     throw new Fault('wrong-sign-in', 'wrong-pin')
   }
   await door.tries.succeeded(key)
-  return await enter(door, request, response, { houseId: device.houseId, personId: person.id, deviceId: device.id, deviceName: device.name })
+  return await openSessionFor(door, request, response, { houseId: device.houseId, personId: person.id, deviceId: device.id, deviceName: device.name })
 }
 
 /** A hash to compare with when there is no such person, so that guessing names takes as long. */
@@ -96,8 +96,8 @@ let decoyHash: Promise<string> | null = null
 const decoy = (): Promise<string> => (decoyHash ??= hashSecret(newId()))
 
 /** Enrols the tablet that asks, or makes a key that an instrument's bridge will say hello with. */
-export async function enrol(
-  door: DoorContext,
+export async function enrolDevice(
+  door: SignInContext,
   caller: Caller,
   request: Request,
   response: Response,

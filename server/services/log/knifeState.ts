@@ -1,7 +1,7 @@
 import { applyEvent, advance, declaredUse, foldHistory } from '../../../core/edge/log/history'
 import { standingEvents, type EventKind, type KnifeEvent } from '../../../core/edge/model/events'
 import { edgeForce } from '../../../core/edge/model/force'
-import type { BladeNature } from '../../../core/knife/bladeSpec'
+import type { BladeSpec } from '../../../core/knife/bladeSpec'
 import type { KnifeState } from '../../../core/edge/log/state'
 import { ZONES } from '../../../core/edge/model/zones'
 import { knownBlade } from '../../../core/knife/blade'
@@ -9,7 +9,7 @@ import type { Queryable } from '../../db/database'
 import { knifeLog } from '../../db/queries/log/events'
 import { extendFold, findState, replaceFolds, type Effect, type Fold } from '../../db/queries/log/folds'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
-import { surroundings, type HouseContext } from './usageContext'
+import { usageContext, type HouseContext } from './usageContext'
 import { DAY_MS } from '../../../core/time'
 
 const MOVES_THE_EDGE: ReadonlySet<EventKind> = new Set(['checked', 'honed', 'sharpened'])
@@ -18,27 +18,27 @@ const REACHES_BACK: ReadonlySet<EventKind> = new Set(['added', 'used', 'voided']
 /** A declared use can still bear on a service this long after it was declared. */
 const DECLARED_WITHIN_MS = DAY_MS
 
-const worstForce = (state: KnifeState, nature: BladeNature): number =>
-  Math.round(Math.max(...ZONES.map((zone) => edgeForce(state.zones[zone], nature.dps))))
+const worstForce = (state: KnifeState, spec: BladeSpec): number =>
+  Math.round(Math.max(...ZONES.map((zone) => edgeForce(state.zones[zone], spec.dps))))
 
-function effectOf(event: KnifeEvent, before: KnifeState, after: KnifeState, nature: BladeNature): Effect[] {
+function effectOf(event: KnifeEvent, before: KnifeState, after: KnifeState, spec: BladeSpec): Effect[] {
   if (!MOVES_THE_EDGE.has(event.kind)) return []
-  return [{ eventId: event.id, beforeGf: worstForce(before, nature), afterGf: worstForce(after, nature) }]
+  return [{ eventId: event.id, beforeGf: worstForce(before, spec), afterGf: worstForce(after, spec) }]
 }
 
 /** A knife's whole log folded up to its last event. */
 export function foldKnife(context: HouseContext, knife: StoredKnife, events: readonly KnifeEvent[]): Fold {
-  const { nature, role } = knownBlade(knife)
+  const { spec, role } = knownBlade(knife)
   const times = events.map((event) => event.atMs)
   const [fromMs, untilMs] = [Math.min(...times), Math.max(...times)]
   const effects: Effect[] = []
   const state = foldHistory({
-    nature,
-    around: surroundings(context, fromMs, untilMs),
+    spec,
+    usage: usageContext(context, fromMs, untilMs),
     events,
     untilMs,
     limitGf: context.house.serviceLimits[role],
-    onEvent: (event, before, after) => { effects.push(...effectOf(event, before, after, nature)) },
+    onEvent: (event, before, after) => { effects.push(...effectOf(event, before, after, spec)) },
   })
   return { knifeId: knife.id, state, effects }
 }
@@ -64,18 +64,18 @@ export async function foldOn(
   const reachesBack = fresh.some((event) => REACHES_BACK.has(event.kind) || event.atMs <= (kept?.atMs ?? Infinity))
   if (!kept || reachesBack) return await refold(db, context, knife)
   if (fresh.length === 0) return kept
-  const { nature, role } = knownBlade(knife)
+  const { spec, role } = knownBlade(knife)
   const events = standingEvents(fresh)
   const untilMs = events.at(-1)?.atMs ?? kept.atMs
-  const around = surroundings(context, kept.atMs - DECLARED_WITHIN_MS, untilMs)
+  const usage = usageContext(context, kept.atMs - DECLARED_WITHIN_MS, untilMs)
   const recent = await knifeLog(db, context.house.id, knife.id, new Date(kept.atMs - DECLARED_WITHIN_MS))
-  const declared = declaredUse(standingEvents(recent), around.services)
+  const declared = declaredUse(standingEvents(recent), usage.services)
   const limitGf = context.house.serviceLimits[role]
   const effects: Effect[] = []
   const state = events.reduce<KnifeState>((current, event) => {
-    const before = advance(current, nature, around, event.atMs, declared)
-    const after = applyEvent(before, event, nature, limitGf)
-    effects.push(...effectOf(event, before, after, nature))
+    const before = advance(current, spec, usage, event.atMs, declared)
+    const after = applyEvent(before, event, spec, limitGf)
+    effects.push(...effectOf(event, before, after, spec))
     return after
   }, kept)
   await extendFold(db, context.house.id, { knifeId: knife.id, state, effects })

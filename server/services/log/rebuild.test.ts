@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { findHouse, type StoredHouse } from '../../db/queries/house/houses'
-import { addKnife, check, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { addTestKnife, check, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 import { rebuildHouse, rebuildMissing } from './rebuild'
 
 let test: TestApp
@@ -10,7 +10,7 @@ beforeAll(async () => {
   test = await startApp()
   house = await test.house()
   for (const code of ['REB-1', 'REB-2', 'REB-3', 'REB-4']) {
-    const knife = await addKnife(house, { code, condition: 'new' })
+    const knife = await addTestKnife(house, { code, condition: 'new' })
     await house.manager.post('/api/events', { events: [check(knife.id, 210, 220, 240)] })
   }
   const found = await findHouse(test.app.db, house.houseId)

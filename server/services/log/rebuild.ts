@@ -4,7 +4,7 @@ import { replaceFolds } from '../../db/queries/log/folds'
 import { findHouse, touchHouse, type StoredHouse } from '../../db/queries/house/houses'
 import { listKnives, lockKnife } from '../../db/queries/fleet/knives'
 import { foldKnife } from './knifeState'
-import { loadContext, type HouseContext } from './usageContext'
+import { loadHouseContext, type HouseContext } from './usageContext'
 
 /** Told after each knife; answers whether to go on. */
 export type Progress = (more: number) => Promise<boolean>
@@ -23,7 +23,7 @@ export interface Share {
  */
 export async function rebuildHouse(db: Database, house: StoredHouse, { part, parts }: Share, progress: Progress): Promise<boolean> {
   const knives = (await listKnives(db, house.id)).filter((_, index) => index % parts === part)
-  const context = await loadContext(db, house)
+  const context = await loadHouseContext(db, house)
   for (const { id } of knives) {
     await rebuildKnife(db, context, id)
     if (!(await progress(1))) return false
@@ -54,7 +54,7 @@ export async function rebuildMissing(db: Database, onHouse: (name: string, knive
     const house = await findHouse(db, houseId)
     if (!house) continue
     onHouse(house.name, knifeIds.length)
-    const context = await loadContext(db, house)
+    const context = await loadHouseContext(db, house)
     for (const knifeId of knifeIds) await rebuildKnife(db, context, knifeId)
   }
 }

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addKnife, check, event, NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { addTestKnife, check, event, NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 import { NO_DEFECTS } from '../../../core/edge/model/events'
 import { HOUR_MS, MINUTE_MS } from '../../../core/time'
 
@@ -20,7 +20,7 @@ const countEvents = async (knifeId: string): Promise<number> =>
 
 describe('recording what happened', () => {
   it('changes the verdict of a knife that a check shows dull, and back after a session', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     const dull = (await send([check(knife.id, 480, 500, 520)])).body.knives[0]
     expect(dull.word).toBe('dull')
     expect(dull.verdict.action).toBe('stone')
@@ -30,7 +30,7 @@ describe('recording what happened', () => {
   })
 
   it('records an event once however often it is sent', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     const honed = event(knife.id, 'honed', { tool: 'smooth-steel', strokesPerSide: 8 })
     const first = await send([honed])
     const [second, third] = await Promise.all([send([honed]), send([honed])])
@@ -48,7 +48,7 @@ describe('recording what happened', () => {
     ['a tool there is not', (id: string) => event(id, 'honed', { tool: 'belt' }), /must be one of/],
     ['a chip deeper than the blade', (id: string) => event(id, 'checked', { readings: [], ladder: [], defects: { ...NO_DEFECTS, chip: { zone: 'tip', depthMm: 15 } } }), /deeper than the blade/],
   ])('refuses %s with a sentence and changes nothing', async (_what, make, sentence) => {
-    const knife = await addKnife(house, { heelHeightMm: 12, type: 'paring', lengthMm: 80 })
+    const knife = await addTestKnife(house, { heelHeightMm: 12, type: 'paring', lengthMm: 80 })
     const known = await stateOf(knife.id)
     const good = event(knife.id, 'honed', { tool: 'strop' })
     const answer = await send([good, make(knife.id)])
@@ -59,7 +59,7 @@ describe('recording what happened', () => {
   })
 
   it('gives exactly the state as if a voided event had never been', async () => {
-    const [voided, clean] = [await addKnife(house), await addKnife(house)]
+    const [voided, clean] = [await addTestKnife(house), await addTestKnife(house)]
     const wild = check(voided.id, 3450, 3400, 3500, before(20))
     const later = (id: string): unknown[] => [event(id, 'honed', { tool: 'smooth-steel' }, before(4)), check(id, 240, 260, 270, before(2))]
     await send([wild, ...later(voided.id)])
@@ -72,7 +72,7 @@ describe('recording what happened', () => {
   })
 
   it('takes nothing back twice, and lets a cook take back only what they did', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     const mine = check(knife.id, 200, 200, 200)
     await send([mine])
     const takeBack = event(knife.id, 'voided', { eventId: mine['id'], reason: 'wrong knife' })
@@ -87,7 +87,7 @@ describe('recording what happened', () => {
   })
 
   it('reckons out-of-order events by when they happened', async () => {
-    const [first, second] = [await addKnife(house), await addKnife(house)]
+    const [first, second] = [await addTestKnife(house), await addTestKnife(house)]
     const events = (id: string): Record<string, unknown>[] => [check(id, 300, 310, 320, before(30)), event(id, 'honed', { tool: 'smooth-steel' }, before(6)), check(id, 260, 270, 280, before(3))]
     for (const one of events(first.id)) await send([one])
     for (const one of events(second.id).reverse()) await send([one])
@@ -96,7 +96,7 @@ describe('recording what happened', () => {
   })
 
   it('goes on from the kept state exactly as a rebuild from the whole log would', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     const minute = (count: number): Date => new Date(NOW.getTime() - 60 * HOUR_MS + count * 97 * MINUTE_MS)
     const kinds = [
       (at: Date) => event(knife.id, 'honed', { tool: 'smooth-steel', cameBack: 'partly' }, at),
@@ -115,7 +115,7 @@ describe('recording what happened', () => {
   })
 
   it('takes a knife out of service and puts it back only by trained hands', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     const cook = await onTablet(test, house, 'cook')
     const out = await cook.post('/api/events', { events: [event(knife.id, 'quarantined', { reason: 'Loose handle' })] })
     expect(out.body.knives[0].status).toBe('quarantined')
@@ -125,7 +125,7 @@ describe('recording what happened', () => {
   })
 
   it('says what a chip, a loose handle and a glint need', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     let second = 30
     const look = async (defects: object): Promise<{ action: string; startGrit: number | null }> =>
       (await send([event(knife.id, 'checked', { readings: [], ladder: [], defects: { ...NO_DEFECTS, ...defects } }, new Date(NOW.getTime() + 1000 * second++))])).body.knives[0].verdict
@@ -135,7 +135,7 @@ describe('recording what happened', () => {
   })
 
   it('moves and hands over, and refuses a station or person of nowhere', async () => {
-    const knife = await addKnife(house)
+    const knife = await addTestKnife(house)
     const moved = await send([event(knife.id, 'moved', { holderId: house.people.cook.id })])
     expect(moved.body.knives[0].holderId).toBe(house.people.cook.id)
     expect((await send([event(knife.id, 'moved', { stationId: house.people.cook.id })])).status).toBe(404)

@@ -13,7 +13,7 @@ import { findPerson } from '../../db/queries/house/people'
 import { Fault, notFound } from '../../faults'
 import { viewKnives } from '../fleet/fleet'
 import { foldOn } from './knifeState'
-import { loadContext } from './usageContext'
+import { loadHouseContext } from './usageContext'
 import { MINUTE_MS } from '../../../core/time'
 
 /** A tablet's clock may run a little ahead. */
@@ -52,7 +52,7 @@ async function assertVoidable(db: Queryable, caller: Caller, event: Extract<NewE
 }
 
 /** A knife as it was described before a session that is taken back, as far as nobody has changed that since. */
-async function describedBefore(db: Queryable, houseId: string, knife: StoredKnife, events: readonly NewEvent[]): Promise<StoredKnife> {
+async function restoreDescription(db: Queryable, houseId: string, knife: StoredKnife, events: readonly NewEvent[]): Promise<StoredKnife> {
   let now = knife
   for (const event of events) {
     const target = event.kind === 'voided' ? await findEvent(db, houseId, event.payload.eventId) : null
@@ -85,7 +85,7 @@ function assertChipFits(event: NewEvent, knife: StoredKnife): void {
 /** A honing by somebody whose working angle is known also keeps how far that is from the knife's. */
 function payloadOf(event: NewEvent, knife: StoredKnife, workingDps: number | null): NewEvent['payload'] {
   if (event.kind !== 'honed' || event.payload.mismatchDps !== undefined || workingDps === null) return event.payload
-  return { ...event.payload, mismatchDps: Math.round((workingDps - knownBlade(knife).nature.dps) * 10) / 10 }
+  return { ...event.payload, mismatchDps: Math.round((workingDps - knownBlade(knife).spec.dps) * 10) / 10 }
 }
 
 const toWrite = (caller: Caller, knife: StoredKnife, workingDps: number | null) => (event: NewEvent): EventWrite => ({
@@ -112,7 +112,7 @@ export async function recordEvents(db: Database, clock: Clock, caller: Caller, e
     assertTime(event, now)
   }
   return await db.transaction(async (client) => {
-    const context = await loadContext(client, caller.house)
+    const context = await loadHouseContext(client, caller.house)
     const stationIds = new Set(context.stations.map((station) => station.id))
     const known = await knownEventIds(client, caller.house.id, events.map((event) => event.id))
     const workingDps = (await findPerson(client, caller.house.id, caller.person.id))?.workingDps ?? null
@@ -128,7 +128,7 @@ export async function recordEvents(db: Database, clock: Clock, caller: Caller, e
         assertChipFits(event, knife)
       }
       const writes = fresh.map(toWrite(caller, knife, workingDps))
-      const described = await describedBefore(client, caller.house.id, knife, fresh)
+      const described = await restoreDescription(client, caller.house.id, knife, fresh)
       await insertEvents(client, caller.house.id, writes)
       pairs.push({ knife: described, state: await foldOn(client, context, described, writes.map(asKnifeEvent)) })
     }

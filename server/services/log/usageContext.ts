@@ -1,4 +1,4 @@
-import type { StationPeriod, Surroundings } from '../../../core/edge/log/history'
+import type { StationPeriod, UsageContext } from '../../../core/edge/log/history'
 import { occurrencesWith, type SpecialDay } from '../../../core/house/rota'
 import type { Occurrence } from '../../../core/house/serviceClock'
 import type { Queryable } from '../../db/database'
@@ -29,7 +29,7 @@ export async function specialDays(db: Queryable, houseId: string): Promise<Speci
 export const houseOccurrences = ({ spans, special, house }: HouseContext, kind: 'service' | 'quiet', fromMs: number, toMs: number): Occurrence[] =>
   occurrencesWith(spans.filter((span) => span.kind === kind), special, kind, house.zone, fromMs, toMs)
 
-export async function loadContext(db: Queryable, house: StoredHouse): Promise<HouseContext> {
+export async function loadHouseContext(db: Queryable, house: StoredHouse): Promise<HouseContext> {
   return {
     house,
     stations: await listStations(db, house.id),
@@ -61,7 +61,7 @@ function servicesBetween(context: HouseContext, fromMs: number, toMs: number): r
 }
 
 /** Stations, and service times that reach at least from one instant to another, as the wear law wants them. */
-export function surroundings(context: HouseContext, fromMs: number, toMs: number): Surroundings {
+export function usageContext(context: HouseContext, fromMs: number, toMs: number): UsageContext {
   return {
     stations: context.periods,
     services: servicesBetween(context, fromMs, toMs),

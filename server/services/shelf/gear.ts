@@ -8,7 +8,7 @@ import type { Database } from '../../db/database'
 import { listGear, replacePieces, saveGear } from '../../db/queries/shelf/gear'
 import { touchHouse } from '../../db/queries/house/houses'
 import { Fault, notFound } from '../../faults'
-import { patched } from '../../patch'
+import { applyPatch } from '../../patch'
 
 /** Median grain of gear, µm; null for gear without one. */
 export function micronOf({ scale, grit }: Pick<Gear, 'scale' | 'grit'>): number | null {
@@ -72,7 +72,7 @@ export async function addGear(db: Database, caller: Caller, input: z.infer<typeo
 export async function editGear(db: Database, caller: Caller, gearId: string, patch: z.infer<typeof GearPatch>): Promise<GearView> {
   const before = (await listGear(db, caller.house.id)).find(({ id }) => id === gearId)
   if (!before) throw notFound('gear')
-  return await keep(db, caller, patched<Gear>(before, patch))
+  return await keep(db, caller, applyPatch<Gear>(before, patch))
 }
 
 export async function setPieces(db: Database, caller: Caller, pieces: readonly StackPiece[]): Promise<StackPiece[]> {

@@ -1,4 +1,4 @@
-import type { Gear, School } from '../../../contract/bench'
+import type { Gear, RecipePreference } from '../../../contract/bench'
 import { isDiamond, isStone } from '../../../core/abrasive/gear'
 import { learnedRate, type BurrTime } from '../../../core/abrasive/learnedRate'
 import type { ProgressionInput, ProgressionStone } from '../../../core/abrasive/progression'
@@ -11,7 +11,7 @@ import { edgeCondition, workOnEdge } from '../../../core/session/work'
 import type { KnownBlade } from '../../../core/knife/blade'
 import { MeasureError } from '../../../core/measure'
 import type { Queryable } from '../../db/database'
-import { listRecipes, listSchools } from '../../db/queries/bench/sessions'
+import { listRecipes, listRecipePreferences } from '../../db/queries/bench/sessions'
 import { listGear } from '../../db/queries/shelf/gear'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import { Fault, notFound } from '../../faults'
@@ -28,7 +28,7 @@ export interface BenchWish {
 export interface Bench {
   readonly gear: readonly Gear[]
   readonly recipes: readonly Recipe[]
-  readonly schools: readonly School[]
+  readonly preferences: readonly RecipePreference[]
 }
 
 /** A knife on its way to the bench. */
@@ -50,7 +50,7 @@ export async function houseRecipes(db: Queryable, houseId: string): Promise<Reci
 
 export async function loadBench(db: Queryable, houseId: string): Promise<Bench> {
   const gear = await listGear(db, houseId)
-  return { gear: gear.filter((one) => one.active), recipes: await houseRecipes(db, houseId), schools: await listSchools(db, houseId) }
+  return { gear: gear.filter((one) => one.active), recipes: await houseRecipes(db, houseId), preferences: await listRecipePreferences(db, houseId) }
 }
 
 /** Stones that stand at the bench, each as fast as it has been in this person's hands. */
@@ -64,25 +64,25 @@ export const stonesAt = ({ gear }: Bench, burrTimes: BurrTimes): ProgressionSton
 /** Recipes that may be used, the one made most closely for knife and action first. */
 export const fittingRecipes = ({ recipes }: Bench, { knife, present, action }: BenchKnife): Recipe[] => {
   // the hardness that stands in where nobody measured it
-  const chosenBy: RecipeKnife = { ...knife, hrc: present.blade.nature.hrc }
+  const chosenBy: RecipeKnife = { ...knife, hrc: present.blade.spec.hrc }
   return recipesFor(recipes, chosenBy, action)
 }
 
-/** Actions that a house's school of honing, and of stone work, has a say in. */
-const WORK_OF: Partial<Record<Action, School['work']>> = { hone: 'hone', stone: 'stone', 'touch-up': 'stone' }
+/** Actions that the house's preferred recipe has a say in. */
+const WORK_OF: Partial<Record<Action, RecipePreference['work']>> = { hone: 'hone', stone: 'stone', 'touch-up': 'stone' }
 
-/** The recipe asked for; or that of the house's school where it fits the blade; or the one that fits best. */
+/** The recipe asked for; or the one the house prefers where it fits the blade; or the one that fits best. */
 function chooseRecipe(bench: Bench, one: BenchKnife, recipeId: string | undefined): Recipe {
   const fitting = fittingRecipes(bench, one)
-  const school = bench.schools.find(({ role, work }) => role === one.present.blade.role && work === WORK_OF[one.action])
+  const preference = bench.preferences.find(({ role, work }) => role === one.present.blade.role && work === WORK_OF[one.action])
   const chosen = recipeId === undefined
-    ? (fitting.find(({ id }) => id === school?.recipeId) ?? fitting[0])
+    ? (fitting.find(({ id }) => id === preference?.recipeId) ?? fitting[0])
     : bench.recipes.find(({ id }) => id === recipeId)
   if (!chosen) throw notFound('recipe')
   return chosen
 }
 
-export interface Laid {
+export interface SessionLayout {
   readonly recipe: Recipe
   readonly plan: SessionPlan
   readonly input: ProgressionInput | null
@@ -93,13 +93,13 @@ export interface Laid {
  *
  * @throws Fault when there is no recipe, no stone, or the work cannot be done
  */
-export function laySession(bench: Bench, one: BenchKnife, wish: BenchWish = { choices: {} }, burrTimes: BurrTimes = NOBODY_YET): Laid {
+export function layOutSession(bench: Bench, one: BenchKnife, wish: BenchWish = { choices: {} }, burrTimes: BurrTimes = NOBODY_YET): SessionLayout {
   const recipe = chooseRecipe(bench, one, wish.recipeId)
   const stones = stonesAt(bench, burrTimes)
   if (recipe.stones !== 'none' && stones.length === 0) throw new Fault('conflict', 'no-stones')
   const { blade, state, rules } = one.present
   const choices = { ...Object.fromEntries(recipe.choices.map(({ id, chosen }) => [id, chosen])), ...wish.choices }
-  const geometry = { ...blade.geometry, dps: blade.nature.dps }
+  const geometry = { ...blade.geometry, dps: blade.spec.dps }
   const work = workOnEdge(state, geometry, recipe.id === 'thin', Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm))
   const progression = recipe.stones === 'none' ? null : { ...work, stones, ...(wish.startWith === undefined ? {} : { startWith: wish.startWith }) }
   try {
@@ -114,7 +114,7 @@ export function laySession(bench: Bench, one: BenchKnife, wish: BenchWish = { ch
 /** The session the house would do, or null where its shelf or the blade does not allow one. */
 export function usualSession(bench: Bench, one: BenchKnife): SessionPlan | null {
   try {
-    return laySession(bench, one).plan
+    return layOutSession(bench, one).plan
   } catch (error) {
     if (error instanceof Fault) return null
     throw error

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addKnife, check, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { addTestKnife, check, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -72,22 +72,22 @@ describe('gear by CSV', () => {
   })
 })
 
-describe('the house’s school', () => {
+describe('the house’s preferred recipes', () => {
   it('decides what the bench offers first, and is passed over where it does not fit the blade', async () => {
-    const school = [{ role: 'general', work: 'hone', recipeId: 'rod-ladder' }]
-    expect((await house.manager.send('PUT', '/api/schools', school)).body).toEqual(school)
+    const preferred = [{ role: 'general', work: 'hone', recipeId: 'rod-ladder' }]
+    expect((await house.manager.send('PUT', '/api/recipe-preferences', preferred)).body).toEqual(preferred)
     const wantsHoning = async (code: string, more: object = {}): Promise<{ id: string }> => {
-      const knife = await addKnife(house, { code, condition: 'in-use', ...more })
+      const knife = await addTestKnife(house, { code, condition: 'in-use', ...more })
       const sent = await house.manager.post('/api/events', { events: [check(knife.id, 230, 235, 240)] })
       expect(sent.body.knives[0].verdict.action).toBe('hone')
       return knife
     }
-    const soft = await wantsHoning('SCHOOL-1')
+    const soft = await wantsHoning('PREFER-1')
     expect((await house.manager.post(`/api/knives/${soft.id}/bench`, {})).body.plan.recipeId).toBe('rod-ladder')
-    await house.manager.send('PUT', '/api/schools', [{ role: 'general', work: 'hone', recipeId: 'steel' }])
-    const hard = await wantsHoning('SCHOOL-2', { hrc: 63 })
+    await house.manager.send('PUT', '/api/recipe-preferences', [{ role: 'general', work: 'hone', recipeId: 'steel' }])
+    const hard = await wantsHoning('PREFER-2', { hrc: 63 })
     expect((await house.manager.post(`/api/knives/${hard.id}/bench`, {})).body.plan.recipeId).not.toBe('steel')
-    expect((await house.manager.send('PUT', '/api/schools', [{ role: 'general', work: 'hone', recipeId: 'none-such' }])).status).toBe(404)
-    expect((await house.manager.send('PUT', '/api/schools', [])).body).toEqual([])
+    expect((await house.manager.send('PUT', '/api/recipe-preferences', [{ role: 'general', work: 'hone', recipeId: 'none-such' }])).status).toBe(404)
+    expect((await house.manager.send('PUT', '/api/recipe-preferences', [])).body).toEqual([])
   })
 })

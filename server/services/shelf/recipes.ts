@@ -1,8 +1,8 @@
-import type { Recipe, RecipeView, School } from '../../../contract/bench'
+import type { Recipe, RecipeView, RecipePreference } from '../../../contract/bench'
 import { RECIPES } from '../../../core/session/recipes'
 import type { Caller } from '../../signIn/sessions'
 import type { Database, Queryable } from '../../db/database'
-import { deleteRecipe, listRecipes, listSchools, replaceSchools, saveRecipe } from '../../db/queries/bench/sessions'
+import { deleteRecipe, listRecipes, listRecipePreferences, replaceRecipePreferences, saveRecipe } from '../../db/queries/bench/sessions'
 import { Fault, notFound } from '../../faults'
 import { houseRecipes } from './layOutSession'
 
@@ -35,11 +35,11 @@ export async function restoreRecipe(db: Database, caller: Caller, id: string): P
 }
 
 /** @throws Fault when a recipe is not one of this house's */
-export async function setSchools(db: Database, caller: Caller, schools: readonly School[]): Promise<School[]> {
+export async function setRecipePreferences(db: Database, caller: Caller, preferences: readonly RecipePreference[]): Promise<RecipePreference[]> {
   const known = new Set((await houseRecipes(db, caller.house.id)).map(({ id }) => id))
-  if (schools.some(({ recipeId }) => !known.has(recipeId))) throw notFound('recipe')
+  if (preferences.some(({ recipeId }) => !known.has(recipeId))) throw notFound('recipe')
   return await db.transaction(async (client) => {
-    await replaceSchools(client, caller.house.id, schools)
-    return await listSchools(client, caller.house.id)
+    await replaceRecipePreferences(client, caller.house.id, preferences)
+    return await listRecipePreferences(client, caller.house.id)
   })
 }

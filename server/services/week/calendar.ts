@@ -14,7 +14,7 @@ import { findPerson } from '../../db/queries/house/people'
 import { currentPlan, insertCalendarLink, personOfCalendar, revokeCalendarLinks, standingCalendarLinks } from '../../db/queries/week/plans'
 import { Fault, notFound } from '../../faults'
 import { dayOf, setShiftDays } from './crew'
-import { loadReading } from '../fleet/fleet'
+import { loadFleetSnapshot } from '../fleet/fleet'
 import { standingSessions } from '../fleet/standingSessions'
 import { MINUTE_MS, DAY_MS } from '../../../core/time'
 
@@ -22,7 +22,7 @@ import { MINUTE_MS, DAY_MS } from '../../../core/time'
 const ROUND_MINUTES = 15
 
 /** One's own calendar, or anybody's for who manages the house. */
-export function askedPerson(caller: Caller, personId: string | undefined): string {
+export function assertOwnOrManager(caller: Caller, personId: string | undefined): string {
   if (!personId) throw notFound('person')
   if (personId !== caller.person.id) assertMay(caller, 'manage-house')
   return personId
@@ -32,9 +32,9 @@ export function askedPerson(caller: Caller, personId: string | undefined): strin
 export async function calendarOf(db: Database, clock: Clock, house: StoredHouse, personId: string, say: Say): Promise<string> {
   const [person, plan] = [await findPerson(db, house.id, personId), await currentPlan(db, house.id)]
   if (!person) throw notFound('person')
-  const reading = await loadReading(db, house, clock())
-  const sessions = (await standingSessions(db, plan, reading)).filter((session) => session.personId === personId)
-  const codes = new Map(reading.knives.map(({ id, code }) => [id, code]))
+  const snapshot = await loadFleetSnapshot(db, house, clock())
+  const sessions = (await standingSessions(db, plan, snapshot)).filter((session) => session.personId === personId)
+  const codes = new Map(snapshot.knives.map(({ id, code }) => [id, code]))
   const benches = new Map((await listBenches(db, house.id)).map(({ id, name }) => [id, name]))
   const codesOf = (ids: readonly string[]): string => ids.map((id) => codes.get(id) ?? '').filter(Boolean).sort().join(', ')
   const calendar = ical({ name: say('calendar.name', { name: person.name, house: house.name }), method: ICalCalendarMethod.PUBLISH, prodId: { company: 'Yorvik', product: 'Week', language: 'EN' }, ttl: 60 * 60 })
@@ -60,12 +60,12 @@ export async function calendarOf(db: Database, clock: Clock, house: StoredHouse,
 }
 
 export async function standingLinks(db: Database, caller: Caller, personId: string): Promise<{ standing: number }> {
-  return { standing: await standingCalendarLinks(db, caller.house.id, askedPerson(caller, personId)) }
+  return { standing: await standingCalendarLinks(db, caller.house.id, assertOwnOrManager(caller, personId)) }
 }
 
 /** Makes a private calendar address. It is shown once; whoever has it reads this person's calendar and nothing else. */
 export async function makeLink(db: Database, clock: Clock, caller: Caller, personId: string): Promise<{ path: string }> {
-  const whose = askedPerson(caller, personId)
+  const whose = assertOwnOrManager(caller, personId)
   if (!(await findPerson(db, caller.house.id, whose))) throw notFound('person')
   const token = newToken(caller.house.id)
   await db.transaction(async (client) => {
@@ -76,7 +76,7 @@ export async function makeLink(db: Database, clock: Clock, caller: Caller, perso
 }
 
 export async function revokeLink(db: Database, clock: Clock, caller: Caller, personId: string): Promise<{ standing: number }> {
-  await revokeCalendarLinks(db, caller.house.id, askedPerson(caller, personId), clock())
+  await revokeCalendarLinks(db, caller.house.id, assertOwnOrManager(caller, personId), clock())
   return await standingLinks(db, caller, personId)
 }
 
@@ -92,7 +92,7 @@ export async function calendarAt(db: Database, clock: Clock, text: string, say: 
 const READ_AHEAD_DAYS = 60
 
 /** Every time an event happens between two instants. */
-function happenings(event: IcsEvent, from: Date, to: Date): { start: Date; end: Date }[] {
+function expandEvent(event: IcsEvent, from: Date, to: Date): { start: Date; end: Date }[] {
   const start = event.start.date
   const length = (event.end?.date.getTime() ?? start.getTime()) - start.getTime()
   const starts = event.recurrenceRule
@@ -113,7 +113,7 @@ export async function readShifts(db: Database, clock: Clock, caller: Caller, per
     throw new Fault('invalid', 'calendar-unreadable')
   }
   const clockOf = (at: Date): string => new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(at)
-  const entries = events.filter(({ start }) => start.type !== 'DATE').flatMap((event) => happenings(event, from, to).map(({ start, end }) => ({
+  const entries = events.filter(({ start }) => start.type !== 'DATE').flatMap((event) => expandEvent(event, from, to).map(({ start, end }) => ({
     day: dayOf(start, zone), starts: clockOf(start), ends: clockOf(end), note: (event.summary ?? '').slice(0, 80),
   }))).filter(({ starts, ends }) => starts !== ends).sort((a, b) => a.day.localeCompare(b.day) || a.starts.localeCompare(b.starts))
   if (entries.length === 0) throw new Fault('invalid', 'calendar-empty', { days: READ_AHEAD_DAYS })

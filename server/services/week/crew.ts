@@ -12,7 +12,7 @@ import { touchHouse } from '../../db/queries/house/houses'
 import { findPerson } from '../../db/queries/house/people'
 import { Fault, notFound } from '../../faults'
 import { loadCrew } from './planProblem'
-import { houseOccurrences, loadContext, specialDays } from '../log/usageContext'
+import { houseOccurrences, loadHouseContext, specialDays } from '../log/usageContext'
 import { DAY_MS } from '../../../core/time'
 
 
@@ -101,7 +101,7 @@ export async function setSpecialDay(db: Database, clock: Clock, caller: Caller, 
   return await change(db, clock, caller, async (client) => {
     const now = clock().getTime()
     const begun = async (): Promise<string> => {
-      const context = { ...(await loadContext(client, caller.house)), special: await specialDays(client, caller.house.id) }
+      const context = { ...(await loadHouseContext(client, caller.house)), special: await specialDays(client, caller.house.id) }
       const from = startOfDay(Date.parse(`${day}T12:00:00Z`), caller.house.zone)
       return JSON.stringify(houseOccurrences(context, 'service', from, Math.min(now, from + 2 * DAY_MS)).map(({ startMs, endMs }) => [startMs, endMs]))
     }

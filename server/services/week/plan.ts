@@ -1,11 +1,11 @@
 import { v4 as newId } from 'uuid'
 import { Improvement, type AcceptedPlan, type ImproveAsk, type NewPlan, type PlanView } from '../../../contract/week'
-import { knifeOfJob, renumbered, withSeconds } from '../../../core/plan/secondSessions'
-import { foundationsOf, movedFoundations } from '../../../core/plan/changes'
-import { breaksOf } from '../../../core/plan/explain'
-import { indexPlan, isLimit, layPlan, type PlanIndex } from '../../../core/plan/layout'
+import { knifeOfJob, renumberSessions, withSeconds } from '../../../core/plan/secondSessions'
+import { planFoundations, changedFoundations } from '../../../core/plan/changes'
+import { violationOf } from '../../../core/plan/explain'
+import { indexPlan, isLimit, layOutPlan, type PlanIndex } from '../../../core/plan/layout'
 import { planCost } from '../../../core/plan/objective'
-import { mayCome, samePlace, type Placement, type PlanProblem } from '../../../core/plan/problem'
+import { isAllowedIn, samePlace, type Placement, type PlanProblem } from '../../../core/plan/problem'
 import type { Round } from '../../../core/plan/rounds'
 import type { Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
@@ -22,7 +22,7 @@ import { standingSessions } from '../fleet/standingSessions'
 export const PLAN_DAYS = 7
 
 const instant = (ms: number): string => new Date(ms).toISOString()
-const accepted = ({ foundations: _, ...plan }: KeptPlan): AcceptedPlan => plan
+const acceptedView = ({ foundations: _, ...plan }: KeptPlan): AcceptedPlan => plan
 /** Windows of an accepted plan that are over: what happened in them is in the log. */
 const passedWindows = (plan: KeptPlan, problem: PlanProblem, nowMs: number): Set<string> => {
   const here = new Set(problem.windows.map(({ id }) => id))
@@ -37,11 +37,11 @@ export async function planView(db: Database, clock: Clock, caller: Caller): Prom
   const now = clock()
   const ahead = await daysAhead(db, caller.house, now, PLAN_DAYS)
   const kept = await currentPlan(db, caller.house.id)
-  const left = await standingSessions(db, kept, ahead.reading)
+  const left = await standingSessions(db, kept, ahead.snapshot)
   const locks = (kept?.locks ?? []).filter((lock) => left.some((session) => samePlace(session, lock)))
-  const problem: PlanProblem = kept ? { ...ahead.problem, weights: kept.weights, locks: standing(ahead.problem, locks) } : ahead.problem
+  const problem: PlanProblem = kept ? { ...ahead.problem, weights: kept.weights, locks: standingLocks(ahead.problem, locks) } : ahead.problem
   // a week later there are other windows at the far end: only what the plan reached for can fail it
-  const moved = kept ? movedFoundations(kept.foundations, foundationsOf(problem), passedWindows(kept, problem, now.getTime())) : { gone: [], fresh: [] }
+  const moved = kept ? changedFoundations(kept.foundations, planFoundations(problem), passedWindows(kept, problem, now.getTime())) : { gone: [], fresh: [] }
   // work that was done as planned has not fallen away, and what a later session of the plan will do is no news
   const wasDone = new Set(kept?.sessions.filter((session) => !left.includes(session)).map(({ knifeId }) => knifeId))
   const comesAgain = new Set(left.filter(({ knifeId }) => wasDone.has(knifeId)).map(({ knifeId }) => knifeId))
@@ -49,7 +49,7 @@ export async function planView(db: Database, clock: Clock, caller: Caller): Prom
   return {
     now: now.toISOString(),
     problem: structuredClone(problem) as PlanView['problem'],
-    accepted: kept && { ...accepted(kept), sessions: left },
+    accepted: kept && { ...acceptedView(kept), sessions: left },
     moved: {
       gone: moved.gone.filter((one) => !isJobOf(wasDone)(one)),
       fresh: moved.fresh.filter((one) => one.startsWith('job ') && !isJobOf(comesAgain)(one)),
@@ -62,10 +62,10 @@ export async function planView(db: Database, clock: Clock, caller: Caller): Prom
 }
 
 /** Locks whose job, window, bench and person are still there, numbered as the knives' sessions now stand. */
-function standing(problem: PlanProblem, kept: readonly Placement[]): Placement[] {
-  const locks = renumbered(problem, kept)
+function standingLocks(problem: PlanProblem, kept: readonly Placement[]): Placement[] {
+  const locks = renumberSessions(problem, kept)
   const all = withSeconds(problem, locks)
-  return locks.filter((lock) => breaksOf(all, [], lock) === null)
+  return locks.filter((lock) => violationOf(all, [], lock) === null)
 }
 
 /**
@@ -75,14 +75,14 @@ function standing(problem: PlanProblem, kept: readonly Placement[]): Placement[]
  */
 export async function acceptPlan(db: Database, clock: Clock, caller: Caller, input: NewPlan): Promise<AcceptedPlan> {
   const now = clock()
-  const { ahead, problem, index, laid, broken } = await layAsSeen(db, caller, now, input)
+  const { ahead, problem, index, laid, broken } = await layOutAsSeen(db, caller, now, input)
   if (broken) throw new Fault('conflict', 'plan-broken', { code: await codeOf(db, caller, knifeOfJob(broken.jobId)) })
   const sessions = [...laid.values()].flatMap((window) => (isLimit(window) ? [] : window.sessions)).map(({ placement, startMs, endMs }) => ({
     ...placement, knifeId: knifeOfJob(placement.jobId), kind: index.jobs.get(placement.jobId)?.kind ?? ('stone' as const), startsAt: instant(startMs), endsAt: instant(endMs),
   })).sort((a, b) => a.startsAt.localeCompare(b.startsAt))
   return await db.transaction(async (client) => {
     const before = await currentPlan(client, caller.house.id)
-    const plan = { weights: input.weights, locks: [...problem.locks], sessions, cost: planCost(problem, input.placements), bound: input.bound, rounds: roundsByShift(ahead.rounds), foundations: foundationsOf(problem) }
+    const plan = { weights: input.weights, locks: [...problem.locks], sessions, cost: planCost(problem, input.placements), bound: input.bound, rounds: roundsByShift(ahead.rounds), foundations: planFoundations(problem) }
     const kept = (before?.version ?? 0) === input.basedOn && (await keepPlan(client, caller.house.id, input.basedOn + 1, { personId: caller.person.id, at: now }, plan))
     if (!kept) throw new Fault('conflict', 'plan-moved')
     await touchHouse(client, caller.house.id)
@@ -91,29 +91,29 @@ export async function acceptPlan(db: Database, clock: Clock, caller: Caller, inp
   })
 }
 
-interface LaidPlan {
+interface PlanLayout {
   readonly ahead: DaysAhead
   readonly problem: PlanProblem
   readonly index: PlanIndex
-  readonly laid: ReturnType<typeof layPlan>
+  readonly laid: ReturnType<typeof layOutPlan>
   /** the first placement that cannot be */
   readonly broken: Placement | undefined
 }
 
 /** Lays a plan out on what is known now; where that fails, as it was a quarter of an hour ago, when it was drawn up. */
-async function layAsSeen(db: Database, caller: Caller, now: Date, input: NewPlan): Promise<LaidPlan> {
-  const lay = async (at: Date): Promise<LaidPlan> => {
+async function layOutAsSeen(db: Database, caller: Caller, now: Date, input: NewPlan): Promise<PlanLayout> {
+  const lay = async (at: Date): Promise<PlanLayout> => {
     const ahead = await daysAhead(db, caller.house, at, PLAN_DAYS)
-    const problem = { ...ahead.problem, weights: input.weights, locks: standing(ahead.problem, input.locks) }
+    const problem = { ...ahead.problem, weights: input.weights, locks: standingLocks(ahead.problem, input.locks) }
     const index = indexPlan(withSeconds(problem, input.placements))
-    const laid = layPlan(index, input.placements)
+    const laid = layOutPlan(index, input.placements)
     const doubled = input.placements.find(({ jobId }, place) => input.placements.findIndex((one) => one.jobId === jobId) !== place)
     const broken = doubled ?? input.placements.find((placement) => {
       const window = laid.get(placement.windowId)
       const person = index.people.get(placement.personId)
       const job = index.jobs.get(placement.jobId)
       const at = problem.windows.findIndex(({ id }) => id === placement.windowId)
-      return !job || !mayCome(job, at) || !person?.skills.includes(job.skill) || window === undefined || isLimit(window)
+      return !job || !isAllowedIn(job, at) || !person?.skills.includes(job.skill) || window === undefined || isLimit(window)
     })
     return { ahead, problem, index, laid, broken }
   }
@@ -146,7 +146,7 @@ export async function improvePlan(db: Database, queue: Queue, caller: Caller, as
   return { id: job.id }
 }
 
-export async function improvement(db: Database, caller: Caller, jobId: string): Promise<Improvement> {
+export async function readImprovement(db: Database, caller: Caller, jobId: string): Promise<Improvement> {
   const job = await findJob(db, caller.house.id, jobId)
   if (job?.kind !== 'improve-plan') throw notFound('job')
   return Improvement.parse({ ...NOTHING_YET, ...(job.output ?? {}), status: job.status })

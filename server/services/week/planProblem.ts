@@ -1,32 +1,32 @@
 import { setImmediate } from 'node:timers/promises'
-import type { SavedJob, SectionMeasure } from '../../../contract/workshop'
+import type { WorkOrder, SectionMeasure } from '../../../contract/workshop'
 import type { BenchPlace, PersonSkill, Shift, ShiftDay } from '../../../contract/week'
-import { flattens, KNIVES_BETWEEN_FLATTENING } from '../../../core/abrasive/gear'
+import { needsFlattening, KNIVES_BETWEEN_FLATTENING } from '../../../core/abrasive/gear'
 import { learnedRate } from '../../../core/abrasive/learnedRate'
 import { NO_DEFECTS } from '../../../core/edge/model/events'
-import { forecastEdge, rotaAhead, stonedAfresh, usualUse } from '../../../core/edge/forecast/forecast'
+import { forecastEdge, rotaAhead, stateAfterStoning, usualUse } from '../../../core/edge/forecast/forecast'
 import { workAt } from '../../../core/edge/log/history'
 import { verdict, type Action } from '../../../core/edge/verdict/verdict'
 import { presences, type Presence } from '../../../core/house/rota'
 import { startOfDay, type Occurrence } from '../../../core/house/serviceClock'
 import type { SessionPlan } from '../../../core/session/session'
 import { jobOf, LIKELY, type KnifeAhead, type ServiceAhead } from '../../../core/plan/jobs'
-import { EVEN_WEIGHTS, type JobWay, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone, type PlanWindow } from '../../../core/plan/problem'
+import { EVEN_WEIGHTS, type JobRoute, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone, type PlanWindow } from '../../../core/plan/problem'
 import { shiftRounds, type Round, type RoundKnife, type UnheldKnife } from '../../../core/plan/rounds'
 import type { Queryable } from '../../db/database'
 import { listBenches, listShiftDays, listShifts, listSkills } from '../../db/queries/week/crew'
-import { listSavedJobs } from '../../db/queries/fleet/workOrders'
+import { listWorkOrders } from '../../db/queries/fleet/workOrders'
 import { burrTimesByPerson } from '../../db/queries/week/plans'
 import type { StoredHouse } from '../../db/queries/house/houses'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import { usualSession, type Bench } from '../shelf/layOutSession'
-import { loadReading, type FleetReading } from '../fleet/fleet'
+import { loadFleetSnapshot, type FleetSnapshot } from '../fleet/fleet'
 import { Fault } from '../../faults'
 import { micronOf } from '../shelf/gear'
 import { presentKnife, type PresentKnife } from '../fleet/knifeView'
 import { houseOccurrences } from '../log/usageContext'
-import { savedFor, workOf } from '../fleet/workOrders'
-import { layOperation, measuredSections } from '../bench/workshop'
+import { workOrderFor, actionOf } from '../fleet/workOrders'
+import { layOutOperation, measuredSections } from '../bench/workshop'
 import { skillFor } from '../../../core/session/skillFor'
 import { DAY_MS } from '../../../core/time'
 
@@ -67,7 +67,7 @@ export interface DaysAhead {
   readonly chances: readonly { readonly jobId: string; readonly left: readonly number[]; readonly fresh: readonly number[] }[]
   readonly rounds: readonly Round[]
   readonly unheld: readonly UnheldKnife[]
-  readonly reading: FleetReading
+  readonly snapshot: FleetSnapshot
 }
 
 const overlaps = (a: { startMs: number; endMs: number }, b: { startMs: number; endMs: number }): boolean => a.startMs < b.endMs && b.startMs < a.endMs
@@ -85,8 +85,8 @@ function windowsAhead(quiet: readonly Occurrence[], services: readonly Occurrenc
   })
 }
 
-function peopleAhead(reading: FleetReading, crew: CrewAhead, windows: readonly PlanWindow[], present: readonly Presence[]): PlanPerson[] {
-  return reading.people.filter(({ active }) => active).map(({ id }): PlanPerson => ({
+function peopleAhead(snapshot: FleetSnapshot, crew: CrewAhead, windows: readonly PlanWindow[], present: readonly Presence[]): PlanPerson[] {
+  return snapshot.people.filter(({ active }) => active).map(({ id }): PlanPerson => ({
     id,
     skills: crew.skills.filter(({ personId }) => personId === id).map(({ skill }) => skill),
     pace: crew.paces.get(id)?.pace ?? 1,
@@ -103,12 +103,12 @@ function peopleAhead(reading: FleetReading, crew: CrewAhead, windows: readonly P
 const stonesOf = ({ gear }: Bench): PlanStone[] =>
   gear.flatMap((one) => {
     const micron = micronOf(one)
-    const dishes = flattens(one.kind)
+    const dishes = needsFlattening(one.kind)
     return micron === null ? [] : [{ id: one.id, name: one.name, micron, soakMinutes: one.soakMinutes, flattenMinutes: dishes ? FLATTEN_MINUTES : 0, knivesBetween: dishes ? KNIVES_BETWEEN_FLATTENING : 99 }]
   })
 
 /** A laid-out session as the planner counts it: what comes before the first stone, the stones, what comes after the last. */
-function wayOf(benchId: string, session: SessionPlan): JobWay {
+function wayOf(benchId: string, session: SessionPlan): JobRoute {
   const minutesOn = (stage: number): number => session.steps.filter((step) => step.stage === stage && step.kind !== 'flatten').reduce((sum, { minutes }) => sum + minutes, 0)
   const firstOnStone = session.steps.findIndex(({ stage }) => stage !== null)
   const lastOnStone = session.steps.findLastIndex(({ stage }) => stage !== null)
@@ -125,15 +125,15 @@ function wayOf(benchId: string, session: SessionPlan): JobWay {
 const atBench = (bench: Bench, benchId: string): Bench => ({ ...bench, gear: bench.gear.filter((one) => one.benchId === null || one.benchId === benchId) })
 
 /** Saved work with what is measured of the blade it is for. */
-interface SavedWork extends SavedJob {
+interface SavedWork extends WorkOrder {
   readonly measured: readonly SectionMeasure[]
 }
 
-function waysOf(knife: StoredKnife, present: PresentKnife, action: Action, bench: Bench, benches: readonly BenchPlace[], saved: SavedWork | null): JobWay[] {
+function routesOf(knife: StoredKnife, present: PresentKnife, action: Action, bench: Bench, benches: readonly BenchPlace[], saved: SavedWork | null): JobRoute[] {
   return benches.flatMap(({ id }) => {
     if (saved) {
       try {
-        return [wayOf(id, layOperation(atBench(bench, id), { knife, present, action }, saved.operation, new Map(), saved.measured).plan)]
+        return [wayOf(id, layOutOperation(atBench(bench, id), { knife, present, action }, saved.operation, new Map(), saved.measured).plan)]
       } catch (error) {
         // the blade has changed since it was saved, or this bench has not the stones
         if (!(error instanceof Fault)) throw error
@@ -148,14 +148,14 @@ function waysOf(knife: StoredKnife, present: PresentKnife, action: Action, bench
 /** Work the bench would do on a knife: what the verdict says where that is bench work, else the stone its edge will want. */
 const benchWork = (action: Action): Action => (action === 'repair' || action === 'thin' || action === 'touch-up' || action === 'quarantine' ? action : 'stone')
 
-function knifeAhead(knife: StoredKnife, present: PresentKnife, reading: FleetReading, services: readonly Occurrence[], benches: readonly BenchPlace[], mates: number, saved: SavedWork | null): KnifeAhead {
+function knifeAhead(knife: StoredKnife, present: PresentKnife, snapshot: FleetSnapshot, services: readonly Occurrence[], benches: readonly BenchPlace[], mates: number, saved: SavedWork | null): KnifeAhead {
   const { state, blade, rules, forecast } = present
   const step = verdict(state, blade.geometry, blade.role, rules)
   // what somebody saved is wanted now; the rest of earlier work comes whenever the knife is at the stone anyway
-  const wanted = saved && !saved.waits ? workOf(saved.operation) : null
+  const wanted = saved && !saved.waits ? actionOf(saved.operation) : null
   const work = wanted ?? benchWork(step.action)
-  const station = reading.context.stations.find(({ id }) => id === state.stationId)
-  const periods = reading.around.stations.get(state.stationId ?? '') ?? []
+  const station = snapshot.context.stations.find(({ id }) => id === state.stationId)
+  const periods = snapshot.usage.stations.get(state.stationId ?? '') ?? []
   const chances = new Map(forecast.services.map((service) => [service.startMs, service.chanceDull]))
   let last = 0
   const ahead = services.map((service): ServiceAhead => {
@@ -163,21 +163,21 @@ function knifeAhead(knife: StoredKnife, present: PresentKnife, reading: FleetRea
     last = chances.get(service.startMs) ?? last
     return { name: service.name, startMs: service.startMs, endMs: service.endMs, hours: workAt(periods, service.startMs)?.hoursPerService ?? 0, chanceDull: last }
   })
-  const use = usualUse(blade.nature, rules.limitGf, rotaAhead(periods, services, reading.nowMs).slice(0, FRESH_SERVICES))
-  const fresh = forecastEdge(stonedAfresh(state, blade.nature), use)
+  const use = usualUse(blade.spec, rules.limitGf, rotaAhead(periods, services, snapshot.nowMs).slice(0, FRESH_SERVICES))
+  const fresh = forecastEdge(stateAfterStoning(state, blade.spec), use)
   const freshChances = fresh.services.map(({ chanceDull }) => chanceDull)
   const session = [step, step.runnerUp].find((one) => one?.action === work)
-  const ways = waysOf(knife, present, work, reading.bench, benches, saved)
+  const routes = routesOf(knife, present, work, snapshot.bench, benches, saved)
   // an edge that outlives the plan wants no second session in it; the second finds no chip and no glint any more
   const comesAgain = freshChances.slice(0, services.length).some((chance) => chance > LIKELY)
   const later = { ...present, state: { ...state, defects: NO_DEFECTS } }
   return {
     knifeId: knife.id, action: wanted ? work : work === 'stone' && step.action !== 'stone' ? 'none' : step.action, skill: skillFor(work, knife),
-    ways, services: ahead, freshChances,
-    ordinary: comesAgain ? { skill: skillFor('stone', knife), ways: waysOf(knife, later, 'stone', reading.bench, benches, null) } : null,
+    routes, services: ahead, freshChances,
+    ordinary: comesAgain ? { skill: skillFor('stone', knife), routes: routesOf(knife, later, 'stone', snapshot.bench, benches, null) } : null,
     steelUm: session?.cost.steelUm ?? USUAL_STEEL_UM,
     stationWeight: station?.weight ?? 1,
-    daysSinceStone: state.sharpenedMs === null ? null : (reading.nowMs - state.sharpenedMs) / DAY_MS,
+    daysSinceStone: state.sharpenedMs === null ? null : (snapshot.nowMs - state.sharpenedMs) / DAY_MS,
     lastHands: state.sharpening.personId,
     group: `${state.stationId ?? ''}/${blade.role}`, mayBeAway: Math.max(0, mates - 1),
   }
@@ -190,8 +190,8 @@ const hundredth = (value: number): number => Math.round(value * 100) / 100
 
 /** Reads a house for planning: knives with their forecasts, hands with their hours, stones with their benches. */
 export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, days: number): Promise<DaysAhead> {
-  const reading = await loadReading(db, house, now)
-  const { context, nowMs } = reading
+  const snapshot = await loadFleetSnapshot(db, house, now)
+  const { context, nowMs } = snapshot
   // whole days of the house: what is planned does not change with the hour at which it is asked for
   const toMs = startOfDay(startOfDay(nowMs, house.zone) + (days + 0.5) * DAY_MS, house.zone)
   const crew = await loadCrew(db, house.id, new Date(nowMs - 2 * DAY_MS).toISOString().slice(0, 10))
@@ -199,15 +199,15 @@ export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, da
   const present = presences(crew.shifts, crew.days, house.zone, nowMs - DAY_MS, toMs + DAY_MS)
   const windows = windowsAhead(houseOccurrences(context, 'quiet', nowMs, toMs), services, present, nowMs)
   const benches = crew.benches.filter(({ active }) => active)
-  const saved = await listSavedJobs(db, house.id)
+  const saved = await listWorkOrders(db, house.id)
   const savedWork = async (knifeId: string, { state }: PresentKnife): Promise<SavedWork | null> => {
-    const job = savedFor(saved, knifeId, state)
+    const job = workOrderFor(saved, knifeId, state)
     return job && { ...job, measured: await measuredSections(db, house.id, knifeId) }
   }
   const presentOf = new Map<string, PresentKnife>()
-  for (const [at, knife] of reading.knives.entries()) {
-    const stored = reading.states.get(knife.id)
-    if (stored && stored.status === 'in-service') presentOf.set(knife.id, presentKnife(knife, stored, reading, 'until-dull'))
+  for (const [at, knife] of snapshot.knives.entries()) {
+    const stored = snapshot.states.get(knife.id)
+    if (stored && stored.status === 'in-service') presentOf.set(knife.id, presentKnife(knife, stored, snapshot, 'until-dull'))
     if (at % KNIVES_AT_ONCE === KNIVES_AT_ONCE - 1) await setImmediate()
   }
   const mates = new Map<string, number>()
@@ -217,10 +217,10 @@ export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, da
   }
   const jobs: PlanJob[] = []
   const chances: { jobId: string; left: number[]; fresh: number[] }[] = []
-  for (const [at, knife] of reading.knives.entries()) {
+  for (const [at, knife] of snapshot.knives.entries()) {
     const one = presentOf.get(knife.id)
     if (!one) continue
-    const ahead = knifeAhead(knife, one, reading, services, benches, mates.get(`${one.state.stationId ?? ''}/${one.blade.role}`) ?? 1, await savedWork(knife.id, one))
+    const ahead = knifeAhead(knife, one, snapshot, services, benches, mates.get(`${one.state.stationId ?? ''}/${one.blade.role}`) ?? 1, await savedWork(knife.id, one))
     jobs.push(jobOf(ahead, windows))
     chances.push({ jobId: knife.id, left: ahead.services.map(({ chanceDull, hours }) => hundredth(hours > 0 ? chanceDull : 0)), fresh: ahead.freshChances.map(hundredth) })
     if (at % KNIVES_AT_ONCE === KNIVES_AT_ONCE - 1) await setImmediate()
@@ -232,7 +232,7 @@ export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, da
   }))
   const { rounds, unheld } = shiftRounds(roundKnives, services.filter(({ startMs }) => startMs > nowMs), present, nowMs)
   return {
-    problem: { windows, people: peopleAhead(reading, crew, windows, present), benches: benches.map(({ id, name }) => ({ id, name })), stones: stonesOf(reading.bench), jobs, weights: EVEN_WEIGHTS, locks: [] },
-    services, chances, rounds, unheld, reading,
+    problem: { windows, people: peopleAhead(snapshot, crew, windows, present), benches: benches.map(({ id, name }) => ({ id, name })), stones: stonesOf(snapshot.bench), jobs, weights: EVEN_WEIGHTS, locks: [] },
+    services, chances, rounds, unheld, snapshot,
   }
 }

@@ -1,11 +1,11 @@
 import IcalParser from 'ical.js'
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { isSecond, knifeOfJob, secondOf } from '../../../core/plan/secondSessions'
+import { isSecond, knifeOfJob, secondJobId } from '../../../core/plan/secondSessions'
 import { searchPlan } from '../../../core/plan/search'
 import type { PlanView } from '../../../contract/week'
 import type { Placement } from '../../../core/plan/problem'
-import { addKnife, check, event, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { addTestKnife, check, event, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 import { seededRandom } from '../../../core/statistics/random'
 
 let test: TestApp
@@ -18,9 +18,9 @@ beforeAll(async () => {
   for (const grit of [320, 1000, 3000]) await house.manager.post('/api/gear', { id: newId(), name: `Stone ${grit}`, kind: grit < 2000 ? 'soaking-stone' : 'splash-stone', scale: 'JIS', grit })
   const pass = newId()
   await house.manager.post('/api/stations', { id: pass, name: 'Pass', board: 'rubber', product: 'fish', hoursPerService: 0.2, active: true })
-  for (const code of ['WEEK-1', 'WEEK-2', 'WEEK-3']) knives[code] = (await addKnife(house, { code, condition: 'new', holderId: house.people.cook.id })).id
+  for (const code of ['WEEK-1', 'WEEK-2', 'WEEK-3']) knives[code] = (await addTestKnife(house, { code, condition: 'new', holderId: house.people.cook.id })).id
   // hardly used at all
-  knives['WEEK-4'] = (await addKnife(house, { code: 'WEEK-4', condition: 'new', stationId: pass, holderId: house.people.cook.id })).id
+  knives['WEEK-4'] = (await addTestKnife(house, { code: 'WEEK-4', condition: 'new', stationId: pass, holderId: house.people.cook.id })).id
   // two that are plainly dull, two that are fresh
   for (const code of ['WEEK-1', 'WEEK-2']) await house.manager.post('/api/events', { events: [check(knives[code] ?? '', 520, 540, 610)] })
   await put(`/api/people/${house.people.sharpener.id}/shifts`, { shifts: [1, 2, 3, 4, 5].map((weekday) => ({ weekday, starts: '10:00', ends: '18:00' })) })
@@ -56,7 +56,7 @@ describe('the days ahead', () => {
     expect(dull?.dullHours[0]).toBeLessThan(dull?.dullHours[3] ?? 0)
     expect(dull?.dullHoursLeft).toBeGreaterThan(dull?.dullHours[3] ?? Infinity)
     expect(fresh?.wanted).toBe(false)
-    expect(dull?.ways[0]?.stages.length).toBeGreaterThan(1)
+    expect(dull?.routes[0]?.stages.length).toBeGreaterThan(1)
   })
 
   it('keep summer time: the window of the Sunday the clocks go forward is an hour earlier in universal time', async () => {
@@ -156,7 +156,7 @@ describe('a plan', () => {
     const before = await view()
     const { accepted } = before
     const knifeId = before.problem.locks[0]?.jobId ?? ''
-    const twice = accepted?.sessions.find(({ jobId }) => jobId === secondOf(knifeId))
+    const twice = accepted?.sessions.find(({ jobId }) => jobId === secondJobId(knifeId))
     const own = (sessions: readonly { knifeId: string; startsAt: string }[]): string[] => sessions.filter((one) => one.knifeId === knifeId).map(({ startsAt }) => startsAt)
     expect(own(accepted?.sessions ?? [])).toHaveLength(2)
     const at = new Date(Date.parse(accepted?.acceptedAt ?? '') + 1000)
@@ -261,7 +261,7 @@ describe('a calendar', () => {
 describe('another house', () => {
   it('plans for itself: no windows without shifts is said, not hidden', async () => {
     const empty = await test.house('Empty house')
-    await addKnife(empty, { code: 'ALONE' })
+    await addTestKnife(empty, { code: 'ALONE' })
     const seen = (await empty.manager.get('/api/plan')).body as PlanView
     expect(seen.accepted).toBeNull()
     expect(seen.problem.people.every(({ present }) => Object.keys(present).length === 0)).toBe(true)
@@ -277,7 +277,7 @@ describe('thinning on a plan', () => {
     for (const grit of [220, 400, 1000, 3000]) await manager.post('/api/gear', { id: newId(), name: `Stone ${grit}`, kind: 'splash-stone', scale: 'JIS', grit })
     await manager.send('PUT', `/api/people/${people.sharpener.id}/shifts`, { shifts: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, starts: '10:00', ends: '18:00' })) })
     await manager.send('PUT', `/api/people/${people.sharpener.id}/skills`, { skills: ['full', 'thinning'] })
-    const knife = await addKnife(other, { code: 'FAT-1', type: 'petty', lengthMm: 130, condition: 'in-use', bteMm: 0.52 })
+    const knife = await addTestKnife(other, { code: 'FAT-1', type: 'petty', lengthMm: 130, condition: 'in-use', bteMm: 0.52 })
     await manager.post('/api/events', { events: [check(knife.id, 180, 185, 190)] })
     const look = async (): Promise<PlanView> => (await manager.get('/api/plan')).body as PlanView
     const seen = await look()

@@ -1,4 +1,4 @@
-import type { BenchAction, BenchPlan, School } from '../../../../contract/bench'
+import type { BenchAction, BenchPlan, RecipePreference } from '../../../../contract/bench'
 import type { Recipe } from '../../../../core/session/recipe'
 import type { Queryable } from '../../database'
 
@@ -127,21 +127,21 @@ export async function deleteRecipe(db: Queryable, houseId: string, recipeId: str
   await db.query('delete from recipes where house_id = $1 and id = $2', [houseId, recipeId])
 }
 
-export async function listSchools(db: Queryable, houseId: string): Promise<School[]> {
-  const { rows } = await db.query<School>(
-    'select role, work, recipe_id as "recipeId" from house_schools where house_id = $1 order by role, work',
+export async function listRecipePreferences(db: Queryable, houseId: string): Promise<RecipePreference[]> {
+  const { rows } = await db.query<RecipePreference>(
+    'select role, work, recipe_id as "recipeId" from recipe_preferences where house_id = $1 order by role, work',
     [houseId],
   )
   return rows
 }
 
-export async function replaceSchools(db: Queryable, houseId: string, schools: readonly School[]): Promise<void> {
-  await db.query('delete from house_schools where house_id = $1', [houseId])
+export async function replaceRecipePreferences(db: Queryable, houseId: string, preferences: readonly RecipePreference[]): Promise<void> {
+  await db.query('delete from recipe_preferences where house_id = $1', [houseId])
   await db.query(
-    `insert into house_schools (house_id, role, work, recipe_id)
-     select $1, school.role, school.work, school."recipeId"
-     from jsonb_to_recordset($2::jsonb) as school (role text, work text, "recipeId" text)
+    `insert into recipe_preferences (house_id, role, work, recipe_id)
+     select $1, preference.role, preference.work, preference."recipeId"
+     from jsonb_to_recordset($2::jsonb) as preference (role text, work text, "recipeId" text)
      on conflict (house_id, role, work) do update set recipe_id = excluded.recipe_id`,
-    [houseId, JSON.stringify(schools)],
+    [houseId, JSON.stringify(preferences)],
   )
 }

@@ -1,12 +1,12 @@
 import { wearBudget, type WearAsk } from './budget'
 
 /** How a house may keep its edges: how often a blade meets an abrasive, and on what. */
-export const STONE_SCHOOLS = ['as-now', 'weekly', 'after-each-job', 'few-a-year', 'abrasive-rod'] as const
-export type StoneSchool = (typeof STONE_SCHOOLS)[number]
+export const MAINTENANCE_REGIMES = ['as-now', 'weekly', 'after-each-job', 'few-a-year', 'abrasive-rod'] as const
+export type MaintenanceRegime = (typeof MAINTENANCE_REGIMES)[number]
 
-/** What a school does to a blade in a year. */
-export interface SchoolLife {
-  readonly school: StoneSchool
+/** What a regime does to a blade in a year. */
+export interface RegimeLife {
+  readonly regime: MaintenanceRegime
   /** sessions on stone or abrasive rod a year */
   readonly sessionsPerYear: number
   readonly steelPerYearMm: number
@@ -33,25 +33,25 @@ function perSessionMm({ perSessionMm: { middle }, sessionsPerYear }: WearAsk, aY
 }
 
 /** The same life with other sessions, at the same spread of what one takes. */
-function kept(ask: WearAsk, school: StoneSchool, sessionsPerYear: number, eachMm: number): SchoolLife {
+function keptWithinLimit(ask: WearAsk, regime: MaintenanceRegime, sessionsPerYear: number, eachMm: number): RegimeLife {
   const share = eachMm / ask.perSessionMm.middle
   const { low, middle, high } = ask.perSessionMm
   const { years } = wearBudget({ ...ask, sessionsPerYear, perSessionMm: { low: low * share, middle: middle * share, high: high * share } })
-  return { school, sessionsPerYear, steelPerYearMm: sessionsPerYear * eachMm, years, stretch: ask.sessionsPerYear / sessionsPerYear }
+  return { regime, sessionsPerYear, steelPerYearMm: sessionsPerYear * eachMm, years, stretch: ask.sessionsPerYear / sessionsPerYear }
 }
 
-/** What each school of keeping an edge would make of a blade's life, the present one first. */
-export function schoolLives(ask: WearAsk): SchoolLife[] {
+/** What each regime of keeping an edge would make of a blade's life, the present one first. */
+export function regimeLives(ask: WearAsk): RegimeLife[] {
   const [weekly, everyJob, few] = [A_YEAR.weekly, A_YEAR.everyJob, A_YEAR.few]
   const rods = Math.min(everyJob, ROD.timesAsOften * ask.sessionsPerYear)
   const stones = ask.sessionsPerYear / ROD.stonesReplaced
   // the rod takes the wear between stones, and the stone that is left to do has its own burr
   const rodMm = perSessionMm(ask, rods, BURR_MM.rod) + (BURR_MM.coarse * stones) / rods
   return [
-    kept(ask, 'as-now', ask.sessionsPerYear, ask.perSessionMm.middle),
-    kept(ask, 'weekly', weekly, perSessionMm(ask, weekly, BURR_MM.fine)),
-    kept(ask, 'after-each-job', everyJob, perSessionMm(ask, everyJob, BURR_MM.fine)),
-    kept(ask, 'abrasive-rod', rods, rodMm),
-    kept(ask, 'few-a-year', few, perSessionMm(ask, few, BURR_MM.coarse)),
+    keptWithinLimit(ask, 'as-now', ask.sessionsPerYear, ask.perSessionMm.middle),
+    keptWithinLimit(ask, 'weekly', weekly, perSessionMm(ask, weekly, BURR_MM.fine)),
+    keptWithinLimit(ask, 'after-each-job', everyJob, perSessionMm(ask, everyJob, BURR_MM.fine)),
+    keptWithinLimit(ask, 'abrasive-rod', rods, rodMm),
+    keptWithinLimit(ask, 'few-a-year', few, perSessionMm(ask, few, BURR_MM.coarse)),
   ]
 }

@@ -1,33 +1,33 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { WorkshopView } from '../../contract/workshop'
-import { schoolLives } from '../../core/workshop/schools'
+import { regimeLives } from '../../core/workshop/maintenanceRegimes'
 import { useFormats } from '../i18n'
-import { lifeAsk, span } from './lifeAsk'
+import { lifeAsk, lifeSpan } from './lifeAsk'
 
 const props = defineProps<{ view: WorkshopView }>()
 const formats = useFormats()
 /** An edge taken this many times to its limit between sessions is worked with dull; below, nobody minds. */
 const DULL_MEANWHILE = 1.5
-const schools = computed(() => schoolLives(lifeAsk(props.view)))
+const regimes = computed(() => regimeLives(lifeAsk(props.view)))
 const tenth = (value: number): number => Math.round(10 * value) / 10
 </script>
 
 <template>
   <section class="stacked">
-    <h2>{{ $t('workshop.schools') }}</h2>
+    <h2>{{ $t('workshop.regimes') }}</h2>
     <table class="plain">
-      <thead><tr><th>{{ $t('workshop.choice.school') }}</th><th>{{ $t('workshop.aYear') }}</th><th>{{ $t('workshop.steelAYear') }}</th><th>{{ $t('workshop.lasts') }}</th></tr></thead>
+      <thead><tr><th>{{ $t('workshop.choice.regime') }}</th><th>{{ $t('workshop.aYear') }}</th><th>{{ $t('workshop.steelAYear') }}</th><th>{{ $t('workshop.lasts') }}</th></tr></thead>
       <tbody>
-        <tr v-for="one in schools" :key="one.school">
-          <td>{{ $t(`workshop.schoolName.${one.school}`) }}<span v-if="one.stretch > DULL_MEANWHILE" class="soft">{{ $t('workshop.stretched', { n: tenth(one.stretch) }) }}</span></td>
+        <tr v-for="one in regimes" :key="one.regime">
+          <td>{{ $t(`workshop.regimeName.${one.regime}`) }}<span v-if="one.stretch > DULL_MEANWHILE" class="soft">{{ $t('workshop.stretched', { n: tenth(one.stretch) }) }}</span></td>
           <td class="num">{{ tenth(one.sessionsPerYear) }}</td>
           <td class="num">{{ formats.thickness(one.steelPerYearMm) }}</td>
-          <td class="num">{{ span(one.years) }}</td>
+          <td class="num">{{ lifeSpan(one.years) }}</td>
         </tr>
       </tbody>
     </table>
-    <p class="soft small">{{ $t('workshop.schoolsFrom') }}</p>
+    <p class="soft small">{{ $t('workshop.regimesFrom') }}</p>
   </section>
 </template>
 

@@ -1,22 +1,22 @@
 import { describe, expect, it } from 'vitest'
 import { wearBudget, type WearAsk } from './budget'
-import { schoolLives, type SchoolLife, type StoneSchool } from './schools'
+import { regimeLives, type RegimeLife, type MaintenanceRegime } from './maintenanceRegimes'
 
 const LIFE: WearAsk = {
   heelHeightMm: 45, minimumHeightMm: 36, lengthMm: 240, lengthPerHeight: 1.5, spineMm: 2.2, bteMm: 0.35, dps: 17, thickestMm: 0.45, thinToMm: 0.32,
   perSessionMm: { low: 0.05, middle: 0.1, high: 0.15 }, sessionsPerYear: 20, price: 90,
 }
-const lives = new Map<StoneSchool, SchoolLife>(schoolLives(LIFE).map((one) => [one.school, one]))
-const of = (school: StoneSchool): SchoolLife => lives.get(school) ?? (() => { throw new Error(school) })()
+const lives = new Map<MaintenanceRegime, RegimeLife>(regimeLives(LIFE).map((one) => [one.regime, one]))
+const of = (regime: MaintenanceRegime): RegimeLife => lives.get(regime) ?? (() => { throw new Error(regime) })()
 
-describe('another school of keeping edges', () => {
+describe('another regime of keeping edges', () => {
   it('leaves the present one as it is', () => {
     expect(of('as-now')).toMatchObject({ sessionsPerYear: 20, steelPerYearMm: 2, years: wearBudget(LIFE).years, stretch: 1 })
   })
 
   // Wear is an area that grows with use and lies across a wedge: four times the use between sessions is twice the height.
   it('takes twice the wear’s height for four times the use between sessions', () => {
-    const [seldom] = schoolLives({ ...LIFE, sessionsPerYear: 10 })
+    const [seldom] = regimeLives({ ...LIFE, sessionsPerYear: 10 })
     expect(seldom?.steelPerYearMm).toBeCloseTo(1, 9)
     const few = of('few-a-year')
     expect(few.steelPerYearMm / few.sessionsPerYear).toBeCloseTo(0.01 + 0.09 * Math.sqrt(20 / 2.5), 9)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
-import type { Recipe, School } from '../../contract/bench'
+import type { Recipe, RecipePreference } from '../../contract/bench'
 import { KNIFE_ROLES, type KnifeRole } from '../../core/knife/knifeTypes'
 import { capital } from '../../words/format'
 import { call } from '../api'
@@ -14,35 +14,35 @@ const props = defineProps<{ recipes: readonly Recipe[] }>()
 const WORKS = ['hone', 'stone'] as const
 const notices = useNotices()
 const { refusal, change } = useChange()
-const schools = ref<School[]>([])
-void change(async () => { schools.value = await call(endpoints.schools) })
+const preferences = ref<RecipePreference[]>([])
+void change(async () => { preferences.value = await call(endpoints.recipePreferences) })
 
 const options = computed(() => Object.fromEntries(WORKS.map((work) => [work, [
   { value: '', label: say('recipes.asMade') },
   ...props.recipes
     .filter(({ actions }) => actions.includes(work) || (work === 'stone' && actions.includes('touch-up')))
     .map(({ id }) => ({ value: id, label: capital(say(`bench.recipe.${id}`)) })),
-]])) as Record<School['work'], { value: string; label: string }[]>)
-const chosen = (role: KnifeRole, work: School['work']): string => schools.value.find((one) => one.role === role && one.work === work)?.recipeId ?? ''
-function choose(role: KnifeRole, work: School['work'], recipeId: string): void {
-  const others = schools.value.filter((one) => one.role !== role || one.work !== work)
-  schools.value = recipeId === '' ? others : [...others, { role, work, recipeId }]
+]])) as Record<RecipePreference['work'], { value: string; label: string }[]>)
+const chosen = (role: KnifeRole, work: RecipePreference['work']): string => preferences.value.find((one) => one.role === role && one.work === work)?.recipeId ?? ''
+function choose(role: KnifeRole, work: RecipePreference['work'], recipeId: string): void {
+  const others = preferences.value.filter((one) => one.role !== role || one.work !== work)
+  preferences.value = recipeId === '' ? others : [...others, { role, work, recipeId }]
 }
 async function save(): Promise<void> {
-  if (await change(() => call(endpoints.setSchools, { body: schools.value }))) notices.done(say('recipes.schoolsSaved'))
+  if (await change(() => call(endpoints.setRecipePreferences, { body: preferences.value }))) notices.done(say('recipes.preferencesSaved'))
 }
 </script>
 
 <template>
   <section class="heavy-rule">
-    <h2>{{ $t('recipes.schools') }}</h2>
-    <p class="soft">{{ $t('recipes.schoolsHint') }}</p>
+    <h2>{{ $t('recipes.preferences') }}</h2>
+    <p class="soft">{{ $t('recipes.preferencesHint') }}</p>
     <div v-for="role in KNIFE_ROLES" :key="role" class="role">
       <b>{{ capital($t(`role.${role}`)) }}</b>
       <ChoiceField v-for="work in WORKS" :key="work" :model-value="chosen(role, work)" :label="`${$t(`recipes.${work}`)}, ${$t(`role.${role}`)}`" :options="options[work]" @update:model-value="choose(role, work, $event)" />
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <p><button class="button main" type="button" @click="save">{{ $t('recipes.saveSchools') }}</button></p>
+    <p><button class="button main" type="button" @click="save">{{ $t('recipes.savePreferences') }}</button></p>
   </section>
 </template>
 
