@@ -1,4 +1,5 @@
 import eslint from '@eslint/js'
+import prettier from 'eslint-config-prettier'
 import vue from 'eslint-plugin-vue'
 import tseslint from 'typescript-eslint'
 
@@ -7,6 +8,7 @@ export default tseslint.config(
   eslint.configs.recommended,
   ...tseslint.configs.strict,
   ...vue.configs['flat/recommended'],
+  prettier,
   {
     files: ['**/*.vue'],
     languageOptions: { parserOptions: { parser: tseslint.parser } },
@@ -19,10 +21,7 @@ export default tseslint.config(
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
-      'vue/max-attributes-per-line': 'off',
-      'vue/singleline-html-element-content-newline': 'off',
       'vue/html-self-closing': ['error', { html: { void: 'always', normal: 'always', component: 'always' } }],
-      'vue/html-indent': ['error', 2],
       'vue/multi-word-component-names': 'off',
       'vue/attributes-order': 'off',
     },

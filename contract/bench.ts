@@ -40,10 +40,16 @@ export const GearView = Gear.extend({
   warnings: z.array(z.enum(GEAR_WARNINGS)),
 })
 export type GearView = z.infer<typeof GearView>
-export const NewGear = Gear.omit({ flattenedAt: true, knivesSince: true }).partial().required({ id: true, name: true, kind: true })
+export const NewGear = Gear.omit({ flattenedAt: true, knivesSince: true })
+  .partial()
+  .required({ id: true, name: true, kind: true })
 export const GearPatch = Gear.omit({ id: true }).partial()
 
-export const StackPiece = z.object({ name: z.string().trim().min(1).max(40), mm: z.number().min(0.05).max(30), count: z.number().int().min(1).max(50) })
+export const StackPiece = z.object({
+  name: z.string().trim().min(1).max(40),
+  mm: z.number().min(0.05).max(30),
+  count: z.number().int().min(1).max(50),
+})
 export const StackPieces = z.array(StackPiece).max(30)
 export type StackPiece = z.infer<typeof StackPiece>
 
@@ -71,7 +77,15 @@ export const Recipe = z.object({
   }),
   stones: z.enum(['progression', 'last', 'none']),
   finishMicron: Measure.micron,
-  choices: z.array(z.object({ id: z.enum(['path', 'edge', 'mud', 'deburr', 'hands', 'compound']), options: z.array(z.string().max(40)).min(2).max(6), chosen: z.string().max(40) })).max(6),
+  choices: z
+    .array(
+      z.object({
+        id: z.enum(['path', 'edge', 'mud', 'deburr', 'hands', 'compound']),
+        options: z.array(z.string().max(40)).min(2).max(6),
+        chosen: z.string().max(40),
+      }),
+    )
+    .max(6),
   steps: z.array(RecipeStep).min(1).max(40),
 })
 
@@ -81,23 +95,55 @@ export const RecipeView = z.object({ recipe: Recipe, own: z.boolean() })
 export type RecipeView = z.infer<typeof RecipeView>
 
 /** Which recipe the house prefers for a kind of knife, for honing and for stone work. */
-export const RecipePreference = z.object({ role: KnifeRoleName, work: z.enum(['hone', 'stone']), recipeId: z.string().max(40) })
+export const RecipePreference = z.object({
+  role: KnifeRoleName,
+  work: z.enum(['hone', 'stone']),
+  recipeId: z.string().max(40),
+})
 export const RecipePreferences = z.array(RecipePreference).max(8)
 export type RecipePreference = z.infer<typeof RecipePreference>
 
 const StageView = z.object({
-  stoneId: Id, stoneName: z.string(), micron: z.number(), minutes: z.number(), strokesPerSide: z.number(), newtons: z.number(), takes: z.enum(['metal', 'scratches']),
+  stoneId: Id,
+  stoneName: z.string(),
+  micron: z.number(),
+  minutes: z.number(),
+  strokesPerSide: z.number(),
+  newtons: z.number(),
+  takes: z.enum(['metal', 'scratches']),
 })
-const Note = z.object({ code: z.enum(['rounded-bevel', 'nothing-coarse-enough', 'coarser-finish']), minutes: z.number().optional(), micron: z.number().optional(), wantedMicron: z.number().optional() })
+const Note = z.object({
+  code: z.enum(['rounded-bevel', 'nothing-coarse-enough', 'coarser-finish']),
+  minutes: z.number().optional(),
+  micron: z.number().optional(),
+  wantedMicron: z.number().optional(),
+})
 
 const StepOfSession = z.object({
-  id: z.string(), kind: z.enum(STEP_KINDS), recipeStep: z.string(), side: z.enum(['first', 'second']).nullable(), stage: z.number().nullable(), stoneId: z.string().nullable(),
-  minutes: z.number(), rungs: z.array(z.object({ strokes: z.number(), newtons: z.number() })), strokes: z.number(), newtons: z.number().nullable().default(null), dps: z.number().nullable().default(null), liftMm: z.number().nullable().default(null),
-  checks: z.array(z.enum(CHECKS)), cautions: z.array(z.enum(CAUTIONS)), words: z.object({ what: z.string(), why: z.string() }).nullable(),
+  id: z.string(),
+  kind: z.enum(STEP_KINDS),
+  recipeStep: z.string(),
+  side: z.enum(['first', 'second']).nullable(),
+  stage: z.number().nullable(),
+  stoneId: z.string().nullable(),
+  minutes: z.number(),
+  rungs: z.array(z.object({ strokes: z.number(), newtons: z.number() })),
+  strokes: z.number(),
+  newtons: z.number().nullable().default(null),
+  dps: z.number().nullable().default(null),
+  liftMm: z.number().nullable().default(null),
+  checks: z.array(z.enum(CHECKS)),
+  cautions: z.array(z.enum(CAUTIONS)),
+  words: z.object({ what: z.string(), why: z.string() }).nullable(),
 })
 export const BenchPlan = z.object({
-  recipeId: z.string(), minutes: z.number(), finishMicron: z.number(), choices: z.record(z.string(), z.string()),
-  stages: z.array(StageView), notes: z.array(Note), steps: z.array(StepOfSession),
+  recipeId: z.string(),
+  minutes: z.number(),
+  finishMicron: z.number(),
+  choices: z.record(z.string(), z.string()),
+  stages: z.array(StageView),
+  notes: z.array(Note),
+  steps: z.array(StepOfSession),
   /** what the section is to be afterwards, where this is workshop work */
   workshop: WorkshopResult.nullable().default(null),
 })
@@ -105,10 +151,25 @@ export type BenchPlan = z.infer<typeof BenchPlan>
 
 /** What may be done to a knife, before anybody starts. */
 export const BenchOffer = z.object({
-  recipes: z.array(z.object({ id: z.string(), fits: z.boolean(), choices: z.array(z.object({ id: z.string(), options: z.array(z.string()), chosen: z.string() })) })),
+  recipes: z.array(
+    z.object({
+      id: z.string(),
+      fits: z.boolean(),
+      choices: z.array(z.object({ id: z.string(), options: z.array(z.string()), chosen: z.string() })),
+    }),
+  ),
   plan: BenchPlan,
   /** first stones the person could begin on instead, with what that costs */
-  starts: z.array(z.object({ stoneId: Id, stoneName: z.string(), minutesToBurr: z.number(), minutes: z.number(), roundsBevel: z.boolean(), planned: z.boolean() })),
+  starts: z.array(
+    z.object({
+      stoneId: Id,
+      stoneName: z.string(),
+      minutesToBurr: z.number(),
+      minutes: z.number(),
+      roundsBevel: z.boolean(),
+      planned: z.boolean(),
+    }),
+  ),
   soak: z.array(z.object({ stoneId: Id, stoneName: z.string(), minutes: z.number(), bath: z.enum(BATHS) })),
   flatten: z.array(z.object({ stoneId: Id, stoneName: z.string(), because: z.enum(['dish', 'knives']) })),
   warnings: z.array(z.enum(GEAR_WARNINGS)),
@@ -123,13 +184,32 @@ export type BenchOffer = z.infer<typeof BenchOffer>
 const actionBase = { id: Id, at: Instant }
 const StepId = z.string().max(60)
 export const BenchAction = z.discriminatedUnion('kind', [
-  z.object({ ...actionBase, kind: z.literal('strokes'), stepId: StepId, zone: ZoneName, count: z.number().int().min(-500).max(500) }),
+  z.object({
+    ...actionBase,
+    kind: z.literal('strokes'),
+    stepId: StepId,
+    zone: ZoneName,
+    count: z.number().int().min(-500).max(500),
+  }),
   z.object({ ...actionBase, kind: z.literal('burr'), stepId: StepId, zone: ZoneName, felt: z.boolean() }),
   z.object({ ...actionBase, kind: z.literal('tick'), stepId: StepId, check: z.enum(CHECKS), done: z.boolean() }),
   z.object({ ...actionBase, kind: z.literal('go'), stepId: StepId }),
-  z.object({ ...actionBase, kind: z.literal('force'), when: z.enum(['before', 'after']), zone: ZoneName, forceGf: Measure.forceGf }),
+  z.object({
+    ...actionBase,
+    kind: z.literal('force'),
+    when: z.enum(['before', 'after']),
+    zone: ZoneName,
+    forceGf: Measure.forceGf,
+  }),
   z.object({ ...actionBase, kind: z.literal('carry-over'), zone: ZoneName, what: Text }),
-  z.object({ ...actionBase, kind: z.literal('picture'), when: z.enum(['before', 'after']), zone: ZoneName, bluntUm: z.number().min(0).max(500), roll: z.number().min(0).max(1) }),
+  z.object({
+    ...actionBase,
+    kind: z.literal('picture'),
+    when: z.enum(['before', 'after']),
+    zone: ZoneName,
+    bluntUm: z.number().min(0).max(500),
+    roll: z.number().min(0).max(1),
+  }),
   z.object({ ...actionBase, kind: z.literal('pause') }),
   z.object({ ...actionBase, kind: z.literal('take-over') }),
   z.object({ ...actionBase, kind: z.literal('finish') }),
@@ -151,7 +231,12 @@ export type BenchSession = z.infer<typeof BenchSession>
 
 /** A session in a knife's list of sessions. */
 export const SessionLine = z.object({
-  id: Id, recipeId: z.string(), startedAt: Instant, endedAt: Instant.nullable(), outcome: z.enum(['finished', 'abandoned']).nullable(), startedBy: Id,
+  id: Id,
+  recipeId: z.string(),
+  startedAt: Instant,
+  endedAt: Instant.nullable(),
+  outcome: z.enum(['finished', 'abandoned']).nullable(),
+  startedBy: Id,
 })
 export type SessionLine = z.infer<typeof SessionLine>
 
@@ -159,9 +244,18 @@ export type SessionLine = z.infer<typeof SessionLine>
 export const foldable = ({ workshop: _, ...plan }: BenchPlan): SessionPlan => ({
   ...plan,
   notes: [],
-  stages: plan.stages.map(({ stoneId, micron, ...stage }) => ({ ...stage, stone: { id: stoneId, micron }, removesMm3: 0 })),
+  stages: plan.stages.map(({ stoneId, micron, ...stage }) => ({
+    ...stage,
+    stone: { id: stoneId, micron },
+    removesMm3: 0,
+  })),
 })
 
 /** What was done, with its moment as the core counts time. */
-export const asSessionAction = ({ personId, action }: { readonly personId: string | null; readonly action: BenchAction }): SessionAction =>
-  ({ ...action, personId, atMs: new Date(action.at).getTime() })
+export const asSessionAction = ({
+  personId,
+  action,
+}: {
+  readonly personId: string | null
+  readonly action: BenchAction
+}): SessionAction => ({ ...action, personId, atMs: new Date(action.at).getTime() })

@@ -37,22 +37,44 @@ describe('the endpoints', () => {
 })
 
 describe('scalars', () => {
-  it.each(['CH-07', 'a1', '12', 'ch-07 '])('%j fits a label', (code) => { expect(takes(KnifeCode, code)).toBe(true) })
-  it.each(['', '-1', 'CH_07', 'THIRTEEN-LONG', 'É1', 'a b'])('%j does not', (code) => { expect(takes(KnifeCode, code)).toBe(false) })
-  it('write codes in capitals', () => { expect(KnifeCode.parse(' ch-07 ')).toBe('CH-07') })
-  it.each(['0000', '12345678'])('%j is a PIN', (pin) => { expect(takes(Pin, pin)).toBe(true) })
-  it.each(['123', '123456789', '12a4', ''])('%j is none', (pin) => { expect(takes(Pin, pin)).toBe(false) })
-  it.each(['00:00', '09:30', '23:59'])('%j is a time of day', (time) => { expect(takes(WallTime, time)).toBe(true) })
-  it.each(['24:00', '9:30', '12:60', 'noon'])('%j is none', (time) => { expect(takes(WallTime, time)).toBe(false) })
+  it.each(['CH-07', 'a1', '12', 'ch-07 '])('%j fits a label', (code) => {
+    expect(takes(KnifeCode, code)).toBe(true)
+  })
+  it.each(['', '-1', 'CH_07', 'THIRTEEN-LONG', 'É1', 'a b'])('%j does not', (code) => {
+    expect(takes(KnifeCode, code)).toBe(false)
+  })
+  it('write codes in capitals', () => {
+    expect(KnifeCode.parse(' ch-07 ')).toBe('CH-07')
+  })
+  it.each(['0000', '12345678'])('%j is a PIN', (pin) => {
+    expect(takes(Pin, pin)).toBe(true)
+  })
+  it.each(['123', '123456789', '12a4', ''])('%j is none', (pin) => {
+    expect(takes(Pin, pin)).toBe(false)
+  })
+  it.each(['00:00', '09:30', '23:59'])('%j is a time of day', (time) => {
+    expect(takes(WallTime, time)).toBe(true)
+  })
+  it.each(['24:00', '9:30', '12:60', 'noon'])('%j is none', (time) => {
+    expect(takes(WallTime, time)).toBe(false)
+  })
   it('know the zones of the IANA database', () => {
     expect(['Europe/Dublin', 'America/New_York', 'UTC'].every((zone) => takes(TimeZone, zone))).toBe(true)
     expect(['Dublin', 'GMT+25', ''].some((zone) => takes(TimeZone, zone))).toBe(false)
   })
-  it('sign in without regard to case', () => { expect(SignInName.parse(' Maren ')).toBe('maren') })
+  it('sign in without regard to case', () => {
+    expect(SignInName.parse(' Maren ')).toBe('maren')
+  })
 })
 
 describe('events', () => {
-  const event = (kind: string, payload: object): object => ({ id: newId(), knifeId: newId(), at: '2026-11-24T14:42:00Z', kind, payload })
+  const event = (kind: string, payload: object): object => ({
+    id: newId(),
+    knifeId: newId(),
+    at: '2026-11-24T14:42:00Z',
+    kind,
+    payload,
+  })
 
   it.each([
     ['checked', { readings: [{ zone: 'tip', forcesGf: [240] }], ladder: [] }],
@@ -95,7 +117,9 @@ describe('what describes a house', () => {
     expect(takes(Station, { ...station, hoursPerService: -1 })).toBe(false)
     expect(takes(Station, { ...station, board: 'marble' })).toBe(false)
     expect(takes(NewPerson, { id: newId(), name: ' ', role: 'cook' })).toBe(false)
-    expect(takes(WeeklySpan, { id: newId(), kind: 'service', weekday: 8, name: 'x', starts: '10:00', ends: '11:00' })).toBe(false)
+    expect(
+      takes(WeeklySpan, { id: newId(), kind: 'service', weekday: 8, name: 'x', starts: '10:00', ends: '11:00' }),
+    ).toBe(false)
     expect(takes(KnifeDescription.shape.boughtOn, '2026-02-30')).toBe(false)
   })
 })

@@ -29,8 +29,17 @@ export type BodyInput<E extends Endpoint> = z.input<E['body']>
 export type AnswerOf<E extends Endpoint> = z.infer<E['answer']>
 
 export const FAULT_CODES = [
-  'invalid', 'not-signed-in', 'wrong-sign-in', 'too-many-tries', 'not-allowed', 'not-found', 'conflict', 'too-large',
-  'foreign-origin', 'unavailable', 'unexpected',
+  'invalid',
+  'not-signed-in',
+  'wrong-sign-in',
+  'too-many-tries',
+  'not-allowed',
+  'not-found',
+  'conflict',
+  'too-large',
+  'foreign-origin',
+  'unavailable',
+  'unexpected',
 ] as const
 export type FaultCode = (typeof FAULT_CODES)[number]
 

@@ -41,7 +41,9 @@ const payloads = {
     chipLeftMm: Measure.chipMm.optional(),
     lengthLossMm: z.number().min(0).max(200).optional(),
     thicknessAt: ThicknessAt.optional(),
-    strokes: z.object({ left: z.number().int().min(0).max(20_000), right: z.number().int().min(0).max(20_000) }).optional(),
+    strokes: z
+      .object({ left: z.number().int().min(0).max(20_000), right: z.number().int().min(0).max(20_000) })
+      .optional(),
   }),
   measured: z
     .object({
@@ -50,7 +52,9 @@ const payloads = {
       bteMm: Measure.bteMm.optional(),
       sections: z.array(SectionMeasure).max(3).optional(),
     })
-    .refine((found) => Object.values(found).some((value) => value !== undefined), { params: { fault: 'empty-measure' } }),
+    .refine((found) => Object.values(found).some((value) => value !== undefined), {
+      params: { fault: 'empty-measure' },
+    }),
   moved: z
     .object({ stationId: Id.optional(), holderId: Id.nullable().optional() })
     .refine((move) => move.stationId !== undefined || move.holderId !== undefined, { params: { fault: 'empty-move' } }),

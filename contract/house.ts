@@ -1,7 +1,19 @@
 import { z } from 'zod'
 import {
-  BoardName, Id, Instant, KnifeRoleName, Measure, Name, Password, PersonRoleName, Pin, ProductName, RightName, SignInName,
-  TimeZone, WallTime,
+  BoardName,
+  Id,
+  Instant,
+  KnifeRoleName,
+  Measure,
+  Name,
+  Password,
+  PersonRoleName,
+  Pin,
+  ProductName,
+  RightName,
+  SignInName,
+  TimeZone,
+  WallTime,
 } from './scalars'
 
 export const ServiceLimits = z.record(KnifeRoleName, z.number().min(100).max(2000))
@@ -30,7 +42,13 @@ export const Person = z.object({
 export type Person = z.infer<typeof Person>
 export const NewPerson = z.object({ id: Id, name: Name, role: PersonRoleName, pin: Pin.optional() })
 export const PersonPatch = z
-  .object({ name: Name, role: PersonRoleName, active: z.boolean(), pin: Pin, workingDps: Measure.workingDps.nullable() })
+  .object({
+    name: Name,
+    role: PersonRoleName,
+    active: z.boolean(),
+    pin: Pin,
+    workingDps: Measure.workingDps.nullable(),
+  })
   .partial()
 
 export const Station = z.object({
@@ -44,7 +62,9 @@ export const Station = z.object({
   weight: z.number().min(0).max(5).default(1),
 })
 export type Station = z.infer<typeof Station>
-export const StationPatch = Station.omit({ id: true }).extend({ weight: z.number().min(0).max(5) }).partial()
+export const StationPatch = Station.omit({ id: true })
+  .extend({ weight: z.number().min(0).max(5) })
+  .partial()
 
 export const WeeklySpan = z.object({
   id: Id,

@@ -21,15 +21,25 @@ describe('lines from an instrument', () => {
     expect(readInstrumentLine('peak 2942 mN')).toMatchObject({ forceGf: expect.closeTo(300, 1) })
   })
 
-  it.each(['peak', 'peak lots gf', 'peak 3 stone', 'hello toaster x', 'hello force-tester', 'HELLO', `peak ${'9'.repeat(300)}`])('does not guess at %j', (line) => {
+  it.each([
+    'peak',
+    'peak lots gf',
+    'peak 3 stone',
+    'hello toaster x',
+    'hello force-tester',
+    'HELLO',
+    `peak ${'9'.repeat(300)}`,
+  ])('does not guess at %j', (line) => {
     expect(readInstrumentLine(line).verb).toBe('unreadable')
   })
 
   it('never throws, whatever a raving instrument says', () => {
-    fc.assert(fc.property(fc.string(), (line) => {
-      expect(readInstrumentLine(line).verb).toBeTypeOf('string')
-      readScreenLine(line)
-    }))
+    fc.assert(
+      fc.property(fc.string(), (line) => {
+        expect(readInstrumentLine(line).verb).toBeTypeOf('string')
+        readScreenLine(line)
+      }),
+    )
   })
 })
 
@@ -43,9 +53,12 @@ describe('bench instruments', () => {
     expect(readInstrumentLine('picture tip 8.2 0.3')).toEqual({ verb: 'picture', zone: 'tip', bluntUm: 8.2, roll: 0.3 })
   })
 
-  it.each(['angle', 'angle steep', 'press', 'press 3 stone', 'picture', 'picture handle 3', 'picture tip x'])('“%s” is unreadable, not guessed', (line) => {
-    expect(readInstrumentLine(line).verb).toBe('unreadable')
-  })
+  it.each(['angle', 'angle steep', 'press', 'press 3 stone', 'picture', 'picture handle 3', 'picture tip x'])(
+    '“%s” is unreadable, not guessed',
+    (line) => {
+      expect(readInstrumentLine(line).verb).toBe('unreadable')
+    },
+  )
 
   it('are believed only within what can be', () => {
     expect(isPlausible('dps', 17)).toBe(true)

@@ -35,7 +35,9 @@ export const LONGEST_LINE = 200
 function readForce(value: string | undefined, unit: string): number | null {
   const factor = GF_PER_UNIT[unit]
   const number = Number(value)
-  return factor === undefined || value === undefined || value === '' || !Number.isFinite(number) ? null : number * factor
+  return factor === undefined || value === undefined || value === '' || !Number.isFinite(number)
+    ? null
+    : number * factor
 }
 
 function readNumber(value: string | undefined): number | null {
@@ -45,7 +47,8 @@ function readNumber(value: string | undefined): number | null {
 
 /** What an instrument can honestly say; outside this it raves, and nothing it says is believed. */
 export const PLAUSIBLE = { dps: [0, 60], newtons: [0, 200], bluntUm: [0, 500], roll: [0, 1] } as const
-export const isPlausible = (quantity: keyof typeof PLAUSIBLE, value: number): boolean => value >= PLAUSIBLE[quantity][0] && value <= PLAUSIBLE[quantity][1]
+export const isPlausible = (quantity: keyof typeof PLAUSIBLE, value: number): boolean =>
+  value >= PLAUSIBLE[quantity][0] && value <= PLAUSIBLE[quantity][1]
 
 /** Reads one line; what it cannot read comes back as `unreadable`, never as a guess. */
 export function readInstrumentLine(raw: string): InstrumentLine {

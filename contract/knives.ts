@@ -1,6 +1,16 @@
 import { z } from 'zod'
 import {
-  ActionName, Day, EdgeWordName, GrindName, HoneToolName, Id, Instant, KnifeCode, KnifeRoleName, KnifeTypeName, Measure,
+  ActionName,
+  Day,
+  EdgeWordName,
+  GrindName,
+  HoneToolName,
+  Id,
+  Instant,
+  KnifeCode,
+  KnifeRoleName,
+  KnifeTypeName,
+  Measure,
   ZoneName,
 } from './scalars'
 import { Defects } from './events'
@@ -31,7 +41,12 @@ export type KnifeDescription = z.infer<typeof KnifeDescription>
 /** A new knife needs a type, a length and a station; all else has a default. */
 export const NewKnife = KnifeDescription.partial()
   .required({ type: true, lengthMm: true })
-  .extend({ id: Id, stationId: Id, holderId: Id.nullable().default(null), condition: z.enum(['new', 'in-use']).default('in-use') })
+  .extend({
+    id: Id,
+    stationId: Id,
+    holderId: Id.nullable().default(null),
+    condition: z.enum(['new', 'in-use']).default('in-use'),
+  })
 export type NewKnife = z.infer<typeof NewKnife>
 
 export const KnifePatch = KnifeDescription.partial()
@@ -55,9 +70,13 @@ const Chance = z.number().min(0).max(1)
 const DateBand = z.object({ earlyAt: Instant, middleAt: Instant, lateAt: Instant })
 
 const ZoneCondition = z.object({
-  forceGf: z.number(), lowGf: z.number(), highGf: z.number(), word: EdgeWordName,
+  forceGf: z.number(),
+  lowGf: z.number(),
+  highGf: z.number(),
+  word: EdgeWordName,
   /** width of the blunt apex, µm, and share of the edge bent over, 0–1 */
-  bluntUm: z.number(), roll: z.number(),
+  bluntUm: z.number(),
+  roll: z.number(),
 })
 
 /** A knife with everything derived from its log at one moment. */
@@ -98,9 +117,21 @@ export const KnifeView = KnifeDescription.extend({
   /** whether the forecast stands on this knife's own readings or on what similar knives taught */
   knownFrom: z.enum(['own', 'similar']),
   /** the holder's working angle against this edge, where it matters */
-  mismatch: z.object({ workingDps: z.number(), mismatchDps: z.number(), does: z.enum(['shoulder-only', 'too-little', 'micro-bevel']), reach: z.number() }).nullable(),
+  mismatch: z
+    .object({
+      workingDps: z.number(),
+      mismatchDps: z.number(),
+      does: z.enum(['shoulder-only', 'too-little', 'micro-bevel']),
+      reach: z.number(),
+    })
+    .nullable(),
   /** where counted strokes went, and which side is owed some; null while too few were counted */
-  symmetry: z.object({ rightShare: z.number(), owes: z.object({ side: z.enum(['left', 'right']), strokes: z.number() }).nullable() }).nullable(),
+  symmetry: z
+    .object({
+      rightShare: z.number(),
+      owes: z.object({ side: z.enum(['left', 'right']), strokes: z.number() }).nullable(),
+    })
+    .nullable(),
   thinningDue: DateBand.nullable(),
   wornOut: DateBand.nullable(),
 })
@@ -115,11 +146,22 @@ export const EdgeStory = z.object({
   now: Instant,
   zones: z.object({ heel: z.array(Moment), belly: z.array(Moment), tip: z.array(Moment) }),
   readings: z.array(z.object({ at: Instant, zone: ZoneName, forceGf: z.number() })),
-  marks: z.array(z.object({ at: Instant, kind: z.enum(['honed', 'sharpened', 'checked', 'measured', 'quarantined', 'released', 'moved']), personName: z.string().nullable() })),
-  ahead: z.array(z.object({
-    serviceName: z.string(), startsAt: Instant, endsAt: Instant, chanceDull: Chance,
-    zones: z.object({ heel: Moment, belly: Moment, tip: Moment }),
-  })),
+  marks: z.array(
+    z.object({
+      at: Instant,
+      kind: z.enum(['honed', 'sharpened', 'checked', 'measured', 'quarantined', 'released', 'moved']),
+      personName: z.string().nullable(),
+    }),
+  ),
+  ahead: z.array(
+    z.object({
+      serviceName: z.string(),
+      startsAt: Instant,
+      endsAt: Instant,
+      chanceDull: Chance,
+      zones: z.object({ heel: Moment, belly: Moment, tip: Moment }),
+    }),
+  ),
   learned: z.object({
     knownFrom: z.enum(['own', 'similar']),
     readingCount: z.number(),

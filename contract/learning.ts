@@ -13,18 +13,41 @@ export type LearnedFactor = z.infer<typeof LearnedFactor>
 /** What the house's own log taught: who and what eats edges, and how many readings stand behind it. */
 export const HouseLearning = z.object({
   readings: z.number(),
-  stations: z.array(z.object({
-    id: Id, name: Name, board: BoardName, product: ProductName, tableFactor: z.number(), readings: z.number(), effect: LearnedFactor,
-  })),
+  stations: z.array(
+    z.object({
+      id: Id,
+      name: Name,
+      board: BoardName,
+      product: ProductName,
+      tableFactor: z.number(),
+      readings: z.number(),
+      effect: LearnedFactor,
+    }),
+  ),
   boards: z.array(z.object({ board: BoardName, tableFactor: z.number(), effect: LearnedFactor })),
   products: z.array(z.object({ product: ProductName, tableFactor: z.number(), effect: LearnedFactor })),
-  hands: z.array(z.object({
-    personId: Id, name: Name, readings: z.number(), whole: LearnedFactor,
-    zones: z.array(z.object({ zone: ZoneName, effect: LearnedFactor })),
-    /** hours of use from a fresh edge to the limit against the house's usual hand, as a factor */
-    life: LearnedFactor,
-  })),
-  tools: z.array(z.object({ tool: HoneToolName, honings: z.number(), tableEfficiency: z.number(), efficiency: z.number(), low: z.number(), high: z.number(), says: LearnedFactor.shape.says })),
+  hands: z.array(
+    z.object({
+      personId: Id,
+      name: Name,
+      readings: z.number(),
+      whole: LearnedFactor,
+      zones: z.array(z.object({ zone: ZoneName, effect: LearnedFactor })),
+      /** hours of use from a fresh edge to the limit against the house's usual hand, as a factor */
+      life: LearnedFactor,
+    }),
+  ),
+  tools: z.array(
+    z.object({
+      tool: HoneToolName,
+      honings: z.number(),
+      tableEfficiency: z.number(),
+      efficiency: z.number(),
+      low: z.number(),
+      high: z.number(),
+      says: LearnedFactor.shape.says,
+    }),
+  ),
 })
 export type HouseLearning = z.infer<typeof HouseLearning>
 

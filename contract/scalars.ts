@@ -16,10 +16,18 @@ export const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/)
 export const Name = z.string().trim().min(1).max(80)
 export const Text = z.string().trim().min(1).max(500)
 /** Fits a label on a handle: letters, digits and hyphens. */
-export const KnifeCode = z.string().trim().toUpperCase().regex(/^[A-Z0-9][A-Z0-9-]{0,11}$/)
+export const KnifeCode = z
+  .string()
+  .trim()
+  .toUpperCase()
+  .regex(/^[A-Z0-9][A-Z0-9-]{0,11}$/)
 export const Pin = z.string().regex(/^\d{4,8}$/)
 export const Password = z.string().min(10).max(200)
-export const SignInName = z.string().trim().toLowerCase().regex(/^[a-z0-9][a-z0-9._@-]{1,59}$/)
+export const SignInName = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .regex(/^[a-z0-9][a-z0-9._@-]{1,59}$/)
 
 let knownZones: ReadonlySet<string> | null = null
 /** Asked for once, and only where a zone is checked. */

@@ -7,12 +7,25 @@ import { Day, Id, Instant, Name, WallTime } from './scalars'
 export const SkillName = z.enum(SKILLS)
 
 /** A shift of the weekly pattern, in the house's wall time. */
-export const Shift = z.object({ id: Id, personId: Id, weekday: z.number().int().min(1).max(7), starts: WallTime, ends: WallTime })
+export const Shift = z.object({
+  id: Id,
+  personId: Id,
+  weekday: z.number().int().min(1).max(7),
+  starts: WallTime,
+  ends: WallTime,
+})
 export type Shift = z.infer<typeof Shift>
 export const PersonShifts = z.array(Shift.omit({ id: true, personId: true })).max(28)
 
 /** One day of one person in place of the pattern; no times: not in the house. */
-export const ShiftDay = z.object({ id: Id, personId: Id, day: Day, starts: WallTime.nullable(), ends: WallTime.nullable(), note: z.string().trim().max(80) })
+export const ShiftDay = z.object({
+  id: Id,
+  personId: Id,
+  day: Day,
+  starts: WallTime.nullable(),
+  ends: WallTime.nullable(),
+  note: z.string().trim().max(80),
+})
 export type ShiftDay = z.infer<typeof ShiftDay>
 export const PersonDays = z.array(ShiftDay.omit({ id: true, personId: true })).max(100)
 
@@ -26,7 +39,9 @@ export type BenchPlace = z.infer<typeof BenchPlace>
 export const SpecialDay = z.object({
   day: Day,
   name: Name,
-  spans: z.array(z.object({ kind: z.enum(['service', 'quiet']), name: Name, starts: WallTime, ends: WallTime })).max(12),
+  spans: z
+    .array(z.object({ kind: z.enum(['service', 'quiet']), name: Name, starts: WallTime, ends: WallTime }))
+    .max(12),
 })
 export type SpecialDay = z.infer<typeof SpecialDay>
 
@@ -52,29 +67,84 @@ const JobId = z.string().refine((jobId) => Id.safeParse(knifeOfJob(jobId)).succe
 export const Placement = z.object({ jobId: JobId, windowId: WindowId, benchId: Id, personId: Id })
 export type Placement = z.infer<typeof Placement>
 
-const JobRoute = z.object({ benchId: Id, openingMinutes: z.number(), stages: z.array(z.object({ stoneId: Id, minutes: z.number() })), closingMinutes: z.number() })
+const JobRoute = z.object({
+  benchId: Id,
+  openingMinutes: z.number(),
+  stages: z.array(z.object({ stoneId: Id, minutes: z.number() })),
+  closingMinutes: z.number(),
+})
 /** Everything the planner weighs, as the core reads it. */
 export const PlanProblem = z.object({
-  windows: z.array(z.object({ id: WindowId, name: z.string(), startMs: z.number(), endMs: z.number(), soakFromMs: z.number(), overlapsService: z.boolean() })),
-  people: z.array(z.object({ id: Id, skills: z.array(SkillName), pace: z.number(), present: z.record(WindowId, z.object({ fromMs: z.number(), toMs: z.number() })) })),
+  windows: z.array(
+    z.object({
+      id: WindowId,
+      name: z.string(),
+      startMs: z.number(),
+      endMs: z.number(),
+      soakFromMs: z.number(),
+      overlapsService: z.boolean(),
+    }),
+  ),
+  people: z.array(
+    z.object({
+      id: Id,
+      skills: z.array(SkillName),
+      pace: z.number(),
+      present: z.record(WindowId, z.object({ fromMs: z.number(), toMs: z.number() })),
+    }),
+  ),
   benches: z.array(z.object({ id: Id, name: z.string() })),
-  stones: z.array(z.object({ id: Id, name: z.string(), micron: z.number(), soakMinutes: z.number(), flattenMinutes: z.number(), knivesBetween: z.number() })),
-  jobs: z.array(z.object({
-    id: JobId, knifeId: Id, kind: z.enum(JOB_KINDS), skill: SkillName, routes: z.array(JobRoute),
-    dullHours: z.array(z.number()), dullHoursLeft: z.number(), chanceAt: z.array(z.number()), wastedUm: z.array(z.number()), dueShare: z.number(),
-    wanted: z.boolean(), dullBy: z.object({ name: z.string(), startMs: z.number() }).nullable(), daysSinceStone: z.number().nullable(),
-    lastHands: Id.nullable(), group: z.string(), mayBeAway: z.number(), follows: z.null(),
-    next: z.object({
-      skill: SkillName, routes: z.array(JobRoute), freshChances: z.array(z.number()), steelUm: z.number(),
-      services: z.array(z.object({ name: z.string(), startMs: z.number(), hours: z.number() })),
-    }).nullable(),
-  })),
+  stones: z.array(
+    z.object({
+      id: Id,
+      name: z.string(),
+      micron: z.number(),
+      soakMinutes: z.number(),
+      flattenMinutes: z.number(),
+      knivesBetween: z.number(),
+    }),
+  ),
+  jobs: z.array(
+    z.object({
+      id: JobId,
+      knifeId: Id,
+      kind: z.enum(JOB_KINDS),
+      skill: SkillName,
+      routes: z.array(JobRoute),
+      dullHours: z.array(z.number()),
+      dullHoursLeft: z.number(),
+      chanceAt: z.array(z.number()),
+      wastedUm: z.array(z.number()),
+      dueShare: z.number(),
+      wanted: z.boolean(),
+      dullBy: z.object({ name: z.string(), startMs: z.number() }).nullable(),
+      daysSinceStone: z.number().nullable(),
+      lastHands: Id.nullable(),
+      group: z.string(),
+      mayBeAway: z.number(),
+      follows: z.null(),
+      next: z
+        .object({
+          skill: SkillName,
+          routes: z.array(JobRoute),
+          freshChances: z.array(z.number()),
+          steelUm: z.number(),
+          services: z.array(z.object({ name: z.string(), startMs: z.number(), hours: z.number() })),
+        })
+        .nullable(),
+    }),
+  ),
   weights: PlanWeights,
   locks: z.array(Placement),
 })
 
 /** A session of an accepted plan, in its minutes. */
-export const PlannedSession = Placement.extend({ knifeId: Id, kind: z.enum(JOB_KINDS), startsAt: Instant, endsAt: Instant })
+export const PlannedSession = Placement.extend({
+  knifeId: Id,
+  kind: z.enum(JOB_KINDS),
+  startsAt: Instant,
+  endsAt: Instant,
+})
 export type PlannedSession = z.infer<typeof PlannedSession>
 
 /** The plan the house goes by. */
@@ -89,11 +159,19 @@ export const AcceptedPlan = z.object({
   cost: z.number(),
   bound: z.number().nullable(),
   /** honing and checks at the stations, by person and service */
-  rounds: z.array(z.object({ personId: Id, service: z.string(), startsAt: Instant, hone: z.array(Id), check: z.array(Id) })),
+  rounds: z.array(
+    z.object({ personId: Id, service: z.string(), startsAt: Instant, hone: z.array(Id), check: z.array(Id) }),
+  ),
 })
 export type AcceptedPlan = z.infer<typeof AcceptedPlan>
 
-export const Round = z.object({ kind: z.enum(['hone', 'check']), knifeId: Id, personId: Id, service: z.string(), startsAt: Instant })
+export const Round = z.object({
+  kind: z.enum(['hone', 'check']),
+  knifeId: Id,
+  personId: Id,
+  service: z.string(),
+  startsAt: Instant,
+})
 
 /** The days ahead: what there is to plan, the plan that holds, and what has moved since. */
 export const PlanView = z.object({
@@ -121,7 +199,12 @@ export const NewPlan = z.object({
 export type NewPlan = z.infer<typeof NewPlan>
 
 /** What the exact solver is asked, and has found so far. */
-export const ImproveAsk = z.object({ weights: PlanWeights, locks: z.array(Placement).max(400), placements: z.array(Placement).max(400), seconds: z.number().min(1).max(60) })
+export const ImproveAsk = z.object({
+  weights: PlanWeights,
+  locks: z.array(Placement).max(400),
+  placements: z.array(Placement).max(400),
+  seconds: z.number().min(1).max(60),
+})
 export type ImproveAsk = z.infer<typeof ImproveAsk>
 export const Improvement = z.object({
   status: z.enum(['waiting', 'running', 'done', 'cancelled', 'failed']),

@@ -11,12 +11,24 @@ export const Operation = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('thin'), targetBteMm: Mm(0.01, 5), upToMm: Mm(1, 200).optional() }),
   z.object({ kind: z.literal('flat-to-convex'), targetBteMm: Mm(0.01, 5), flatDownToMm: Mm(1, 20).optional() }),
   z.object({ kind: z.literal('full-convex'), targetBteMm: Mm(0.01, 5) }),
-  z.object({ kind: z.literal('boning'), rubShare: z.number().min(0.3).max(0.9), shoulderDps: Angle, shoulderMm: Mm(1, 15), edgeDps: Angle }),
+  z.object({
+    kind: z.literal('boning'),
+    rubShare: z.number().min(0.3).max(0.9),
+    shoulderDps: Angle,
+    shoulderMm: Mm(1, 15),
+    edgeDps: Angle,
+  }),
   z.object({ kind: z.literal('re-bevel'), dps: Angle }),
   z.object({ kind: z.literal('micro-bevel'), dps: Angle, widthMm: Mm(0.02, 1) }),
   z.object({ kind: z.literal('ratio'), toRight: z.number().min(5).max(95), sessions: z.number().int().min(1).max(20) }),
   z.object({ kind: z.literal('chip'), depthMm: Mm(0.01, 100), sessions: RepairSessions }),
-  z.object({ kind: z.literal('tip'), lostMm: Mm(0.1, 150), from: z.enum(['spine', 'edge']), sessions: RepairSessions, groundShare: z.number().min(0).max(0.99).optional() }),
+  z.object({
+    kind: z.literal('tip'),
+    lostMm: Mm(0.1, 150),
+    from: z.enum(['spine', 'edge']),
+    sessions: RepairSessions,
+    groundShare: z.number().min(0).max(0.99).optional(),
+  }),
   z.object({ kind: z.literal('serrated'), school: z.enum(['ground-side', 'flat-back']), dps: Angle }),
 ])
 export type Operation = z.infer<typeof Operation>
@@ -26,7 +38,14 @@ export const ThicknessAt = z.array(z.object({ heightMm: Mm(0.2, 60), thicknessMm
 
 /** What a session did to the section, kept with it and written into the knife's log when it ends. */
 export const WorkshopResult = z.object({
-  operation: Operation, lossMm: z.number(), bteMm: z.number(), dpsLeft: z.number(), dpsRight: z.number(), ratioRight: z.number(), areaMm2: z.number(), grams: z.number(),
+  operation: Operation,
+  lossMm: z.number(),
+  bteMm: z.number(),
+  dpsLeft: z.number(),
+  dpsRight: z.number(),
+  ratioRight: z.number(),
+  areaMm2: z.number(),
+  grams: z.number(),
   lengthLossMm: z.number().default(0),
   /** the faces it leaves; empty where it did not touch them */
   thicknessAt: ThicknessAt.default([]),
@@ -57,7 +76,13 @@ export const WorkshopView = z.object({
   knifeId: Id,
   type: KnifeTypeName,
   blade: z.object({
-    heelHeightMm: z.number(), spineMm: z.number(), bteMm: z.number(), dpsLeft: z.number(), dpsRight: z.number(), grind: GrindName, ratioRight: Measure.ratioRight,
+    heelHeightMm: z.number(),
+    spineMm: z.number(),
+    bteMm: z.number(),
+    dpsLeft: z.number(),
+    dpsRight: z.number(),
+    grind: GrindName,
+    ratioRight: Measure.ratioRight,
   }),
   lengthMm: z.number(),
   hrc: z.number(),
@@ -70,8 +95,12 @@ export const WorkshopView = z.object({
   /** the latest measurement of each spot */
   measured: z.array(SectionMeasure),
   life: z.object({
-    minimumHeightMm: z.number(), thickestMm: z.number(), thinToMm: z.number(),
-    perSessionMm: z.object({ low: z.number(), middle: z.number(), high: z.number() }), sessionsPerYear: z.number(), price: z.number().nullable(),
+    minimumHeightMm: z.number(),
+    thickestMm: z.number(),
+    thinToMm: z.number(),
+    perSessionMm: z.object({ low: z.number(), middle: z.number(), high: z.number() }),
+    sessionsPerYear: z.number(),
+    price: z.number().nullable(),
   }),
 })
 export type WorkshopView = z.infer<typeof WorkshopView>

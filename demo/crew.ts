@@ -4,7 +4,10 @@ import type { Skill } from '../core/house/skills'
 export const BENCHES = ['Window bench', 'Back bench'] as const
 
 /** Gear that stays where it is; the rest goes where it is wanted. */
-export const STAYS: Readonly<Record<string, (typeof BENCHES)[number]>> = { 'Coarse 220': 'Window bench', 'Diamond 400': 'Back bench' }
+export const STAYS: Readonly<Record<string, (typeof BENCHES)[number]>> = {
+  'Coarse 220': 'Window bench',
+  'Diamond 400': 'Back bench',
+}
 
 const MAKES_EDGES: readonly Skill[] = ['hone', 'maintenance', 'full']
 

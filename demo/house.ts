@@ -50,17 +50,36 @@ export const STATIONS: readonly SampleStation[] = [
 ]
 
 /** Services by weekday, 1 is Monday; the house serves dinner every day and lunch from Tuesday. */
-export const SERVICES: readonly { readonly weekdays: readonly number[]; readonly name: string; readonly starts: string; readonly ends: string }[] = [
+export const SERVICES: readonly {
+  readonly weekdays: readonly number[]
+  readonly name: string
+  readonly starts: string
+  readonly ends: string
+}[] = [
   { weekdays: [2, 3, 4, 5, 6, 7], name: 'lunch', starts: '12:00', ends: '14:30' },
   { weekdays: [1, 2, 3, 4, 5, 6, 7], name: 'dinner', starts: '17:30', ends: '22:00' },
 ]
-export const QUIET: readonly { readonly weekdays: readonly number[]; readonly name: string; readonly starts: string; readonly ends: string }[] = [
+export const QUIET: readonly {
+  readonly weekdays: readonly number[]
+  readonly name: string
+  readonly starts: string
+  readonly ends: string
+}[] = [
   { weekdays: [1, 2, 3, 4, 5, 6, 7], name: 'morning', starts: '09:00', ends: '11:15' },
   { weekdays: [1, 2, 3, 4, 5, 6, 7], name: 'afternoon', starts: '15:00', ends: '17:00' },
 ]
 
 /** What is planted in the history for somebody to find. */
-export type Story = 'past-honing' | 'overdue-thinning' | 'chip' | 'quarantine' | 'worn-out' | 'never-read' | 'nobody' | 'retired' | 'straddles'
+export type Story =
+  | 'past-honing'
+  | 'overdue-thinning'
+  | 'chip'
+  | 'quarantine'
+  | 'worn-out'
+  | 'never-read'
+  | 'nobody'
+  | 'retired'
+  | 'straddles'
 
 export interface SampleKnife {
   readonly type: KnifeType
@@ -69,7 +88,13 @@ export interface SampleKnife {
   readonly holder: string | null
   readonly steelEn: string
   readonly hrc: number
-  readonly measured?: { readonly heelHeightMm?: number; readonly spineMm?: number; readonly bteMm?: number; readonly bteNewMm?: number; readonly dps?: number }
+  readonly measured?: {
+    readonly heelHeightMm?: number
+    readonly spineMm?: number
+    readonly bteMm?: number
+    readonly bteNewMm?: number
+    readonly dps?: number
+  }
   readonly price: number
   /** share of the bevel on the right, per cent; 50 unless said */
   readonly ratioRight?: number
@@ -78,18 +103,32 @@ export interface SampleKnife {
 }
 
 const plain = (
-  type: KnifeType, lengthMm: number, station: string, holder: string | null, steelEn: string, hrc: number, price: number,
+  type: KnifeType,
+  lengthMm: number,
+  station: string,
+  holder: string | null,
+  steelEn: string,
+  hrc: number,
+  price: number,
   rest: Partial<SampleKnife> = {},
 ): SampleKnife => ({ type, lengthMm, station, holder, steelEn, hrc, price, ...rest })
 
 export const KNIVES: readonly SampleKnife[] = [
-  plain('chef', 240, 'Sauté', 'Maren Voss', '1.2379', 61, 210, { measured: { heelHeightMm: 48.5, spineMm: 2.2, bteMm: 0.24, bteNewMm: 0.22, dps: 13 }, name: 'pass' }),
+  plain('chef', 240, 'Sauté', 'Maren Voss', '1.2379', 61, 210, {
+    measured: { heelHeightMm: 48.5, spineMm: 2.2, bteMm: 0.24, bteNewMm: 0.22, dps: 13 },
+    name: 'pass',
+  }),
   plain('chef', 210, 'Sauté', 'Milo Tarn', '1.4116', 57, 74),
-  plain('chef', 240, 'Cold larder', 'Oda Finch', '1.4528', 60, 132, { measured: { heelHeightMm: 47.5, spineMm: 2.3, bteMm: 0.31, bteNewMm: 0.28, dps: 15 } }),
+  plain('chef', 240, 'Cold larder', 'Oda Finch', '1.4528', 60, 132, {
+    measured: { heelHeightMm: 47.5, spineMm: 2.3, bteMm: 0.31, bteNewMm: 0.28, dps: 15 },
+  }),
   plain('chef', 240, 'Grill', 'Leif Oster', '1.4116', 56, 68),
   plain('chef', 260, 'Banquet prep', 'Bram Kessel', '1.4116', 56, 79),
   plain('chef', 260, 'Banquet prep', 'Edda Rowe', '1.4116', 56, 79),
-  plain('chef', 240, 'Sauté', 'Ilse Brandt', '1.4116', 57, 82, { measured: { heelHeightMm: 44.6, spineMm: 2.3, bteMm: 0.41, bteNewMm: 0.33, dps: 17 }, story: 'past-honing' }),
+  plain('chef', 240, 'Sauté', 'Ilse Brandt', '1.4116', 57, 82, {
+    measured: { heelHeightMm: 44.6, spineMm: 2.3, bteMm: 0.41, bteNewMm: 0.33, dps: 17 },
+    story: 'past-honing',
+  }),
   plain('chef', 240, 'Cold larder', 'Wren Askew', '1.4034', 55, 49),
   plain('chef', 210, 'Cold larder', 'Finn Harrow', '1.4034', 55, 39, { name: 'practice' }),
   plain('chef', 210, 'Banquet prep', 'Kit Larkin', '1.4034', 55, 39, { name: 'practice' }),
@@ -97,7 +136,9 @@ export const KNIVES: readonly SampleKnife[] = [
   plain('chef', 230, 'Charcuterie', 'Nadia Corbel', '1.4116', 57, 82),
   plain('santoku', 180, 'Cold larder', 'Wren Askew', '1.4528', 60, 96),
   plain('santoku', 170, 'Sauté', 'Milo Tarn', '1.4116', 57, 61),
-  plain('nakiri', 165, 'Cold larder', 'Sunniva Holt', '1.2516', 64, 118, { measured: { heelHeightMm: 51, spineMm: 1.9, bteMm: 0.21, bteNewMm: 0.2, dps: 12 } }),
+  plain('nakiri', 165, 'Cold larder', 'Sunniva Holt', '1.2516', 64, 118, {
+    measured: { heelHeightMm: 51, spineMm: 1.9, bteMm: 0.21, bteNewMm: 0.2, dps: 12 },
+  }),
   plain('nakiri', 170, 'Banquet prep', 'Edda Rowe', '1.4116', 57, 57),
   plain('petty', 150, 'Sauté', 'Maren Voss', '1.4528', 60, 88),
   plain('petty', 150, 'Sauté', 'Ilse Brandt', '1.4116', 57, 44),
@@ -110,23 +151,34 @@ export const KNIVES: readonly SampleKnife[] = [
   plain('paring', 80, 'Banquet prep', 'Kit Larkin', '1.4116', 56, 12),
   plain('paring', 90, 'Pastry and bread', 'Nadia Corbel', '1.4116', 56, 14),
   plain('paring', 90, 'Fish counter', 'Corin Hale', '1.4116', 56, 14),
-  plain('slicer', 270, 'Fish counter', 'Corin Hale', '1.4528', 60, 124, { measured: { heelHeightMm: 37.5, spineMm: 1.9, bteMm: 0.24, bteNewMm: 0.22, dps: 13 }, ratioRight: 70 }),
+  plain('slicer', 270, 'Fish counter', 'Corin Hale', '1.4528', 60, 124, {
+    measured: { heelHeightMm: 37.5, spineMm: 1.9, bteMm: 0.24, bteNewMm: 0.22, dps: 13 },
+    ratioRight: 70,
+  }),
   plain('slicer', 300, 'Charcuterie', 'Teun Aalders', '1.4116', 57, 92, { story: 'straddles' }),
-  plain('slicer', 260, 'Charcuterie', 'Nadia Corbel', '1.4116', 57, 71, { measured: { heelHeightMm: 27.4, spineMm: 1.8, bteMm: 0.27, bteNewMm: 0.25 }, story: 'worn-out' }),
+  plain('slicer', 260, 'Charcuterie', 'Nadia Corbel', '1.4116', 57, 71, {
+    measured: { heelHeightMm: 27.4, spineMm: 1.8, bteMm: 0.27, bteNewMm: 0.25 },
+    story: 'worn-out',
+  }),
   plain('bread', 250, 'Pastry and bread', 'Nadia Corbel', '1.4116', 56, 48),
   plain('bread', 260, 'Banquet prep', 'Kit Larkin', '1.4116', 56, 46),
   plain('fillet', 200, 'Fish counter', 'Corin Hale', '1.4116', 57, 52),
   plain('fillet', 180, 'Fish counter', 'Sunniva Holt', '1.4116', 57, 49),
   plain('fillet', 220, 'Fish counter', 'Oda Finch', '1.4110', 57, 64),
   plain('boning-stiff', 150, 'Butchery', 'Teun Aalders', '1.4116', 56, 31),
-  plain('boning-stiff', 150, 'Butchery', 'Teun Aalders', '1.4116', 56, 31, { measured: { heelHeightMm: 25.5, spineMm: 2.6, bteMm: 0.52, bteNewMm: 0.34, dps: 25 }, story: 'overdue-thinning' }),
+  plain('boning-stiff', 150, 'Butchery', 'Teun Aalders', '1.4116', 56, 31, {
+    measured: { heelHeightMm: 25.5, spineMm: 2.6, bteMm: 0.52, bteNewMm: 0.34, dps: 25 },
+    story: 'overdue-thinning',
+  }),
   plain('boning-flexible', 150, 'Butchery', 'Leif Oster', '1.4116', 56, 33),
   plain('boning-flexible', 140, 'Fish counter', 'Corin Hale', '1.4116', 56, 33),
   plain('skinning', 150, 'Butchery', 'Teun Aalders', '1.4116', 56, 36),
   plain('breaking', 250, 'Butchery', 'Teun Aalders', '1.4116', 56, 47),
   plain('breaking', 260, 'Butchery', null, '1.4116', 56, 47, { story: 'retired' }),
   plain('cleaver', 180, 'Butchery', 'Leif Oster', '1.4034', 55, 58),
-  plain('single-bevel-slicer', 270, 'Fish counter', 'Maren Voss', '1.1545', 62, 240, { measured: { heelHeightMm: 33, spineMm: 3.5 } }),
+  plain('single-bevel-slicer', 270, 'Fish counter', 'Maren Voss', '1.1545', 62, 240, {
+    measured: { heelHeightMm: 33, spineMm: 3.5 },
+  }),
   plain('heavy-single-bevel', 180, 'Fish counter', 'Oda Finch', '1.1545', 61, 165),
   plain('chef', 200, 'Pastry and bread', 'Sunniva Holt', '1.4116', 57, 63),
   plain('petty', 140, 'Charcuterie', 'Edda Rowe', '1.4116', 57, 43),

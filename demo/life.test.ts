@@ -5,12 +5,33 @@ import { chance } from '../core/statistics/random'
 import { DAY_MS } from '../core/time'
 
 const now = Date.UTC(2026, 10, 24, 14, 42)
-const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ id: String(weekday), weekday, name: 'dinner', starts: '18:00', ends: '22:00' }))
+const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({
+  id: String(weekday),
+  weekday,
+  name: 'dinner',
+  starts: '18:00',
+  ends: '22:00',
+}))
 const life = (seed: number, more: Partial<Life> = {}): Life => ({
-  spec: { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }, limitGf: 350, board: 'soft-plastic', product: 'mixed', hoursPerService: 3,
-  trueWear: 1, services: occurrences(week, 'UTC', now - 70 * DAY_MS, now + DAY_MS), nowMs: now, holderId: 'ilse',
+  spec: {
+    dps: 17,
+    hrc: 57,
+    carbides: { CrC: 2 },
+    serrated: false,
+    joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
+  },
+  limitGf: 350,
+  board: 'soft-plastic',
+  product: 'mixed',
+  hoursPerService: 3,
+  trueWear: 1,
+  services: occurrences(week, 'UTC', now - 70 * DAY_MS, now + DAY_MS),
+  nowMs: now,
+  holderId: 'ilse',
   hands: [{ personId: 'oda', leavesGf: { heel: 0, belly: 0, tip: 0 } }],
-  habits: { honesBefore: 0.8, daysBetweenChecks: 4, laddersInstead: 0, sharpensOver: 1, untendedFromMs: now }, chance: chance(seed), ...more,
+  habits: { honesBefore: 0.8, daysBetweenChecks: 4, laddersInstead: 0, sharpensOver: 1, untendedFromMs: now },
+  chance: chance(seed),
+  ...more,
 })
 
 describe('a made-up life', () => {
@@ -25,7 +46,10 @@ describe('a made-up life', () => {
 
   it('comes to the stone more often on a harder board', () => {
     const sessions = (more: Partial<Life>): number =>
-      [1, 2, 3, 4, 5].reduce((sum, seed) => sum + liveThrough(life(seed, more)).filter((event) => event.kind === 'sharpened').length, 0)
+      [1, 2, 3, 4, 5].reduce(
+        (sum, seed) => sum + liveThrough(life(seed, more)).filter((event) => event.kind === 'sharpened').length,
+        0,
+      )
     expect(sessions({ board: 'hard-plastic' })).toBeGreaterThan(sessions({ board: 'end-grain' }))
   })
 

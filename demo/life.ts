@@ -13,7 +13,12 @@ import { MINUTE_MS } from '../core/time'
 
 /** Something that happened in a made-up life, before it has an id. */
 export type LifeEvent = {
-  readonly [K in keyof EventPayloads]: { readonly kind: K; readonly atMs: number; readonly personId: string | null; readonly payload: EventPayloads[K] }
+  readonly [K in keyof EventPayloads]: {
+    readonly kind: K
+    readonly atMs: number
+    readonly personId: string | null
+    readonly payload: EventPayloads[K]
+  }
 }[keyof EventPayloads]
 
 export interface Hand {
@@ -52,7 +57,11 @@ const DAY = 24 * 60 * MINUTE_MS
 const READING_NOISE = 0.1
 const FINISHES = [4, 4, 11.5, 2] as const
 
-const byZone = (make: (zone: Zone) => TrueEdge): TrueZones => ({ heel: make('heel'), belly: make('belly'), tip: make('tip') })
+const byZone = (make: (zone: Zone) => TrueEdge): TrueZones => ({
+  heel: make('heel'),
+  belly: make('belly'),
+  tip: make('tip'),
+})
 const worst = (zones: TrueZones, dps: number): number => Math.max(...ZONES.map((zone) => edgeForce(zones[zone], dps)))
 
 function readings(zones: TrueZones, life: Life): EventPayloads['checked'] {
@@ -63,8 +72,12 @@ function readings(zones: TrueZones, life: Life): EventPayloads['checked'] {
     return { readings: [], ladder: [{ zone: 'whole', rung }] }
   }
   const repeats = chance.happens(0.3) ? 2 : 1
-  const read = (zone: Zone): number => Math.max(60, Math.round(edgeForce(zones[zone], spec.dps) * Math.exp(READING_NOISE * chance.normal())))
-  return { readings: ZONES.map((zone) => ({ zone, forcesGf: Array.from({ length: repeats }, () => read(zone)) })), ladder: [] }
+  const read = (zone: Zone): number =>
+    Math.max(60, Math.round(edgeForce(zones[zone], spec.dps) * Math.exp(READING_NOISE * chance.normal())))
+  return {
+    readings: ZONES.map((zone) => ({ zone, forcesGf: Array.from({ length: repeats }, () => read(zone)) })),
+    ladder: [],
+  }
 }
 
 /**
@@ -77,7 +90,11 @@ export function liveThrough(life: Life): LifeEvent[] {
   const tool = usualHoneTool(spec.hrc)
   const factor = BOARD_FACTOR[life.board] * PRODUCT_FACTOR[life.product] * life.trueWear
   const fresh = (hand: Hand, finishMicron: number): TrueZones =>
-    byZone((zone) => ({ roll: 0, wornAreaUm2: 0, freshForceGf: freshForce({ finishMicron, dps: spec.dps }) + hand.leavesGf[zone] }))
+    byZone((zone) => ({
+      roll: 0,
+      wornAreaUm2: 0,
+      freshForceGf: freshForce({ finishMicron, dps: spec.dps }) + hand.leavesGf[zone],
+    }))
   const events: LifeEvent[] = []
   let zones = fresh(life.hands[0], FACTORY_FINISH_MICRON)
   let nextCheckMs = (life.services[0]?.startMs ?? nowMs) + chance.between(0, habits.daysBetweenChecks) * DAY
@@ -95,8 +112,18 @@ export function liveThrough(life: Life): LifeEvent[] {
         const doneMs = Math.min(quietMs + (minutes + 4) * MINUTE_MS, nowMs - MINUTE_MS)
         zones = fresh(hand, finishMicron)
         events.push(
-          { kind: 'sharpened', atMs: doneMs, personId: hand.personId, payload: { startGrit: minutes > 16 ? 320 : 1000, finishMicron, minutes } },
-          { kind: 'checked', atMs: doneMs + 2 * MINUTE_MS, personId: hand.personId, payload: readings(zones, { ...life, habits: { ...habits, laddersInstead: 0 } }) },
+          {
+            kind: 'sharpened',
+            atMs: doneMs,
+            personId: hand.personId,
+            payload: { startGrit: minutes > 16 ? 320 : 1000, finishMicron, minutes },
+          },
+          {
+            kind: 'checked',
+            atMs: doneMs + 2 * MINUTE_MS,
+            personId: hand.personId,
+            payload: readings(zones, { ...life, habits: { ...habits, laddersInstead: 0 } }),
+          },
         )
       }
     }

@@ -25,17 +25,27 @@ beforeAll(async () => {
   const house = await findHouse(db, SAMPLE_HOUSE_ID)
   if (!house) throw new Error('no sample house')
   fleet = await readFleet(db, house, NOW)
-  const { rows } = await db.query<typeof log>('select min(at) as first, max(at) as last, count(*)::int as n from events')
+  const { rows } = await db.query<typeof log>(
+    'select min(at) as first, max(at) as last, count(*)::int as n from events',
+  )
   log = rows[0] ?? log
   sessions = []
   for (const { id } of fleet.knives) sessions.push(...(await sessionsOfKnife(db, house.id, id, 5)))
-  const forces = await db.query<{ n: number }>(`select count(distinct session_id)::int as n from bench_actions where action ->> 'kind' = 'force' and action ->> 'when' = 'after'`)
+  const forces = await db.query<{ n: number }>(
+    `select count(distinct session_id)::int as n from bench_actions where action ->> 'kind' = 'force' and action ->> 'when' = 'after'`,
+  )
   tested = forces.rows[0]?.n ?? 0
-  crew = [...(await loadCrew(db, house.id, NOW.toISOString().slice(0, 10))).paces].map(([personId, { pace }]) => ({ personId, pace }))
+  crew = [...(await loadCrew(db, house.id, NOW.toISOString().slice(0, 10))).paces].map(([personId, { pace }]) => ({
+    personId,
+    pace,
+  }))
   await db.close()
 })
 
-const needing = (action: string): string[] => fleet.knives.filter((knife) => knife.status === 'in-service' && knife.verdict.action === action).map((knife) => knife.code)
+const needing = (action: string): string[] =>
+  fleet.knives
+    .filter((knife) => knife.status === 'in-service' && knife.verdict.action === action)
+    .map((knife) => knife.code)
 
 describe('Hallow Quay', () => {
   it('has its knives, its people and ten weeks of history that end now', () => {
@@ -60,22 +70,32 @@ describe('Hallow Quay', () => {
 
   it('has sessions of the last weeks to read again, at paces its hands are known by', () => {
     expect(sessions.length).toBeGreaterThan(10)
-    expect(sessions.every(({ outcome, startedAt, endedAt }) => outcome === 'finished' && endedAt !== null && startedAt < endedAt)).toBe(true)
+    expect(
+      sessions.every(
+        ({ outcome, startedAt, endedAt }) => outcome === 'finished' && endedAt !== null && startedAt < endedAt,
+      ),
+    ).toBe(true)
     expect(tested).toBeGreaterThan(sessions.length / 2)
     // what each of them is given in the sample house comes out of the minutes in their sessions
-    const paceOf = (name: string): number => crew.find(({ personId }) => personId === fleet.people.find((one) => one.name === name)?.id)?.pace ?? NaN
+    const paceOf = (name: string): number =>
+      crew.find(({ personId }) => personId === fleet.people.find((one) => one.name === name)?.id)?.pace ?? NaN
     expect(paceOf('Oda Finch')).toBeLessThan(1)
     expect(paceOf('Corin Hale')).toBeGreaterThan(1.05)
     expect(paceOf('Corin Hale')).toBeGreaterThan(paceOf('Teun Aalders'))
   })
 
   it('is mostly kept up: a house worth showing, not a heap of dull knives', () => {
-    const dull = fleet.knives.filter((knife) => knife.status === 'in-service' && (knife.word === 'dull' || knife.word === 'out'))
+    const dull = fleet.knives.filter(
+      (knife) => knife.status === 'in-service' && (knife.word === 'dull' || knife.word === 'out'),
+    )
     expect(dull.length).toBeGreaterThan(2)
     expect(dull.length).toBeLessThan(KNIVES.length / 3)
   })
 
   it('loads on a Sunday night in summer time as well', async () => {
-    expect(await loadSampleHouse(await newDatabase(), new Date('2027-07-04T23:31:00Z'))).toMatchObject({ knives: KNIVES.length, people: PEOPLE.length })
+    expect(await loadSampleHouse(await newDatabase(), new Date('2027-07-04T23:31:00Z'))).toMatchObject({
+      knives: KNIVES.length,
+      people: PEOPLE.length,
+    })
   })
 })

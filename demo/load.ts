@@ -21,8 +21,24 @@ import { describeGear } from '../server/services/shelf/gear'
 import { BANQUET, BENCHES, DAYS_OFF, SHIFTS, SKILLS_OF, STAYS } from './crew'
 import { GEAR, PIECES } from './gear'
 import { startOfDay } from '../core/house/serviceClock'
-import { replaceShiftDays, replaceShifts, replaceSkills, saveBench, saveSpecialDay } from '../server/db/queries/week/crew'
-import { DEMO_SIGN_IN, HOUSE_NAME, HOUSE_ZONE, KNIVES, PEOPLE, QUIET, SERVICES, STATIONS, type SampleKnife } from './house'
+import {
+  replaceShiftDays,
+  replaceShifts,
+  replaceSkills,
+  saveBench,
+  saveSpecialDay,
+} from '../server/db/queries/week/crew'
+import {
+  DEMO_SIGN_IN,
+  HOUSE_NAME,
+  HOUSE_ZONE,
+  KNIVES,
+  PEOPLE,
+  QUIET,
+  SERVICES,
+  STATIONS,
+  type SampleKnife,
+} from './house'
 import { liveThrough, type Hand, type LifeEvent } from './life'
 import { chance } from '../core/statistics/random'
 import { recordSessions } from './sessions'
@@ -73,8 +89,20 @@ function described(sample: SampleKnife, code: string): StoredKnife {
   const sides = dps === undefined ? {} : { dpsLeft: dps, dpsRight: dps }
   return describeKnife(
     {
-      id: id('knife', code), code, name: sample.name ?? '', type: sample.type, lengthMm: sample.lengthMm, steelEn: sample.steelEn,
-      hrc: sample.hrc, price: sample.price, ...(sample.ratioRight === undefined ? {} : { ratioRight: sample.ratioRight }), stationId: stationId(sample.station), holderId: null, condition: 'in-use', ...measured, ...sides,
+      id: id('knife', code),
+      code,
+      name: sample.name ?? '',
+      type: sample.type,
+      lengthMm: sample.lengthMm,
+      steelEn: sample.steelEn,
+      hrc: sample.hrc,
+      price: sample.price,
+      ...(sample.ratioRight === undefined ? {} : { ratioRight: sample.ratioRight }),
+      stationId: stationId(sample.station),
+      holderId: null,
+      condition: 'in-use',
+      ...measured,
+      ...sides,
     },
     code,
   )
@@ -88,7 +116,12 @@ function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: n
   if (!station) throw new Error(`${knife.code} lies at ${sample.station}, which Hallow Quay does not have`)
   const fromMs = nowMs - (sample.story === 'never-read' ? NEWCOMER_DAYS : WEEKS * 7) * DAY_MS
   const holderId = sample.holder === null ? null : personId(sample.holder)
-  const services = occurrences(WEEK.filter((span) => span.kind === 'service'), HOUSE_ZONE, fromMs, nowMs + DAY_MS)
+  const services = occurrences(
+    WEEK.filter((span) => span.kind === 'service'),
+    HOUSE_ZONE,
+    fromMs,
+    nowMs + DAY_MS,
+  )
   const limitGf = DEFAULT_SERVICE_LIMITS[blade.role]
   const untendedFromMs = nowMs - (sample.story ? UNTENDED_MS[sample.story] : 0)
   const life = liveThrough({
@@ -101,12 +134,26 @@ function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: n
     services,
     nowMs,
     holderId,
-    hands: sample.station === 'Butchery' ? [HANDS[2]] : sample.station === 'Fish counter' ? [HANDS[1], HANDS[0]] : HANDS,
-    habits: { honesBefore: luck.between(0.8, 0.98), daysBetweenChecks: luck.between(2, 4), laddersInstead: luck.happens(0.3) ? 0.6 : 0.05, sharpensOver: luck.between(0.72, 0.88), untendedFromMs },
+    hands:
+      sample.station === 'Butchery' ? [HANDS[2]] : sample.station === 'Fish counter' ? [HANDS[1], HANDS[0]] : HANDS,
+    habits: {
+      honesBefore: luck.between(0.8, 0.98),
+      daysBetweenChecks: luck.between(2, 4),
+      laddersInstead: luck.happens(0.3) ? 0.6 : 0.05,
+      sharpensOver: luck.between(0.72, 0.88),
+      untendedFromMs,
+    },
     chance: luck,
   })
-  const added: LifeEvent = { kind: 'added', atMs: fromMs, personId: personId('Maren Voss'), payload: { condition: 'in-use', stationId: stationId(sample.station), holderId } }
-  const ending = sample.story ? lastChapter(sample.story, { nowMs, holderId, chefId: personId('Maren Voss'), limitGf }) : []
+  const added: LifeEvent = {
+    kind: 'added',
+    atMs: fromMs,
+    personId: personId('Maren Voss'),
+    payload: { condition: 'in-use', stationId: stationId(sample.station), holderId },
+  }
+  const ending = sample.story
+    ? lastChapter(sample.story, { nowMs, holderId, chefId: personId('Maren Voss'), limitGf })
+    : []
   const left = ending.find((event) => event.kind === 'retired' || event.kind === 'quarantined')?.atMs ?? Infinity
   return [added, ...life.filter((event) => event.atMs < left), ...ending].sort((a, b) => a.atMs - b.atMs)
 }
@@ -116,14 +163,27 @@ function slipOfTheFinger(code: string, nowMs: number): LifeEvent[] {
   const wrong = nowMs - 2 * DAY_MS
   const oda = personId('Oda Finch')
   return [
-    { kind: 'checked', atMs: wrong, personId: oda, payload: { readings: [{ zone: 'belly', forcesGf: [2450] }], ladder: [] } },
-    { kind: 'voided', atMs: wrong + 90_000, personId: oda, payload: { eventId: id('event', code, 'slip'), reason: 'Typed a digit too many' } },
+    {
+      kind: 'checked',
+      atMs: wrong,
+      personId: oda,
+      payload: { readings: [{ zone: 'belly', forcesGf: [2450] }], ladder: [] },
+    },
+    {
+      kind: 'voided',
+      atMs: wrong + 90_000,
+      personId: oda,
+      payload: { eventId: id('event', code, 'slip'), reason: 'Typed a digit too many' },
+    },
   ]
 }
 
 function toWrites(code: string, knifeId: string, events: readonly LifeEvent[]): EventWrite[] {
   return events.map((event, index) => ({
-    id: event.kind === 'checked' && event.payload.readings.some((reading) => reading.forcesGf.includes(2450)) ? id('event', code, 'slip') : id('event', code, index),
+    id:
+      event.kind === 'checked' && event.payload.readings.some((reading) => reading.forcesGf.includes(2450))
+        ? id('event', code, 'slip')
+        : id('event', code, index),
     knifeId,
     kind: event.kind,
     at: new Date(event.atMs),
@@ -137,44 +197,92 @@ const BATCH = 2000
 
 async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
   const [passwordHash, pinHash] = await Promise.all([hashSecret(DEMO_SIGN_IN.password), hashSecret(DEMO_SIGN_IN.pin)])
-  await insertHouse(db, { id: SAMPLE_HOUSE_ID, name: HOUSE_NAME, zone: HOUSE_ZONE, units: 'mm', serviceLimits: { ...DEFAULT_SERVICE_LIMITS }, isDemo: true })
+  await insertHouse(db, {
+    id: SAMPLE_HOUSE_ID,
+    name: HOUSE_NAME,
+    zone: HOUSE_ZONE,
+    units: 'mm',
+    serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
+    isDemo: true,
+  })
   for (const [index, person] of PEOPLE.entries()) {
     const manager = index === 0
     await insertPerson(db, SAMPLE_HOUSE_ID, {
-      id: personId(person.name), name: person.name, role: person.role, active: true, pinHash,
+      id: personId(person.name),
+      name: person.name,
+      role: person.role,
+      active: true,
+      pinHash,
       signInName: manager ? DEMO_SIGN_IN.signInName : null,
       passwordHash: manager ? passwordHash : null,
     })
   }
   for (const { trueFactor: _, ...station } of STATIONS) {
-    const made: Station = { id: stationId(station.name), ...station, active: true, weight: station.name === 'Fish counter' ? 2 : 1 }
+    const made: Station = {
+      id: stationId(station.name),
+      ...station,
+      active: true,
+      weight: station.name === 'Fish counter' ? 2 : 1,
+    }
     await insertStation(db, SAMPLE_HOUSE_ID, made)
     await insertStationPeriod(db, SAMPLE_HOUSE_ID, made, new Date(0))
   }
   await insertSpans(db, SAMPLE_HOUSE_ID, WEEK, new Date(0))
   for (const name of BENCHES) await saveBench(db, SAMPLE_HOUSE_ID, { id: id('bench', name), name, active: true })
   for (const { knivesSince, flattenedDaysAgo, ...gear } of GEAR) {
-    const flattenedAt = flattenedDaysAgo === undefined ? null : new Date(nowMs - flattenedDaysAgo * DAY_MS).toISOString()
-    await saveGear(db, SAMPLE_HOUSE_ID, { ...describeGear({ id: id('gear', gear.name), ...gear }), knivesSince, flattenedAt, benchId: STAYS[gear.name] ? id('bench', STAYS[gear.name] ?? '') : null })
+    const flattenedAt =
+      flattenedDaysAgo === undefined ? null : new Date(nowMs - flattenedDaysAgo * DAY_MS).toISOString()
+    await saveGear(db, SAMPLE_HOUSE_ID, {
+      ...describeGear({ id: id('gear', gear.name), ...gear }),
+      knivesSince,
+      flattenedAt,
+      benchId: STAYS[gear.name] ? id('bench', STAYS[gear.name] ?? '') : null,
+    })
   }
   await replacePieces(db, SAMPLE_HOUSE_ID, PIECES)
   await loadCrew(db, nowMs)
 }
 
-const dayAfter = (nowMs: number, days: number): string => new Date(startOfDay(nowMs, HOUSE_ZONE) + (days + 0.5) * DAY_MS).toISOString().slice(0, 10)
+const dayAfter = (nowMs: number, days: number): string =>
+  new Date(startOfDay(nowMs, HOUSE_ZONE) + (days + 0.5) * DAY_MS).toISOString().slice(0, 10)
 
 /** Shifts, skills and days unlike others. */
 async function loadCrew(db: Queryable, nowMs: number): Promise<void> {
   for (const { name } of PEOPLE) {
-    const shifts = (SHIFTS[name] ?? []).flatMap(({ weekdays, starts, ends }) => weekdays.map((weekday) => ({ id: id('shift', name, weekday, starts), personId: personId(name), weekday, starts, ends })))
+    const shifts = (SHIFTS[name] ?? []).flatMap(({ weekdays, starts, ends }) =>
+      weekdays.map((weekday) => ({
+        id: id('shift', name, weekday, starts),
+        personId: personId(name),
+        weekday,
+        starts,
+        ends,
+      })),
+    )
     await replaceShifts(db, SAMPLE_HOUSE_ID, personId(name), shifts)
-    await replaceSkills(db, SAMPLE_HOUSE_ID, personId(name), SKILLS_OF[name] ?? ['hone'], personId('Maren Voss'), new Date(nowMs - 7 * WEEKS * DAY_MS))
+    await replaceSkills(
+      db,
+      SAMPLE_HOUSE_ID,
+      personId(name),
+      SKILLS_OF[name] ?? ['hone'],
+      personId('Maren Voss'),
+      new Date(nowMs - 7 * WEEKS * DAY_MS),
+    )
   }
   for (const { name, inDays, note } of DAYS_OFF) {
     const day = dayAfter(nowMs, inDays)
-    await replaceShiftDays(db, SAMPLE_HOUSE_ID, personId(name), [day], [{ id: id('day off', name), personId: personId(name), day, starts: null, ends: null, note }])
+    await replaceShiftDays(
+      db,
+      SAMPLE_HOUSE_ID,
+      personId(name),
+      [day],
+      [{ id: id('day off', name), personId: personId(name), day, starts: null, ends: null, note }],
+    )
   }
-  await saveSpecialDay(db, SAMPLE_HOUSE_ID, { day: dayAfter(nowMs, BANQUET.inDays), name: BANQUET.name, spans: [...BANQUET.spans] })
+  await saveSpecialDay(db, SAMPLE_HOUSE_ID, {
+    day: dayAfter(nowMs, BANQUET.inDays),
+    name: BANQUET.name,
+    spans: [...BANQUET.spans],
+  })
 }
 
 /**
@@ -182,7 +290,10 @@ async function loadCrew(db: Queryable, nowMs: number): Promise<void> {
  *
  * @returns what was loaded, or null when a house is there already
  */
-export async function loadSampleHouse(databaseUrl: string, now: Date): Promise<{ knives: number; people: number; events: number } | null> {
+export async function loadSampleHouse(
+  databaseUrl: string,
+  now: Date,
+): Promise<{ knives: number; people: number; events: number } | null> {
   const db = openDatabase(databaseUrl, () => undefined)
   try {
     return await db.transaction(async (client) => {
@@ -197,11 +308,20 @@ export async function loadSampleHouse(databaseUrl: string, now: Date): Promise<{
         const events = [...history(sample, knife, now.getTime(), SEED + index), ...slip].sort((a, b) => a.atMs - b.atMs)
         return { knife, writes: toWrites(code, knife.id, events) }
       })
-      await insertKnives(client, house.id, fleet.map(({ knife }) => knife))
+      await insertKnives(
+        client,
+        house.id,
+        fleet.map(({ knife }) => knife),
+      )
       const writes = fleet.flatMap((one) => one.writes)
-      for (let from = 0; from < writes.length; from += BATCH) await insertEvents(client, house.id, writes.slice(from, from + BATCH))
+      for (let from = 0; from < writes.length; from += BATCH)
+        await insertEvents(client, house.id, writes.slice(from, from + BATCH))
       await recordSessions(client, context, fleet, PACES, now.getTime())
-      await replaceFolds(client, house.id, fleet.map(({ knife, writes: own }) => foldKnife(context, knife, own.map(asKnifeEvent))))
+      await replaceFolds(
+        client,
+        house.id,
+        fleet.map(({ knife, writes: own }) => foldKnife(context, knife, own.map(asKnifeEvent))),
+      )
       return { knives: fleet.length, people: PEOPLE.length, events: writes.length }
     })
   } finally {

@@ -41,24 +41,56 @@ function sideActions(step: SessionStep, fromMs: number, lengthMs: number, luck: 
   const counts = Math.max(1, Math.ceil(lengthMs / ZONES.length / (MINUTE_MS / 2)))
   return ZONES.flatMap((zone, place): Act[] => {
     const wanted = perZone + Math.round(luck.between(-2, 3))
-    const moment = (share: number): string => new Date(fromMs + ((place + share) / ZONES.length) * lengthMs).toISOString()
+    const moment = (share: number): string =>
+      new Date(fromMs + ((place + share) / ZONES.length) * lengthMs).toISOString()
     const strokes = Array.from({ length: counts }, (_, at) => ({
-      kind: 'strokes' as const, at: moment((at + 0.9) / counts), stepId: step.id, zone,
+      kind: 'strokes' as const,
+      at: moment((at + 0.9) / counts),
+      stepId: step.id,
+      zone,
       count: Math.floor((wanted * (at + 1)) / counts) - Math.floor((wanted * at) / counts),
     }))
-    return [...strokes.filter(({ count }) => count > 0), { kind: 'burr' as const, at: moment(0.98), stepId: step.id, zone, felt: true }]
+    return [
+      ...strokes.filter(({ count }) => count > 0),
+      { kind: 'burr' as const, at: moment(0.98), stepId: step.id, zone, felt: true },
+    ]
   })
 }
 
 /** Forces read at the spots in a check of the log, if it is so near to the session that it was part of it. */
-function testActions(when: 'before' | 'after', check: EventWrite | undefined, sharpenedMs: number, atMs: number): Act[] {
+function testActions(
+  when: 'before' | 'after',
+  check: EventWrite | undefined,
+  sharpenedMs: number,
+  atMs: number,
+): Act[] {
   if (check?.kind !== 'checked' || Math.abs(check.at.getTime() - sharpenedMs) > PART_OF_IT_MS) return []
   const { readings } = check.payload as EventPayloads['checked']
-  return readings.map(({ zone, forcesGf }) => ({ kind: 'force', at: new Date(atMs).toISOString(), when, zone, forceGf: Math.round(forcesGf.reduce((sum, one) => sum + one, 0) / forcesGf.length) }))
+  return readings.map(({ zone, forcesGf }) => ({
+    kind: 'force',
+    at: new Date(atMs).toISOString(),
+    when,
+    zone,
+    forceGf: Math.round(forcesGf.reduce((sum, one) => sum + one, 0) / forcesGf.length),
+  }))
 }
 
 /** A session worked through as planned, at somebody's pace, so that it ends at a moment; before and after it, the log's own checks. */
-function workedThrough(plan: BenchPlan, { endsMs, pace, before, after }: { readonly endsMs: number; readonly pace: number; readonly before: EventWrite | undefined; readonly after: EventWrite | undefined }, luck: Chance): { readonly startedMs: number; readonly actions: Act[] } {
+function workedThrough(
+  plan: BenchPlan,
+  {
+    endsMs,
+    pace,
+    before,
+    after,
+  }: {
+    readonly endsMs: number
+    readonly pace: number
+    readonly before: EventWrite | undefined
+    readonly after: EventWrite | undefined
+  },
+  luck: Chance,
+): { readonly startedMs: number; readonly actions: Act[] } {
   const steps = foldable(plan).steps
   const lengths = steps.map(({ minutes }) => Math.max(10_000, minutes * pace * luck.between(0.9, 1.1) * MINUTE_MS))
   const startedMs = endsMs - lengths.reduce((sum, length) => sum + length, 0)
@@ -80,27 +112,57 @@ function workedThrough(plan: BenchPlan, { endsMs, pace, before, after }: { reado
  * The bench's own record of the latest sharpenings in the log: plans laid out on the edge as it was, strokes,
  * burrs and minutes, from which each hand's pace is learned.
  */
-export async function recordSessions(db: Queryable, context: HouseContext, fleet: readonly Worked[], paces: Paces, nowMs: number): Promise<void> {
+export async function recordSessions(
+  db: Queryable,
+  context: HouseContext,
+  fleet: readonly Worked[],
+  paces: Paces,
+  nowMs: number,
+): Promise<void> {
   const { house } = context
   const bench = await loadBench(db, house.id)
   const luck = chance(SEED)
   for (const { knife, writes } of fleet) {
-    const last = writes.findLastIndex(({ kind, at }) => kind === 'sharpened' && at.getTime() > nowMs - KEPT_DAYS * DAY_MS)
+    const last = writes.findLastIndex(
+      ({ kind, at }) => kind === 'sharpened' && at.getTime() > nowMs - KEPT_DAYS * DAY_MS,
+    )
     const event = writes[last]
     const pace = paces[event?.personId ?? '']
     if (!event?.personId || pace === undefined) continue
     const { state } = foldKnife(context, knife, writes.slice(0, last).map(asKnifeEvent))
     const blade = presentBlade(knownBlade(knife), state.steel)
-    const laid = usualSession(bench, { knife, action: 'stone', present: { blade, state, rules: defaultRules(blade.role, house.serviceLimits) } })
+    const laid = usualSession(bench, {
+      knife,
+      action: 'stone',
+      present: { blade, state, rules: defaultRules(blade.role, house.serviceLimits) },
+    })
     if (!laid) continue
     const plan = planView({ plan: laid }, bench.gear)
-    const { startedMs, actions } = workedThrough(plan, { endsMs: event.at.getTime(), pace, before: writes[last - 1], after: writes[last + 1] }, luck)
-    const session = { id: idFrom(event.id, SPACE), knifeId: knife.id, startedBy: event.personId, startedAt: new Date(startedMs), endedAt: null, outcome: null, plan }
+    const { startedMs, actions } = workedThrough(
+      plan,
+      { endsMs: event.at.getTime(), pace, before: writes[last - 1], after: writes[last + 1] },
+      luck,
+    )
+    const session = {
+      id: idFrom(event.id, SPACE),
+      knifeId: knife.id,
+      startedBy: event.personId,
+      startedAt: new Date(startedMs),
+      endedAt: null,
+      outcome: null,
+      plan,
+    }
     const sent = actions.map((action, place): BenchAction => ({ ...action, id: idFrom(`${event.id}/${place}`, SPACE) }))
     await insertSession(db, house.id, session)
     await insertActions(db, house.id, session.id, { personId: event.personId, deviceId: null }, sent)
     await endSession(db, house.id, session.id, 'finished', event.at)
-    const done = sessionState(foldable(plan), startedMs, event.personId, sent.map((action) => ({ ...action, personId: event.personId, atMs: Date.parse(action.at) })))
-    for (const time of minutesToBurr(foldable(plan), done)) await insertBurrTime(db, house.id, session.id, { ...time, personId: event.personId })
+    const done = sessionState(
+      foldable(plan),
+      startedMs,
+      event.personId,
+      sent.map((action) => ({ ...action, personId: event.personId, atMs: Date.parse(action.at) })),
+    )
+    for (const time of minutesToBurr(foldable(plan), done))
+      await insertBurrTime(db, house.id, session.id, { ...time, personId: event.personId })
   }
 }

@@ -44,7 +44,12 @@ export function lastChapter(story: Story, { nowMs, holderId, chefId, limitGf }: 
   switch (story) {
     case 'past-honing':
       return [
-        { kind: 'honed', atMs: at(26 * HOUR_MS), personId: holderId, payload: { tool: 'smooth-steel', strokesPerSide: 10, cameBack: 'not' } },
+        {
+          kind: 'honed',
+          atMs: at(26 * HOUR_MS),
+          personId: holderId,
+          payload: { tool: 'smooth-steel', strokesPerSide: 10, cameBack: 'not' },
+        },
         check(26 * HOUR_MS - 5 * MINUTE_MS, 301, 372, 412),
         check(95 * MINUTE_MS, 312, 381, 418),
       ]
@@ -63,20 +68,47 @@ export function lastChapter(story: Story, { nowMs, holderId, chefId, limitGf }: 
       ]
     case 'quarantine':
       return [
-        { kind: 'checked', atMs: at(44 * HOUR_MS), personId: holderId, payload: { readings: [], ladder: [], defects: { ...NO_DEFECTS, tipGone: true } } },
-        { kind: 'quarantined', atMs: at(44 * HOUR_MS - 3 * MINUTE_MS), personId: holderId, payload: { reason: 'Tip gone' } },
+        {
+          kind: 'checked',
+          atMs: at(44 * HOUR_MS),
+          personId: holderId,
+          payload: { readings: [], ladder: [], defects: { ...NO_DEFECTS, tipGone: true } },
+        },
+        {
+          kind: 'quarantined',
+          atMs: at(44 * HOUR_MS - 3 * MINUTE_MS),
+          personId: holderId,
+          payload: { reason: 'Tip gone' },
+        },
       ]
     case 'retired':
-      return [{ kind: 'retired', atMs: at(9 * DAY), personId: chefId, payload: { reason: 'Too narrow to break a side of beef' } }]
+      return [
+        {
+          kind: 'retired',
+          atMs: at(9 * DAY),
+          personId: chefId,
+          payload: { reason: 'Too narrow to break a side of beef' },
+        },
+      ]
     case 'straddles':
       return [check(4 * DAY + 6 * HOUR_MS, limitGf * 0.7, limitGf * 0.86, limitGf * 0.78)]
     case 'overdue-thinning':
       return [{ kind: 'measured', atMs: at(5 * DAY), personId: holderId, payload: { bteMm: 0.52 } }]
     case 'worn-out':
       return [
-        { kind: 'sharpened', atMs: at(27 * HOUR_MS), personId: holderId, payload: { startGrit: 1000, finishMicron: 4, minutes: 12 } },
+        {
+          kind: 'sharpened',
+          atMs: at(27 * HOUR_MS),
+          personId: holderId,
+          payload: { startGrit: 1000, finishMicron: 4, minutes: 12 },
+        },
         check(27 * HOUR_MS - 3 * MINUTE_MS, limitGf * 0.58, limitGf * 0.58, limitGf * 0.6),
-        { kind: 'measured', atMs: at(27 * HOUR_MS - 6 * MINUTE_MS), personId: holderId, payload: { heelHeightMm: 26.5 } },
+        {
+          kind: 'measured',
+          atMs: at(27 * HOUR_MS - 6 * MINUTE_MS),
+          personId: holderId,
+          payload: { heelHeightMm: 26.5 },
+        },
       ]
     case 'never-read':
     case 'nobody':

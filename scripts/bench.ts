@@ -30,7 +30,8 @@ const note = (what: string, measured: string, limit = ''): void => {
   console.log(`${what}: ${measured}${limit === '' ? '' : ` (limit ${limit})`}`)
 }
 const ms = (value: number): string => `${value < 10 ? value.toFixed(1) : Math.round(value)} ms`
-const percentile = (values: readonly number[], share: number): number => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0
+const percentile = (values: readonly number[], share: number): number =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0
 
 async function timed(times: number, work: () => Promise<unknown>): Promise<number[]> {
   const spent: number[] = []
@@ -48,7 +49,9 @@ function firstLoadBytes(): number {
   const wanted = new Set([...entry.matchAll(/assets\/([\w.-]+\.js)/g)].map((match) => match[1] ?? ''))
   const grow = (name: string): void => {
     wanted.add(name)
-    for (const match of readFileSync(join(WEB_ROOT, 'assets', name), 'utf8').matchAll(/(?:from|import)\s*"\.\/([\w.-]+\.js)"/g)) {
+    for (const match of readFileSync(join(WEB_ROOT, 'assets', name), 'utf8').matchAll(
+      /(?:from|import)\s*"\.\/([\w.-]+\.js)"/g,
+    )) {
       if (match[1] && !wanted.has(match[1])) grow(match[1])
     }
   }
@@ -67,7 +70,15 @@ const SECONDS = 12
 
 /** Fifty requests a second from a process of its own, evenly spaced. */
 async function load(base: string, cookie: string, path: string): Promise<Load> {
-  const { stdout } = await promisify(execFile)('node', ['--import', 'tsx', 'scripts/steadyLoad.ts', base + path, cookie, '50', String(SECONDS)])
+  const { stdout } = await promisify(execFile)('node', [
+    '--import',
+    'tsx',
+    'scripts/steadyLoad.ts',
+    base + path,
+    cookie,
+    '50',
+    String(SECONDS),
+  ])
   return JSON.parse(stdout) as Load
 }
 
@@ -77,32 +88,66 @@ const SEEDS = [1, 2, 3]
 function benchEstimator(): void {
   for (const law of ['archard', 'exponential'] as const) {
     const results = SEEDS.map((seed) => contest({ ...STATED, seed, law }))
-    const mean = (pick: (result: ContestResult) => number): number => results.reduce((sum, result) => sum + pick(result), 0) / results.length
+    const mean = (pick: (result: ContestResult) => number): number =>
+      results.reduce((sum, result) => sum + pick(result), 0) / results.length
     const questions = results.reduce((sum, { yorvik }) => sum + yorvik.questions, 0)
     const said = law === 'archard' ? 'the wear law it assumes' : 'another wear law (exponential)'
     const own = mean(({ yorvik }) => yorvik.medianError)
     const fixed = mean(({ fixedInterval }) => fixedInterval.medianError)
-    note(`Hours to the limit, median relative error, ${said}`, `${own.toFixed(3)} (${questions.toLocaleString('en')} questions)`, law === 'archard' ? '0.20' : '0.35')
-    note(`The same by a fixed interval, ${said}`, `${fixed.toFixed(3)} (${(fixed / own).toFixed(1)} times)`, law === 'archard' ? 'twice' : '')
-    note(`The same by the slope of the last readings, ${said}`, mean(({ lastSlope }) => lastSlope.medianError).toFixed(3))
-    note(`Share of truths inside the 80 % interval, ${said}`, `${(100 * mean(({ yorvik }) => yorvik.coverage)).toFixed(0)} %`, law === 'archard' ? '74–88 %' : '')
+    note(
+      `Hours to the limit, median relative error, ${said}`,
+      `${own.toFixed(3)} (${questions.toLocaleString('en')} questions)`,
+      law === 'archard' ? '0.20' : '0.35',
+    )
+    note(
+      `The same by a fixed interval, ${said}`,
+      `${fixed.toFixed(3)} (${(fixed / own).toFixed(1)} times)`,
+      law === 'archard' ? 'twice' : '',
+    )
+    note(
+      `The same by the slope of the last readings, ${said}`,
+      mean(({ lastSlope }) => lastSlope.medianError).toFixed(3),
+    )
+    note(
+      `Share of truths inside the 80 % interval, ${said}`,
+      `${(100 * mean(({ yorvik }) => yorvik.coverage)).toFixed(0)} %`,
+      law === 'archard' ? '74–88 %' : '',
+    )
   }
 }
 
 /** Every log folded anew in a worker thread, as the button on the Learned page does; the states must come out the same. */
 async function benchRebuild(base: string, cookie: string, db: Database): Promise<void> {
-  const digest = async (): Promise<string> => (await db.query<{ digest: string }>(`select md5(string_agg(state::text, '' order by knife_id)) as digest from knife_states`)).rows[0]?.digest ?? ''
+  const digest = async (): Promise<string> =>
+    (
+      await db.query<{ digest: string }>(
+        `select md5(string_agg(state::text, '' order by knife_id)) as digest from knife_states`,
+      )
+    ).rows[0]?.digest ?? ''
   const before = await digest()
   const started = performance.now()
-  await fetch(`${base}/api/jobs/rebuild`, { method: 'POST', headers: { cookie, 'content-type': 'application/json' }, body: '{}' })
+  await fetch(`${base}/api/jobs/rebuild`, {
+    method: 'POST',
+    headers: { cookie, 'content-type': 'application/json' },
+    body: '{}',
+  })
   for (;;) {
     const [job] = (await (await fetch(`${base}/api/jobs`, { headers: { cookie } })).json()) as Job[]
     if (job?.status === 'done') break
-    if (job && job.status !== 'waiting' && job.status !== 'running') throw new Error(`the rebuild ended as ${job.status}`)
+    if (job && job.status !== 'waiting' && job.status !== 'running')
+      throw new Error(`the rebuild ended as ${job.status}`)
     await new Promise((settle) => setTimeout(settle, 200))
   }
-  note('All 150 knives reckoned anew from three years of log, in a worker thread', `${((performance.now() - started) / 1000).toFixed(1)} s`, '30 s')
-  note('States after it against before it', before === (await digest()) ? 'the same to the last digit' : 'DIFFERENT', 'the same')
+  note(
+    'All 150 knives reckoned anew from three years of log, in a worker thread',
+    `${((performance.now() - started) / 1000).toFixed(1)} s`,
+    '30 s',
+  )
+  note(
+    'States after it against before it',
+    before === (await digest()) ? 'the same to the last digit' : 'DIFFERENT',
+    'the same',
+  )
 }
 
 async function main(): Promise<void> {
@@ -122,31 +167,72 @@ async function main(): Promise<void> {
   note('Folding every log anew, 150 knives', ms(made.foldMs))
   await addBigCrew(db, made.houseId)
   await db.close()
-  const app = makeApp({ databaseUrl, log: pino({ level: 'error' }), clock: clockFrom(PICTURE_MOMENT), webRoot: WEB_ROOT, doorRequestsPerMinute: 10_000 })
-  await new Promise<void>((settle) => { app.server.listen(0, '127.0.0.1', () => { settle() }) })
+  const app = makeApp({
+    databaseUrl,
+    log: pino({ level: 'error' }),
+    clock: clockFrom(PICTURE_MOMENT),
+    webRoot: WEB_ROOT,
+    doorRequestsPerMinute: 10_000,
+  })
+  await new Promise<void>((settle) => {
+    app.server.listen(0, '127.0.0.1', () => {
+      settle()
+    })
+  })
   const address = app.server.address()
   const base = `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}`
-  const browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+  const browser = await chromium.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  })
   try {
-    const signIn = await fetch(`${base}/api/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(BIG_SIGN_IN) })
-    const cookie = signIn.headers.getSetCookie().map((one) => one.split(';')[0]).join('; ')
+    const signIn = await fetch(`${base}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(BIG_SIGN_IN),
+    })
+    const cookie = signIn.headers
+      .getSetCookie()
+      .map((one) => one.split(';')[0])
+      .join('; ')
     const fleet = (await (await fetch(`${base}/api/fleet`, { headers: { cookie } })).json()) as Fleet
     const knives = fleet.knives.map((knife) => knife.id)
     await benchRebuild(base, cookie, app.db)
     let turn = 0
-    const check = (): Promise<Response> => fetch(`${base}/api/events`, {
-      method: 'POST', headers: { cookie, 'content-type': 'application/json' },
-      body: JSON.stringify({ events: [{ id: newId(), knifeId: knives[turn++ % knives.length], kind: 'checked', at: PICTURE_MOMENT.toISOString(), payload: { readings: [{ zone: 'tip', forcesGf: [300] }], ladder: [] } }] }),
-    })
+    const check = (): Promise<Response> =>
+      fetch(`${base}/api/events`, {
+        method: 'POST',
+        headers: { cookie, 'content-type': 'application/json' },
+        body: JSON.stringify({
+          events: [
+            {
+              id: newId(),
+              knifeId: knives[turn++ % knives.length],
+              kind: 'checked',
+              at: PICTURE_MOMENT.toISOString(),
+              payload: { readings: [{ zone: 'tip', forcesGf: [300] }], ladder: [] },
+            },
+          ],
+        }),
+      })
     const writes = await timed(60, check)
     note('A logged check with its new verdict, server, p95', ms(percentile(writes, 0.95)), '300 ms with the screen')
-    const changed = await timed(20, async () => { await check(); await (await fetch(`${base}/api/fleet`, { headers: { cookie } })).json() })
+    const changed = await timed(20, async () => {
+      await check()
+      await (await fetch(`${base}/api/fleet`, { headers: { cookie } })).json()
+    })
     note('A check and the whole fleet read afresh after it, median', ms(percentile(changed, 0.5)))
-    const weeks = await timed(5, async () => { await (await fetch(`${base}/api/plan`, { headers: { cookie } })).json() })
+    const weeks = await timed(5, async () => {
+      await (await fetch(`${base}/api/plan`, { headers: { cookie } })).json()
+    })
     note('The week of the big house read for planning, median of 5', ms(percentile(weeks, 0.5)))
     for (const path of ['/api/fleet', `/api/knives/${knives[0] ?? ''}/events`, '/api/week']) {
       const { p50, p95, failures } = await load(base, cookie, path)
-      note(`${path.replace(/knives\/[^/]+/, 'knives/{id}')} at 50 requests/s, p95`, `${ms(p95)} (median ${ms(p50)}), ${failures} failed`, '50 ms')
+      note(
+        `${path.replace(/knives\/[^/]+/, 'knives/{id}')} at 50 requests/s, p95`,
+        `${ms(p95)} (median ${ms(p50)}), ${failures} failed`,
+        '50 ms',
+      )
     }
     const figures: BrowserFigures = await openTimed(browser, base, BIG_SIGN_IN)
     note('Today from a cold browser, median of 5', ms(figures.coldMs), '1 s')
@@ -155,21 +241,32 @@ async function main(): Promise<void> {
     note('From Record to the new verdict on the check screen, median of 5', ms(figures.verdictMs), '300 ms')
     note('Rack of 150 while scrolling, frames longer than 34 ms', `${figures.longFrames} of ${figures.frames}`, '0')
     note('Script before the first screen, gzip', `${Math.round(firstLoadBytes() / 1000)} kB`, '250 kB')
-    note('Memory of the bench, server and generator in one process', `${Math.round(process.memoryUsage().rss / 1e6)} MB`)
+    note(
+      'Memory of the bench, server and generator in one process',
+      `${Math.round(process.memoryUsage().rss / 1e6)} MB`,
+    )
   } finally {
     await browser.close()
     await app.close()
     await cluster.stop()
   }
   const [cpu] = cpus()
-  const table = [`On ${cpus().length} cores (${cpu?.model.trim() ?? 'unknown'}), ${Math.round(totalmem() / 2 ** 30)} GiB, Node ${process.version}, ${new Date().toISOString().slice(0, 10)}:`, '', '| what | measured | limit |', '|---|---|---|', ...rows.map((row) => `| ${row.join(' | ')} |`)].join('\n')
+  const table = [
+    `On ${cpus().length} cores (${cpu?.model.trim() ?? 'unknown'}), ${Math.round(totalmem() / 2 ** 30)} GiB, Node ${process.version}, ${new Date().toISOString().slice(0, 10)}:`,
+    '',
+    '| what | measured | limit |',
+    '|---|---|---|',
+    ...rows.map((row) => `| ${row.join(' | ')} |`),
+  ].join('\n')
   mkdirSync('.data', { recursive: true })
   writeFileSync('.data/bench.md', `${table}\n`)
   console.log(`\n${table}`)
 }
 
 main().then(
-  () => { process.exit(0) },
+  () => {
+    process.exit(0)
+  },
   (error: unknown) => {
     console.error(error)
     process.exit(1)

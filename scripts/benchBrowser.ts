@@ -17,7 +17,8 @@ const FIRST_PERSON = `new MutationObserver((_, observer) => {
   requestAnimationFrame(() => setTimeout(() => { globalThis.firstPersonMs = performance.now() }))
 }).observe(document, { childList: true, subtree: true })`
 const LONG_FRAME_MS = 34
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0
+const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0
 
 async function signedIn(browser: Browser, base: string, signIn: object): Promise<BrowserContext> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
@@ -46,7 +47,10 @@ async function backToToday(page: Page): Promise<number> {
       new Promise<number>((settle) => {
         const started = performance.now()
         new MutationObserver(() => {
-          if (document.querySelector('section.person')) requestAnimationFrame(() => { settle(performance.now() - started) })
+          if (document.querySelector('section.person'))
+            requestAnimationFrame(() => {
+              settle(performance.now() - started)
+            })
         }).observe(document.body, { childList: true, subtree: true })
         document.querySelector<HTMLAnchorElement>('nav a[href="/today"]')?.click()
       }),
@@ -107,5 +111,12 @@ export async function openTimed(browser: Browser, base: string, signIn: object):
   for (const code of ['CH-1', 'SA-2', 'NA-3', 'PE-4', 'PA-5']) verdicts.push(await recordCheck(page, base, code))
   const frames = await scrollFrames(page, base)
   await context.close()
-  return { coldMs: median(cold), reloadMs: median(reload), warmMs: median(warm), verdictMs: median(verdicts), frames: frames.length, longFrames: frames.filter((gap) => gap > LONG_FRAME_MS).length }
+  return {
+    coldMs: median(cold),
+    reloadMs: median(reload),
+    warmMs: median(warm),
+    verdictMs: median(verdicts),
+    frames: frames.length,
+    longFrames: frames.filter((gap) => gap > LONG_FRAME_MS).length,
+  }
 }

@@ -37,25 +37,54 @@ const WEEK: readonly WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday): Wee
 ])
 
 /** The largest house the design has to hold: 150 knives, 30 people, three years, about 400 000 events. */
-export async function loadBigHouse(db: Database, now: Date): Promise<{ houseId: string; events: number; generateMs: number; insertMs: number; foldMs: number }> {
+export async function loadBigHouse(
+  db: Database,
+  now: Date,
+): Promise<{ houseId: string; events: number; generateMs: number; insertMs: number; foldMs: number }> {
   const houseId = id('house')
   const nowMs = now.getTime()
   const passwordHash = await hashSecret(BIG_SIGN_IN.password)
-  await insertHouse(db, { id: houseId, name: 'The long house', zone: 'Europe/Dublin', units: 'mm', serviceLimits: { ...DEFAULT_SERVICE_LIMITS }, isDemo: false })
+  await insertHouse(db, {
+    id: houseId,
+    name: 'The long house',
+    zone: 'Europe/Dublin',
+    units: 'mm',
+    serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
+    isDemo: false,
+  })
   const people = Array.from({ length: PEOPLE }, (_, index) => id('person', index))
   for (const [index, personId] of people.entries()) {
     const manager = index === 0
-    await insertPerson(db, houseId, { id: personId, name: `Person ${index + 1}`, role: manager ? 'chef' : index < 4 ? 'sharpener' : 'cook', active: true, pinHash: null, signInName: manager ? BIG_SIGN_IN.signInName : null, passwordHash: manager ? passwordHash : null })
+    await insertPerson(db, houseId, {
+      id: personId,
+      name: `Person ${index + 1}`,
+      role: manager ? 'chef' : index < 4 ? 'sharpener' : 'cook',
+      active: true,
+      pinHash: null,
+      signInName: manager ? BIG_SIGN_IN.signInName : null,
+      passwordHash: manager ? passwordHash : null,
+    })
   }
   const stations = Array.from({ length: STATIONS }, (_, index): Station => ({
-    id: id('station', index), name: `Station ${index + 1}`, board: BOARDS[index % 5] ?? 'rubber', product: PRODUCTS[index % PRODUCTS.length] ?? 'mixed', hoursPerService: 1.5, active: true, weight: 1,
+    id: id('station', index),
+    name: `Station ${index + 1}`,
+    board: BOARDS[index % 5] ?? 'rubber',
+    product: PRODUCTS[index % PRODUCTS.length] ?? 'mixed',
+    hoursPerService: 1.5,
+    active: true,
+    weight: 1,
   }))
   for (const station of stations) {
     await insertStation(db, houseId, station)
     await insertStationPeriod(db, houseId, station, new Date(0))
   }
   await insertSpans(db, houseId, WEEK, new Date(0))
-  const services = occurrences(WEEK.filter((span) => span.kind === 'service'), 'Europe/Dublin', nowMs - YEARS_MS, nowMs)
+  const services = occurrences(
+    WEEK.filter((span) => span.kind === 'service'),
+    'Europe/Dublin',
+    nowMs - YEARS_MS,
+    nowMs,
+  )
   const noExtra = { heel: 0, belly: 0, tip: 0 }
   const spent = { generateMs: 0, insertMs: 0, foldMs: 0 }
   let events = 0
@@ -68,23 +97,62 @@ export async function loadBigHouse(db: Database, now: Date): Promise<{ houseId: 
     const station = stations[index % STATIONS]
     if (!station) continue
     const holderId = people[index % PEOPLE] ?? null
-    const knife = describeKnife({ id: id('knife', index), type, lengthMm: TYPE_TEMPLATES[type].typicalLengthMm, steelEn: '1.4116', stationId: station.id, holderId: null, condition: 'in-use' }, `${TYPE_TEMPLATES[type].codePrefix}-${index + 1}`)
+    const knife = describeKnife(
+      {
+        id: id('knife', index),
+        type,
+        lengthMm: TYPE_TEMPLATES[type].typicalLengthMm,
+        steelEn: '1.4116',
+        stationId: station.id,
+        holderId: null,
+        condition: 'in-use',
+      },
+      `${TYPE_TEMPLATES[type].codePrefix}-${index + 1}`,
+    )
     const { spec, role } = knownBlade(knife)
     const luck = chance(index + 1)
     const life = liveThrough({
-      spec, limitGf: DEFAULT_SERVICE_LIMITS[role], board: station.board, product: station.product, hoursPerService: station.hoursPerService,
-      trueWear: Math.exp(0.3 * luck.normal()), services, nowMs, holderId,
+      spec,
+      limitGf: DEFAULT_SERVICE_LIMITS[role],
+      board: station.board,
+      product: station.product,
+      hoursPerService: station.hoursPerService,
+      trueWear: Math.exp(0.3 * luck.normal()),
+      services,
+      nowMs,
+      holderId,
       hands: [{ personId: people[1] ?? '', leavesGf: noExtra }],
-      habits: { honesBefore: 0.98, daysBetweenChecks: 2.2, laddersInstead: 0.1, sharpensOver: 0.95, untendedFromMs: nowMs }, chance: luck,
+      habits: {
+        honesBefore: 0.98,
+        daysBetweenChecks: 2.2,
+        laddersInstead: 0.1,
+        sharpensOver: 0.95,
+        untendedFromMs: nowMs,
+      },
+      chance: luck,
     })
-    const added = { kind: 'added' as const, atMs: nowMs - YEARS_MS - DAY_MS, personId: people[0] ?? null, payload: { condition: 'in-use' as const, stationId: station.id, holderId } }
-    const writes = [added, ...life].sort((a, b) => a.atMs - b.atMs).map((event, at): EventWrite => ({
-      id: id('event', index, at), knifeId: knife.id, kind: event.kind, at: new Date(event.atMs), personId: event.personId, deviceId: null, payload: event.payload,
-    }))
+    const added = {
+      kind: 'added' as const,
+      atMs: nowMs - YEARS_MS - DAY_MS,
+      personId: people[0] ?? null,
+      payload: { condition: 'in-use' as const, stationId: station.id, holderId },
+    }
+    const writes = [added, ...life]
+      .sort((a, b) => a.atMs - b.atMs)
+      .map((event, at): EventWrite => ({
+        id: id('event', index, at),
+        knifeId: knife.id,
+        kind: event.kind,
+        at: new Date(event.atMs),
+        personId: event.personId,
+        deviceId: null,
+        payload: event.payload,
+      }))
     const generated = performance.now()
     await db.transaction(async (client) => {
       await insertKnives(client, houseId, [knife])
-      for (let from = 0; from < writes.length; from += BATCH) await insertEvents(client, houseId, writes.slice(from, from + BATCH))
+      for (let from = 0; from < writes.length; from += BATCH)
+        await insertEvents(client, houseId, writes.slice(from, from + BATCH))
     })
     const inserted = performance.now()
     const foldStarted = performance.now()

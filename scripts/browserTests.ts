@@ -9,7 +9,9 @@ async function main(): Promise<number> {
   try {
     return await new Promise((settle) => {
       const env = { ...process.env, YORVIK_DEMO_URL: houses.demoUrl, YORVIK_EMPTY_URL: houses.emptyUrl }
-      spawn('npx', ['playwright', 'test', ...process.argv.slice(2)], { stdio: 'inherit', env }).on('close', (code) => { settle(code ?? 1) })
+      spawn('npx', ['playwright', 'test', ...process.argv.slice(2)], { stdio: 'inherit', env }).on('close', (code) => {
+        settle(code ?? 1)
+      })
     })
   } finally {
     await houses.stop()
@@ -17,7 +19,9 @@ async function main(): Promise<number> {
 }
 
 main().then(
-  (code) => { process.exit(code) },
+  (code) => {
+    process.exit(code)
+  },
   (error: unknown) => {
     console.error(error)
     process.exit(1)

@@ -23,17 +23,28 @@ export async function serveHouses(directory: string): Promise<ServedHouses> {
   await buildWeb()
   const cluster = await startCluster(join(process.cwd(), '.data', directory))
   const stamp = Date.now()
-  const open = async (name: string, demo: boolean): Promise<{ url: string; databaseUrl: string; close: () => Promise<void> }> => {
+  const open = async (
+    name: string,
+    demo: boolean,
+  ): Promise<{ url: string; databaseUrl: string; close: () => Promise<void> }> => {
     await cluster.ensureDatabase(name)
     const databaseUrl = cluster.urlFor(name)
     await migrate(databaseUrl)
     if (demo) await loadSampleHouse(databaseUrl, PICTURE_MOMENT)
     const app = makeApp({
-      databaseUrl, log: pino({ level: 'error' }), clock: clockFrom(PICTURE_MOMENT), webRoot: WEB_ROOT,
-      demo: demo ? DEMO_SIGN_IN : null, doorRequestsPerMinute: 10_000,
+      databaseUrl,
+      log: pino({ level: 'error' }),
+      clock: clockFrom(PICTURE_MOMENT),
+      webRoot: WEB_ROOT,
+      demo: demo ? DEMO_SIGN_IN : null,
+      doorRequestsPerMinute: 10_000,
     })
     const port = await freePort()
-    await new Promise<void>((settle) => { app.server.listen(port, '127.0.0.1', () => { settle() }) })
+    await new Promise<void>((settle) => {
+      app.server.listen(port, '127.0.0.1', () => {
+        settle()
+      })
+    })
     return { url: `http://localhost:${port}`, databaseUrl, close: () => app.close() }
   }
   const demo = await open(`demo_${stamp}`, true)

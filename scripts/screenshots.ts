@@ -14,7 +14,8 @@ interface Picture {
 
 const PHONE = [390, 844] as const
 const FOLDER = 'docs/screenshots'
-const SHEET = 'Code;Type;Blade length (in);Spine (mm);Station;Holder;Shelf\nKM-1;Chef’s knife;9,5;2,3;Sauté;Oda Finch;A\nKM-2;Axe;6;;Grill;;B\nCH-04;chef;9,4;;Grill;;C'
+const SHEET =
+  'Code;Type;Blade length (in);Spine (mm);Station;Holder;Shelf\nKM-1;Chef’s knife;9,5;2,3;Sauté;Oda Finch;A\nKM-2;Axe;6;;Grill;;B\nCH-04;chef;9,4;;Grill;;C'
 
 /** Begins a full session and works the first side as far as the belly. */
 async function atTheStone(page: Page): Promise<void> {
@@ -35,34 +36,60 @@ const PICTURES: readonly Picture[] = [
   { name: 'rack', path: '/rack' },
   { name: 'knife', path: '/knife/CH-07', prepare: (page) => page.locator('.main-svg').first().waitFor() },
   { name: 'bench-start', path: '/bench/CH-07', prepare: (page) => page.getByText('Fetch and soak').waitFor() },
-  { name: 'week', path: '/week', prepare: async (page) => {
-    await page.getByRole('button', { name: 'Look for a better one' }).click()
-    await page.getByText(/At most [\d.]+ %|As good as can be/).first().waitFor({ timeout: 40_000 })
-    await page.getByRole('progressbar').waitFor({ state: 'hidden', timeout: 40_000 })
-    await page.getByRole('button', { name: 'Go by this plan' }).click()
-    await page.getByText(/The plan the house goes by/).waitFor()
-    await page.locator('.session').nth(1).click()
-    await page.evaluate(() => { window.scrollTo(0, 0) })
-    await page.getByRole('button', { name: 'Dismiss' }).click({ timeout: 2000 }).catch(() => undefined)
-  } },
-  { name: 'my-day-phone', path: '/my-day', size: PHONE, prepare: (page) => page.getByRole('link', { name: 'To the bench' }).first().waitFor() },
+  {
+    name: 'week',
+    path: '/week',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Look for a better one' }).click()
+      await page
+        .getByText(/At most [\d.]+ %|As good as can be/)
+        .first()
+        .waitFor({ timeout: 40_000 })
+      await page.getByRole('progressbar').waitFor({ state: 'hidden', timeout: 40_000 })
+      await page.getByRole('button', { name: 'Go by this plan' }).click()
+      await page.getByText(/The plan the house goes by/).waitFor()
+      await page.locator('.session').nth(1).click()
+      await page.evaluate(() => {
+        window.scrollTo(0, 0)
+      })
+      await page
+        .getByRole('button', { name: 'Dismiss' })
+        .click({ timeout: 2000 })
+        .catch(() => undefined)
+    },
+  },
+  {
+    name: 'my-day-phone',
+    path: '/my-day',
+    size: PHONE,
+    prepare: (page) => page.getByRole('link', { name: 'To the bench' }).first().waitFor(),
+  },
   { name: 'crew', path: '/crew' },
   { name: 'workshop', path: '/workshop/CH-07', prepare: (page) => page.getByText(/min on the stones/).waitFor() },
   { name: 'learned', path: '/learned', prepare: (page) => page.locator('.main-svg').first().waitFor() },
   { name: 'check', path: '/check/CH-07' },
   { name: 'check-phone', path: '/check/CH-07', size: PHONE },
-  { name: 'exchange', path: '/exchange', prepare: async (page) => {
-    await page.getByLabel('or paste it').fill(SHEET)
-    await page.getByRole('button', { name: 'Dry run' }).click()
-    await page.getByText('1 to add').scrollIntoViewIfNeeded()
-  } },
+  {
+    name: 'exchange',
+    path: '/exchange',
+    prepare: async (page) => {
+      await page.getByLabel('or paste it').fill(SHEET)
+      await page.getByRole('button', { name: 'Dry run' }).click()
+      await page.getByText('1 to add').scrollIntoViewIfNeeded()
+    },
+  },
   { name: 'house-gear', path: '/house?part=gear' },
   { name: 'house-week', path: '/house?part=week' },
   { name: 'bench', path: '/bench/CH-07', prepare: atTheStone },
-  { name: 'bench-phone', path: '/bench/CH-07', size: PHONE, prepare: async (page) => {
-    await page.getByRole('button', { name: /Go on with it/ }).click()
-    await page.getByRole('button', { name: /^Stroke/ }).waitFor()
-  } },
+  {
+    name: 'bench-phone',
+    path: '/bench/CH-07',
+    size: PHONE,
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /Go on with it/ }).click()
+      await page.getByRole('button', { name: /^Stroke/ }).waitFor()
+    },
+  },
 ]
 
 async function take(context: BrowserContext, base: string, picture: Picture): Promise<void> {
@@ -86,7 +113,15 @@ async function main(): Promise<void> {
   const houses = await serveHouses('pictures')
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
   })
   try {
     const inside = await browser.newContext({ locale: 'en-GB' })
@@ -104,7 +139,9 @@ async function main(): Promise<void> {
 }
 
 main().then(
-  () => { process.exit(0) },
+  () => {
+    process.exit(0)
+  },
   (error: unknown) => {
     console.error(error)
     process.exit(1)

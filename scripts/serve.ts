@@ -30,12 +30,17 @@ async function withDatabase(url: string, work: (db: Database) => Promise<void>):
   }
 }
 
-const told = (text: string): void => { console.log(text) }
+const told = (text: string): void => {
+  console.log(text)
+}
 
 /** Resolves when somebody asks the program to end. */
 const askedToStop = (): Promise<void> =>
   new Promise((settle) => {
-    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => { settle() })
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
+      process.on(signal, () => {
+        settle()
+      })
   })
 
 /** Starts database and server, serves until asked to stop, and leaves nothing running. */
@@ -55,16 +60,23 @@ export async function serve(options: ServeOptions): Promise<number> {
     await migrate(databaseUrl)
     if (options.demo) {
       const loaded = await loadSampleHouse(databaseUrl, clock())
-      if (loaded) told(`Loaded the sample house: ${loaded.knives} knives, ${loaded.people} people, ${loaded.events} events.`)
+      if (loaded)
+        told(`Loaded the sample house: ${loaded.knives} knives, ${loaded.people} people, ${loaded.events} events.`)
     }
-    await withDatabase(databaseUrl, (db) => rebuildMissing(db, (name, knives) => { told(`Reckoning ${knives} knives of ${name} anew …`) }))
+    await withDatabase(databaseUrl, (db) =>
+      rebuildMissing(db, (name, knives) => {
+        told(`Reckoning ${knives} knives of ${name} anew …`)
+      }),
+    )
     told('Building the pages where needed …')
     await buildWeb()
     const app = makeApp({ databaseUrl, log, clock, webRoot: WEB_ROOT, demo: options.demo ? DEMO_SIGN_IN : null })
     try {
       await new Promise<void>((settle, fail) => {
         app.server.once('error', fail)
-        app.server.listen(options.port, options.host, () => { settle() })
+        app.server.listen(options.port, options.host, () => {
+          settle()
+        })
       })
       told(`\nYorvik is at http://${options.host === '127.0.0.1' ? 'localhost' : options.host}:${options.port}`)
       if (options.demo) told(`Sign in as ${DEMO_SIGN_IN.signInName} with ${DEMO_SIGN_IN.password}`)

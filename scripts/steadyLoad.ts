@@ -18,14 +18,17 @@ async function ask(): Promise<void> {
 }
 
 const inFlight: Promise<void>[] = []
-const timer = setInterval(() => {
-  sent += 1
-  inFlight.push(ask())
-  if (sent < total) return
-  clearInterval(timer)
-  void Promise.all(inFlight).then(() => {
-    spent.sort((a, b) => a - b)
-    const at = (share: number): number => spent[Math.floor(share * (spent.length - 1))] ?? 0
-    console.log(JSON.stringify({ requests: spent.length, failures, p50: at(0.5), p95: at(0.95), p99: at(0.99) }))
-  })
-}, 1000 / Number(rate))
+const timer = setInterval(
+  () => {
+    sent += 1
+    inFlight.push(ask())
+    if (sent < total) return
+    clearInterval(timer)
+    void Promise.all(inFlight).then(() => {
+      spent.sort((a, b) => a - b)
+      const at = (share: number): number => spent[Math.floor(share * (spent.length - 1))] ?? 0
+      console.log(JSON.stringify({ requests: spent.length, failures, p50: at(0.5), p95: at(0.95), p99: at(0.99) }))
+    })
+  },
+  1000 / Number(rate),
+)

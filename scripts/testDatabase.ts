@@ -12,5 +12,7 @@ declare module 'vitest' {
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   const cluster = await startCluster(join(process.cwd(), '.data', 'test'))
   project.provide('databaseServer', { template: cluster.urlFor('__database__') })
-  return async () => { await cluster.stop() }
+  return async () => {
+    await cluster.stop()
+  }
 }

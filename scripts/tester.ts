@@ -14,7 +14,9 @@ async function main(): Promise<void> {
   })
   if (!values.key) throw new Error('Give the key made under House, Tablets and instruments: --key KEY')
   const socket = new WebSocket(values.url)
-  socket.on('message', (line) => { console.log(`< ${String(line)}`) })
+  socket.on('message', (line) => {
+    console.log(`< ${String(line)}`)
+  })
   await new Promise((settle, fail) => {
     socket.once('open', settle)
     socket.once('error', fail)

@@ -9,7 +9,9 @@ const STEPS = [
 
 const run = (command: string, args: readonly string[]): Promise<number> =>
   new Promise((settle) => {
-    spawn(command, [...args], { stdio: 'inherit' }).on('close', (code) => { settle(code ?? 1) })
+    spawn(command, [...args], { stdio: 'inherit' }).on('close', (code) => {
+      settle(code ?? 1)
+    })
   })
 
 /** Runs every check in order, each printing its own closing lines, and stops at the first that fails. */

@@ -27,7 +27,8 @@ function readOptions(): ServeOptions & { command: string } {
   })
   const [command = 'help'] = values.help ? ['help'] : positionals
   const port = Number(values.port)
-  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Error(`--port takes a number from 1 to 65535, not ${values.port}.`)
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    throw new Error(`--port takes a number from 1 to 65535, not ${values.port}.`)
   const demo = command === 'demo'
   return {
     command,
@@ -55,7 +56,9 @@ async function main(): Promise<number> {
 }
 
 main().then(
-  (code) => { process.exit(code) },
+  (code) => {
+    process.exit(code)
+  },
   (error: unknown) => {
     console.error(error instanceof Error ? error.message : error)
     process.exit(1)

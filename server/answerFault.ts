@@ -24,7 +24,8 @@ const STATUS: Readonly<Record<FaultCode, number>> = {
 function bodyFault(error: unknown): Fault | null {
   if (!(error instanceof Error) || !('type' in error)) return null
   if (error.type === 'entity.too.large') return new Fault('too-large', 'too-large')
-  if (error.type === 'entity.parse.failed' || error.type === 'encoding.unsupported') return new Fault('invalid', 'not-json')
+  if (error.type === 'entity.parse.failed' || error.type === 'encoding.unsupported')
+    return new Fault('invalid', 'not-json')
   return null
 }
 

@@ -106,7 +106,9 @@ function serveWeb(app: Express, webRoot: string): void {
 export function makeApp(options: AppOptions): RunningApp {
   const { databaseUrl, log, clock = systemClock, webRoot, demo = null, doorRequestsPerMinute = 60 } = options
   const say = speaker()
-  const db = openDatabase(databaseUrl, (error) => { log.warn({ err: error }, 'an idle database connection was lost') })
+  const db = openDatabase(databaseUrl, (error) => {
+    log.warn({ err: error }, 'an idle database connection was lost')
+  })
   const listener = openListener(databaseUrl, [CHANGES_CHANNEL, LINES_CHANNEL], log)
   const app = express()
   const server = createServer(app)
@@ -121,7 +123,11 @@ export function makeApp(options: AppOptions): RunningApp {
     }),
   )
   secure(app)
-  app.use(compression({ filter: (request, response) => request.path !== '/api/changes' && compression.filter(request, response) }))
+  app.use(
+    compression({
+      filter: (request, response) => request.path !== '/api/changes' && compression.filter(request, response),
+    }),
+  )
   app.use('/api/exchange', express.json({ limit: FILE_LIMIT }))
   app.use(express.json({ limit: JSON_LIMIT }))
   app.use('/api', (_request, response, next) => {
@@ -136,13 +142,17 @@ export function makeApp(options: AppOptions): RunningApp {
       limit: doorRequestsPerMinute,
       standardHeaders: 'draft-8',
       legacyHeaders: false,
-      handler: (_request, _response, next) => { next(new Fault('too-many-tries', 'too-many-requests')) },
+      handler: (_request, _response, next) => {
+        next(new Fault('too-many-tries', 'too-many-requests'))
+      },
     }),
   )
   app.get('/api/health', (_request, response, next) => {
     db.query('select 1').then(() => response.json({ status: 'well' }), next)
   })
-  app.get('/api/openapi.json', (_request, response) => { response.json(openApi()) })
+  app.get('/api/openapi.json', (_request, response) => {
+    response.json(openApi())
+  })
 
   const mount = mounter(app, db, clock)
   const tries = signInTries(db)
@@ -154,11 +164,15 @@ export function makeApp(options: AppOptions): RunningApp {
   weekRoutes(app, mount, db, clock, queue, say)
   exchangeRoutes(app, mount, db, clock, say)
   mountChanges(app, db, clock, listener)
-  app.use('/api', (_request, _response, next) => { next(new Fault('not-found', 'no-address')) })
+  app.use('/api', (_request, _response, next) => {
+    next(new Fault('not-found', 'no-address'))
+  })
   if (webRoot && existsSync(webRoot)) serveWeb(app, webRoot)
   app.use(answerFault(say, log))
 
-  const sweep = setInterval(() => { deleteExpiredSessions(db, clock()).catch(() => undefined) }, SWEEP_MS)
+  const sweep = setInterval(() => {
+    deleteExpiredSessions(db, clock()).catch(() => undefined)
+  }, SWEEP_MS)
   sweep.unref()
   return {
     server,
@@ -167,7 +181,9 @@ export function makeApp(options: AppOptions): RunningApp {
       clearInterval(sweep)
       hub.close()
       await new Promise<void>((settle) => {
-        server.close(() => { settle() })
+        server.close(() => {
+          settle()
+        })
         server.closeAllConnections()
       })
       await queue.close()

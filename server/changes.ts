@@ -14,12 +14,18 @@ export function mountChanges(app: Express, db: Database, clock: Clock, listener:
     const open = async (): Promise<void> => {
       const caller = await callerOf(db, clock, request.headers.cookie)
       if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
-      response.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' })
+      response.writeHead(200, {
+        'Content-Type': 'text/event-stream',
+        'Cache-Control': 'no-store',
+        'X-Accel-Buffering': 'no',
+      })
       response.write(': open\n\n')
       const forget = listener.on(CHANGES_CHANNEL, (houseId) => {
         if (houseId === caller.house.id) response.write('event: changed\ndata: {}\n\n')
       })
-      const heartbeat = setInterval(() => { response.write(': still here\n\n') }, HEARTBEAT_MS)
+      const heartbeat = setInterval(() => {
+        response.write(': still here\n\n')
+      }, HEARTBEAT_MS)
       request.on('close', () => {
         clearInterval(heartbeat)
         forget()

@@ -7,7 +7,9 @@ import { addTestKnife, check, startApp } from './testing/harness'
 
 const directory = join(process.cwd(), '.data', `away-${process.pid}`)
 mkdirSync(directory, { recursive: true })
-afterAll(() => { rmSync(directory, { recursive: true, force: true }) })
+afterAll(() => {
+  rmSync(directory, { recursive: true, force: true })
+})
 
 describe('a database that goes away under the server', () => {
   it('is answered with a clear sentence, leaves no half-written event, and is taken up again when it is back', async () => {

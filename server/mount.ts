@@ -26,7 +26,10 @@ export interface Prepared {
 const isPrepared = (answer: unknown): answer is Prepared =>
   typeof answer === 'object' && answer !== null && 'gzip' in answer && Buffer.isBuffer(answer.gzip)
 
-export type Mount = <E extends Endpoint>(endpoint: E, handler: (call: Call<E>) => Promise<AnswerOf<E> | Prepared>) => void
+export type Mount = <E extends Endpoint>(
+  endpoint: E,
+  handler: (call: Call<E>) => Promise<AnswerOf<E> | Prepared>,
+) => void
 
 /** Writes an answer for being sent many times. */
 export async function prepare<E extends Endpoint>(endpoint: E, etag: string, answer: AnswerOf<E>): Promise<Prepared> {

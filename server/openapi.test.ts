@@ -14,7 +14,9 @@ describe('the description of the API', () => {
   })
 
   it('names every endpoint of the contract', () => {
-    const operations = Object.values(openApi()['paths'] as Record<string, Record<string, { operationId: string }>>).flatMap((path) => Object.values(path))
+    const operations = Object.values(
+      openApi()['paths'] as Record<string, Record<string, { operationId: string }>>,
+    ).flatMap((path) => Object.values(path))
     expect(operations.map((operation) => operation.operationId).sort()).toEqual(Object.keys(endpoints).sort())
   })
 })

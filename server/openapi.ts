@@ -19,7 +19,10 @@ const fault: JsonSchema = {
       properties: {
         code: { type: 'string' },
         sentence: { type: 'string' },
-        issues: { type: 'array', items: { type: 'object', properties: { path: { type: 'string' }, sentence: { type: 'string' } } } },
+        issues: {
+          type: 'array',
+          items: { type: 'object', properties: { path: { type: 'string' }, sentence: { type: 'string' } } },
+        },
       },
     },
   },
@@ -44,11 +47,21 @@ function operation(id: string, endpoint: Endpoint): JsonSchema {
     operationId: id,
     summary: endpoint.summary,
     parameters: parameters(endpoint),
-    ...(takesBody ? { requestBody: { required: true, content: { 'application/json': { schema: jsonSchema(endpoint.body, 'input') } } } } : {}),
+    ...(takesBody
+      ? {
+          requestBody: {
+            required: true,
+            content: { 'application/json': { schema: jsonSchema(endpoint.body, 'input') } },
+          },
+        }
+      : {}),
     ...(endpoint.right === 'open' ? { security: [] } : { 'x-right': endpoint.right }),
     responses: {
       200: { description: 'Done', content: { 'application/json': { schema: jsonSchema(endpoint.answer, 'output') } } },
-      default: { description: 'Refused, with a sentence that says why', content: { 'application/json': { schema: fault } } },
+      default: {
+        description: 'Refused, with a sentence that says why',
+        content: { 'application/json': { schema: fault } },
+      },
     },
   }
 }

@@ -14,6 +14,7 @@ export function isOwnOrigin(origin: string | undefined, host: string | undefined
 /** Refuses requests that change something on behalf of another site. */
 export const ownOriginOnly: RequestHandler = (request, _response, next) => {
   const changes = !['GET', 'HEAD', 'OPTIONS'].includes(request.method)
-  if (changes && !isOwnOrigin(request.headers.origin, request.headers.host)) next(new Fault('foreign-origin', 'foreign-origin'))
+  if (changes && !isOwnOrigin(request.headers.origin, request.headers.host))
+    next(new Fault('foreign-origin', 'foreign-origin'))
   else next()
 }

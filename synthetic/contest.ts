@@ -3,7 +3,16 @@ import { forecastEdge, usualUse, type LimitForecast, type PlannedService } from 
 import { initialState, type KnifeState } from '../core/edge/log/state'
 import type { KnifeEvent } from '../core/edge/model/events'
 import { ZONES, type Zone } from '../core/edge/model/zones'
-import { AROUND, HOURS_PER_SERVICE, SERVICES, START_MS, syntheticFleet, type FleetMaking, type Look, type SyntheticKnife } from './fleet'
+import {
+  AROUND,
+  HOURS_PER_SERVICE,
+  SERVICES,
+  START_MS,
+  syntheticFleet,
+  type FleetMaking,
+  type Look,
+  type SyntheticKnife,
+} from './fleet'
 import { trueHoursToLimit } from './trueEdge'
 
 /** One question asked of every method: how many hours of use until the limit, at this look. */
@@ -39,7 +48,13 @@ export const median = (values: readonly number[]): number => {
 }
 
 const planned = (fromMs: number): PlannedService[] =>
-  SERVICES.filter((service) => service.startMs > fromMs).map(({ name, startMs, endMs }) => ({ name, startMs, endMs, hours: HOURS_PER_SERVICE, factor: 1 }))
+  SERVICES.filter((service) => service.startMs > fromMs).map(({ name, startMs, endMs }) => ({
+    name,
+    startMs,
+    endMs,
+    hours: HOURS_PER_SERVICE,
+    factor: 1,
+  }))
 
 function questionsOf(knife: SyntheticKnife): Question[] {
   const looks = new Map(knife.looks.filter((look) => look.cycle >= FROM_CYCLE).map((look) => [look.atMs, look]))
@@ -49,12 +64,21 @@ function questionsOf(knife: SyntheticKnife): Question[] {
     state = applyEvent(advance(state, knife.spec, AROUND, event.atMs), event, knife.spec, knife.limitGf)
     const look = event.kind === 'checked' ? looks.get(event.atMs) : undefined
     if (!look) continue
-    const forecast = forecastEdge(state, { ...usualUse(knife.spec, knife.limitGf, planned(event.atMs)), untilSure: 'zones' })
+    const forecast = forecastEdge(state, {
+      ...usualUse(knife.spec, knife.limitGf, planned(event.atMs)),
+      untilSure: 'zones',
+    })
     const truths = trueHoursToLimit(knife.truth, look.edge, HOURS_PER_SERVICE)
     for (const zone of [...ZONES, 'knife'] as const) {
       const truth = zone === 'knife' ? Math.min(...Object.values(truths)) : truths[zone]
       if (truth < LEAST_HOURS) continue
-      questions.push({ knife, look, zone, truth, learned: zone === 'knife' ? forecast.toLimit : forecast.zonesToLimit[zone] })
+      questions.push({
+        knife,
+        look,
+        zone,
+        truth,
+        learned: zone === 'knife' ? forecast.toLimit : forecast.zonesToLimit[zone],
+      })
     }
   }
   return questions
@@ -66,7 +90,8 @@ const hoursOf = (crossing: { readonly hours: number } | null): number => crossin
 function fixedInterval(questions: readonly Question[]): (question: Question) => number {
   const lives = new Map<string, number[]>()
   for (const { knife, look, zone, truth } of questions) {
-    if (look.hours === 0) lives.set(`${knife.limitGf}/${zone}`, [...(lives.get(`${knife.limitGf}/${zone}`) ?? []), truth])
+    if (look.hours === 0)
+      lives.set(`${knife.limitGf}/${zone}`, [...(lives.get(`${knife.limitGf}/${zone}`) ?? []), truth])
   }
   return ({ knife, look, zone }) => Math.max(0, median(lives.get(`${knife.limitGf}/${zone}`) ?? [30]) - look.hours)
 }
@@ -78,7 +103,9 @@ interface Point {
 
 const readAt = (event: KnifeEvent | undefined, zone: Zone | 'knife'): number => {
   if (event?.kind !== 'checked') return NaN
-  const forces = event.payload.readings.filter((reading) => zone === 'knife' || reading.zone === zone).map((reading) => reading.forcesGf[0] ?? NaN)
+  const forces = event.payload.readings
+    .filter((reading) => zone === 'knife' || reading.zone === zone)
+    .map((reading) => reading.forcesGf[0] ?? NaN)
   return Math.max(...forces)
 }
 
@@ -87,7 +114,15 @@ function lastSlope(question: Question, fallback: number): number {
   const { knife, look, zone } = question
   const at = knife.looks.indexOf(look)
   const point = (other: Look | undefined): Point | null =>
-    other ? { hours: other.hours, forceGf: readAt(knife.events.find((event) => event.kind === 'checked' && event.atMs === other.atMs), zone) } : null
+    other
+      ? {
+          hours: other.hours,
+          forceGf: readAt(
+            knife.events.find((event) => event.kind === 'checked' && event.atMs === other.atMs),
+            zone,
+          ),
+        }
+      : null
   const now = point(look)
   const previous = knife.looks[at - 1]
   if (!now || !previous) return fallback
@@ -101,7 +136,10 @@ function lastSlope(question: Question, fallback: number): number {
 }
 
 function score(questions: readonly Question[], answer: (question: Question) => number): Score {
-  return { questions: questions.length, medianError: median(questions.map((question) => Math.abs(answer(question) - question.truth) / question.truth)) }
+  return {
+    questions: questions.length,
+    medianError: median(questions.map((question) => Math.abs(answer(question) - question.truth) / question.truth)),
+  }
 }
 
 /**
@@ -111,13 +149,24 @@ function score(questions: readonly Question[], answer: (question: Question) => n
  * @param ask which zones to ask about: single zones, or the knife as a whole
  * @param when only looks just off the stone, only later ones, or all
  */
-export function contest(making: FleetMaking, ask: 'zones' | 'knife' = 'zones', when: 'all' | 'fresh' | 'later' = 'all'): ContestResult {
-  const everything = syntheticFleet(making).flatMap(questionsOf).filter(({ zone }) => (zone === 'knife') === (ask === 'knife'))
+export function contest(
+  making: FleetMaking,
+  ask: 'zones' | 'knife' = 'zones',
+  when: 'all' | 'fresh' | 'later' = 'all',
+): ContestResult {
+  const everything = syntheticFleet(making)
+    .flatMap(questionsOf)
+    .filter(({ zone }) => (zone === 'knife') === (ask === 'knife'))
   const questions = everything.filter(({ look }) => when === 'all' || (look.hours === 0) === (when === 'fresh'))
   const interval = fixedInterval(everything)
-  const inside = questions.filter(({ truth, learned }) => hoursOf(learned.early) <= truth && truth <= hoursOf(learned.late))
+  const inside = questions.filter(
+    ({ truth, learned }) => hoursOf(learned.early) <= truth && truth <= hoursOf(learned.late),
+  )
   return {
-    yorvik: { ...score(questions, ({ learned }) => hoursOf(learned.middle)), coverage: inside.length / questions.length },
+    yorvik: {
+      ...score(questions, ({ learned }) => hoursOf(learned.middle)),
+      coverage: inside.length / questions.length,
+    },
     fixedInterval: score(questions, interval),
     lastSlope: score(questions, (question) => lastSlope(question, interval(question))),
   }

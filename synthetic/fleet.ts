@@ -22,7 +22,9 @@ const WEEK: readonly WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
 const HORIZON_DAYS = 400
 export const SERVICES = occurrences(WEEK, 'UTC', START_MS, START_MS + (DAYS + HORIZON_DAYS) * DAY_MS)
 export const AROUND: UsageContext = {
-  stations: new Map([['board', [{ fromMs: 0, board: 'soft-plastic', product: 'mixed', hoursPerService: HOURS_PER_SERVICE }]]]),
+  stations: new Map([
+    ['board', [{ fromMs: 0, board: 'soft-plastic', product: 'mixed', hoursPerService: HOURS_PER_SERVICE }]],
+  ]),
   services: SERVICES,
 }
 
@@ -57,15 +59,30 @@ export interface FleetMaking {
 }
 
 /** The fleet the model's figures are stated for. */
-export const STATED: Omit<FleetMaking, 'seed' | 'law'> = { knives: 60, noise: 0.1, daysBetweenReadings: 3, wearLogSd: 0.5 }
+export const STATED: Omit<FleetMaking, 'seed' | 'law'> = {
+  knives: 60,
+  noise: 0.1,
+  daysBetweenReadings: 3,
+  wearLogSd: 0.5,
+}
 
 const stainless = STEELS.filter((steel) => steel.typicalHrc <= 60)
 
-function makeKnife(index: number, making: FleetMaking, luck: Chance): { type: KnifeType; truth: TrueKnife; spec: BladeSpec } {
+function makeKnife(
+  index: number,
+  making: FleetMaking,
+  luck: Chance,
+): { type: KnifeType; truth: TrueKnife; spec: BladeSpec } {
   const type = luck.pick([KNIFE_TYPES[0], ...KNIFE_TYPES.filter((one) => TYPE_TEMPLATES[one].role !== 'bread')])
   const usual = knifeDefaults(type, TYPE_TEMPLATES[type].typicalLengthMm)
   const steel = stainless[index % stainless.length] ?? { carbides: {}, typicalHrc: 57 }
-  const spec: BladeSpec = { dps: Math.max(10, meanDps(usual)), hrc: steel.typicalHrc, carbides: steel.carbides, serrated: false, joined: { ...usual, measured: { height: false, bte: false, spine: false } } }
+  const spec: BladeSpec = {
+    dps: Math.max(10, meanDps(usual)),
+    hrc: steel.typicalHrc,
+    carbides: steel.carbides,
+    serrated: false,
+    joined: { ...usual, measured: { height: false, bte: false, spine: false } },
+  }
   const zone = { heel: 0.8, belly: 1, tip: 1.2 }
   return {
     type,
@@ -77,7 +94,10 @@ function makeKnife(index: number, making: FleetMaking, luck: Chance): { type: Kn
       wearUm2PerHour: priorWearRate(spec) * Math.exp(making.wearLogSd * luck.normal()),
       zoneShare: eachZone((name) => zone[name] * Math.exp(0.1 * luck.normal())),
       // a steel on soft blades, failing on hard ones, as the table has it, and differing between hands
-      hone: Math.min(0.85, Math.max(0.1, (0.6 - 0.4 * Math.max(0, (spec.hrc - 58) / 3)) * Math.exp(0.15 * luck.normal()))),
+      hone: Math.min(
+        0.85,
+        Math.max(0.1, (0.6 - 0.4 * Math.max(0, (spec.hrc - 58) / 3)) * Math.exp(0.15 * luck.normal())),
+      ),
       law: making.law,
     },
   }
@@ -92,16 +112,33 @@ function live(index: number, making: FleetMaking): SyntheticKnife {
   const { type, truth, spec } = makeKnife(index, making, luck)
   const fresh = (): TrueEdge => {
     const shared = 0.1 * luck.normal()
-    return { hours: 0, roll: 0, freshGf: eachZone(() => freshForce({ finishMicron: 4, dps: truth.dps }) * Math.exp(shared + 0.1 * luck.normal())) }
+    return {
+      hours: 0,
+      roll: 0,
+      freshGf: eachZone(() => freshForce({ finishMicron: 4, dps: truth.dps }) * Math.exp(shared + 0.1 * luck.normal())),
+    }
   }
   const events: KnifeEvent[] = []
   const looks: Look[] = []
   let serial = 0
-  const write = <K extends KnifeEvent['kind']>(kind: K, atMs: number, payload: Extract<KnifeEvent, { kind: K }>['payload']): void => {
-    events.push({ id: `${index}-${String(serial++).padStart(5, '0')}`, kind, atMs, personId: null, payload } as KnifeEvent)
+  const write = <K extends KnifeEvent['kind']>(
+    kind: K,
+    atMs: number,
+    payload: Extract<KnifeEvent, { kind: K }>['payload'],
+  ): void => {
+    events.push({
+      id: `${index}-${String(serial++).padStart(5, '0')}`,
+      kind,
+      atMs,
+      personId: null,
+      payload,
+    } as KnifeEvent)
   }
   const read = (edge: TrueEdge, atMs: number): number => {
-    const readings = ZONES.map((zone) => ({ zone, forcesGf: [trueForce(truth, edge, zone) * Math.exp(making.noise * luck.normal())] }))
+    const readings = ZONES.map((zone) => ({
+      zone,
+      forcesGf: [trueForce(truth, edge, zone) * Math.exp(making.noise * luck.normal())],
+    }))
     write('checked', atMs, { readings, ladder: [], defects: NO_DEFECTS })
     return Math.max(...readings.map(({ forcesGf }) => forcesGf[0] ?? 0))
   }

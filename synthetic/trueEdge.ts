@@ -54,7 +54,10 @@ export const trueForce = (knife: TrueKnife, edge: TrueEdge, zone: Zone): number 
 export const worstTrueForce = (knife: TrueKnife, edge: TrueEdge): number =>
   Math.max(...ZONES.map((zone) => trueForce(knife, edge, zone)))
 
-export const trueHone = (knife: TrueKnife, edge: TrueEdge): TrueEdge => ({ ...edge, roll: edge.roll * (1 - knife.hone) })
+export const trueHone = (knife: TrueKnife, edge: TrueEdge): TrueEdge => ({
+  ...edge,
+  roll: edge.roll * (1 - knife.hone),
+})
 
 export const trueUse = (edge: TrueEdge, hours: number): TrueEdge => ({
   ...edge,
@@ -72,7 +75,11 @@ const BISECTIONS = 24
 export function trueHoursToLimit(knife: TrueKnife, from: TrueEdge, hoursPerService: number): ByZone<number> {
   const found: Partial<Record<Zone, number>> = {}
   let edge = from
-  for (let spent = 0; spent < LONGEST_HOURS && ZONES.some((zone) => found[zone] === undefined); spent += hoursPerService) {
+  for (
+    let spent = 0;
+    spent < LONGEST_HOURS && ZONES.some((zone) => found[zone] === undefined);
+    spent += hoursPerService
+  ) {
     const start = trueHone(knife, edge)
     edge = trueUse(start, hoursPerService)
     for (const zone of ZONES) {

@@ -26,7 +26,11 @@ const router = useRouter()
 // dialogs do not hold up the first screen, but the finder is there before anybody can ask for it
 const fetchFinder = () => import('./ui/KnifeFinder.vue')
 const KnifeFinder = defineAsyncComponent(fetchFinder)
-onMounted(() => { setTimeout(() => { fetchFinder().catch(() => undefined) }, 1500) })
+onMounted(() => {
+  setTimeout(() => {
+    fetchFinder().catch(() => undefined)
+  }, 1500)
+})
 const KeysHelp = defineAsyncComponent(() => import('./ui/KeysHelp.vue'))
 const finding = ref(false)
 const helping = ref(false)
@@ -38,19 +42,36 @@ watch(
   () => session.person?.id,
   (person) => {
     if (!person) return
-    if (!fleet.fleet) fleet.load().catch((error: unknown) => { notices.refused(refusalText(error)) })
+    if (!fleet.fleet)
+      fleet.load().catch((error: unknown) => {
+        notices.refused(refusalText(error))
+      })
     fleet.watch()
     records.flush().catch(() => undefined)
   },
   { immediate: true },
 )
-watch(() => records.refusal, (sentence) => { if (sentence) notices.refused(sentence) })
+watch(
+  () => records.refusal,
+  (sentence) => {
+    if (sentence) notices.refused(sentence)
+  },
+)
 
 useKeys({
-  '/': (event) => { event.preventDefault(); if (session.signedIn) finding.value = true },
-  '?': () => { helping.value = true },
-  t: () => { if (canLeap.value) void router.push('/today') },
-  r: () => { if (canLeap.value) void router.push('/rack') },
+  '/': (event) => {
+    event.preventDefault()
+    if (session.signedIn) finding.value = true
+  },
+  '?': () => {
+    helping.value = true
+  },
+  t: () => {
+    if (canLeap.value) void router.push('/today')
+  },
+  r: () => {
+    if (canLeap.value) void router.push('/rack')
+  },
 })
 </script>
 

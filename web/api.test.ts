@@ -12,15 +12,22 @@ function answer(status: number, body: unknown): Asked[] {
   })
   return asked
 }
-afterEach(() => { vi.unstubAllGlobals() })
+afterEach(() => {
+  vi.unstubAllGlobals()
+})
 
-const refusal = (code: string, sentence: string): object => ({ error: { code, sentence, issues: [{ path: 'code', sentence }] } })
+const refusal = (code: string, sentence: string): object => ({
+  error: { code, sentence, issues: [{ path: 'code', sentence }] },
+})
 
 describe('calling the server', () => {
   it('fills the address, the query and the body from the contract', async () => {
     const asked = answer(200, [])
     await call(endpoints.timeline, { params: { id: '73e764e8-09b4-54e7-98ee-4887e493436b' }, query: { most: 5 } })
-    await call(endpoints.editKnife, { params: { id: '73e764e8-09b4-54e7-98ee-4887e493436b' }, body: { name: 'old friend' } })
+    await call(endpoints.editKnife, {
+      params: { id: '73e764e8-09b4-54e7-98ee-4887e493436b' },
+      body: { name: 'old friend' },
+    })
     expect(asked).toEqual([
       { url: '/api/knives/73e764e8-09b4-54e7-98ee-4887e493436b/events?most=5', method: 'GET', body: undefined },
       { url: '/api/knives/73e764e8-09b4-54e7-98ee-4887e493436b', method: 'PATCH', body: { name: 'old friend' } },
@@ -31,7 +38,11 @@ describe('calling the server', () => {
     answer(409, refusal('conflict', 'CH-01 is taken by another knife of this house.'))
     const error = await call(endpoints.fleet).catch((thrown: unknown) => thrown)
     expect(error).toBeInstanceOf(Refusal)
-    expect(error).toMatchObject({ code: 'conflict', sentence: 'CH-01 is taken by another knife of this house.', issues: [{ path: 'code' }] })
+    expect(error).toMatchObject({
+      code: 'conflict',
+      sentence: 'CH-01 is taken by another knife of this house.',
+      issues: [{ path: 'code' }],
+    })
   })
 
   it('calls it offline when nothing answers, or something else does', async () => {

@@ -23,14 +23,21 @@ const isFaultBody = (value: unknown): value is FaultBody =>
   typeof value === 'object' && value !== null && 'error' in value && typeof value.error === 'object'
 
 function address(endpoint: Endpoint, params: unknown, query: unknown): string {
-  const path = Object.entries(params ?? {}).reduce((made, [name, value]) => made.replace(`{${name}}`, encodeURIComponent(String(value))), endpoint.path)
-  const search = new URLSearchParams(Object.entries(query ?? {}).map(([name, value]) => [name, String(value)])).toString()
+  const path = Object.entries(params ?? {}).reduce(
+    (made, [name, value]) => made.replace(`{${name}}`, encodeURIComponent(String(value))),
+    endpoint.path,
+  )
+  const search = new URLSearchParams(
+    Object.entries(query ?? {}).map(([name, value]) => [name, String(value)]),
+  ).toString()
   return search === '' ? path : `${path}?${search}`
 }
 
 /** Hears of a session that has ended, whichever call found out. */
 let onSessionEnd: () => void = () => undefined
-export const whenSessionEnds = (act: () => void): void => { onSessionEnd = act }
+export const whenSessionEnds = (act: () => void): void => {
+  onSessionEnd = act
+}
 
 /**
  * Calls an endpoint of the contract.
@@ -40,7 +47,9 @@ export const whenSessionEnds = (act: () => void): void => { onSessionEnd = act }
 export async function call<E extends Endpoint>(endpoint: E, sent: Sent<E> = {}): Promise<AnswerOf<E>> {
   const response = await fetch(address(endpoint, sent.params, sent.query), {
     method: endpoint.method.toUpperCase(),
-    ...(sent.body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(sent.body) }),
+    ...(sent.body === undefined
+      ? {}
+      : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(sent.body) }),
   }).catch(() => null)
   if (!response) throw new Refusal('offline', 'offline')
   const answer: unknown = await response.json().catch(() => null)

@@ -4,7 +4,14 @@ import { catalogues, type Say } from '../words/say'
 import { formats, type Formats } from '../words/format'
 import { useSession } from './stores/session'
 
-export const i18n = createI18n({ legacy: false, locale: 'en', fallbackLocale: 'en', messages: catalogues, missingWarn: false, fallbackWarn: false })
+export const i18n = createI18n({
+  legacy: false,
+  locale: 'en',
+  fallbackLocale: 'en',
+  messages: catalogues,
+  missingWarn: false,
+  fallbackWarn: false,
+})
 
 /** A sentence from the catalogue, in the language of the screen. */
 export const say: Say = (key, values = {}) => {

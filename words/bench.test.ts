@@ -9,17 +9,39 @@ import { speaker } from './say'
 
 const say = speaker()
 const format = formats('en-GB', 'Europe/Dublin', 'mm')
-const stones = [320, 1000, 3000].map((grit) => ({ id: `#${grit}`, micron: grainMicrons({ scale: 'JIS', value: grit }) }))
+const stones = [320, 1000, 3000].map((grit) => ({
+  id: `#${grit}`,
+  micron: grainMicrons({ scale: 'JIS', value: grit }),
+}))
 const blade = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, dps: 17, hrc: 57 }
 
 function plan(recipeId: string, ratioRight = 50): BenchPlan {
   const recipe = RECIPES.find(({ id }) => id === recipeId)
   if (!recipe) throw new Error(recipeId)
-  const laid = planSession({ recipe, progression: { blade, recessionMm: 0.12, stones }, condition: 'dull', ratioRight, choices: {} })
+  const laid = planSession({
+    recipe,
+    progression: { blade, recessionMm: 0.12, stones },
+    condition: 'dull',
+    ratioRight,
+    choices: {},
+  })
   return {
-    ...laid, choices: {}, notes: [], workshop: null,
-    stages: laid.stages.map(({ stone, ...stage }) => ({ ...stage, stoneId: stone.id, stoneName: stone.id, micron: stone.micron })),
-    steps: laid.steps.map((step) => ({ ...step, rungs: [...step.rungs], checks: [...step.checks], cautions: [...step.cautions] })),
+    ...laid,
+    choices: {},
+    notes: [],
+    workshop: null,
+    stages: laid.stages.map(({ stone, ...stage }) => ({
+      ...stage,
+      stoneId: stone.id,
+      stoneName: stone.id,
+      micron: stone.micron,
+    })),
+    steps: laid.steps.map((step) => ({
+      ...step,
+      rungs: [...step.rungs],
+      checks: [...step.checks],
+      cautions: [...step.cautions],
+    })),
   }
 }
 
@@ -55,7 +77,9 @@ describe('the words of a session', () => {
     const first = sides[0]
     const last = sides.at(-1)
     if (!first || !last) throw new Error('no sides')
-    expect(stepWords(laid, first, '#320', say, format).what).toBe('#320, right side: section by section, until a burr is felt all along.')
+    expect(stepWords(laid, first, '#320', say, format).what).toBe(
+      '#320, right side: section by section, until a burr is felt all along.',
+    )
     expect(stepWords(laid, first, '#320', say, format).why).toContain('firm at first, lighter set by set')
     expect(stepWords(laid, last, '#3000', say, format).why).toMatch(/About \d+ strokes/)
     expect(stepName(last, '#3000', say)).toBe('#3000 left side')
@@ -65,20 +89,33 @@ describe('the words of a session', () => {
     const laid = plan('full')
     const [look] = laid.steps
     if (!look) throw new Error('no steps')
-    expect(stepWords(laid, { ...look, words: { what: 'To the window.', why: 'Our lamp is broken.' } }, '', say, format)).toEqual({ what: 'To the window.', why: 'Our lamp is broken.' })
+    expect(
+      stepWords(laid, { ...look, words: { what: 'To the window.', why: 'Our lamp is broken.' } }, '', say, format),
+    ).toEqual({ what: 'To the window.', why: 'Our lamp is broken.' })
   })
 })
 
 describe('overruling and notes', () => {
-  const start: BenchOffer['starts'][number] = { stoneId: 'x', stoneName: '#1000', minutesToBurr: 34.2, minutes: 41, roundsBevel: true, planned: false }
+  const start: BenchOffer['starts'][number] = {
+    stoneId: 'x',
+    stoneName: '#1000',
+    minutesToBurr: 34.2,
+    minutes: 41,
+    roundsBevel: true,
+    planned: false,
+  }
 
   it('say what a choice costs', () => {
     expect(startWords(start, say, format)).toBe('#1000 first: about 34 min to the burr and likely a rounded bevel.')
-    expect(startWords({ ...start, minutesToBurr: 9.8, minutes: 18, roundsBevel: false }, say, format)).toBe('#1000 first: about 10 min to the burr, 18 min in all.')
+    expect(startWords({ ...start, minutesToBurr: 9.8, minutes: 18, roundsBevel: false }, say, format)).toBe(
+      '#1000 first: about 10 min to the burr, 18 min in all.',
+    )
   })
 
   it('say what to buy or borrow', () => {
-    expect(noteWords({ code: 'nothing-coarse-enough', minutes: 52, wantedMicron: 31 }, say, format)).toContain('Buy or borrow a stone of about 31 µm')
+    expect(noteWords({ code: 'nothing-coarse-enough', minutes: 52, wantedMicron: 31 }, say, format)).toContain(
+      'Buy or borrow a stone of about 31 µm',
+    )
     expect(noteWords({ code: 'coarser-finish', micron: 11.5, wantedMicron: 4 }, say, format)).toContain('11.5 µm')
   })
 })

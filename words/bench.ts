@@ -5,29 +5,69 @@ import type { Say } from './say'
 type Step = BenchPlan['steps'][number]
 
 /** Which side a step is worked on, for a right-handed edge. */
-const sideWord = (step: Step, say: Say): string => (step.side === null ? '' : say(step.side === 'first' ? 'bench.right' : 'bench.left'))
+const sideWord = (step: Step, say: Say): string =>
+  step.side === null ? '' : say(step.side === 'first' ? 'bench.right' : 'bench.left')
 
-const values = (plan: BenchPlan, step: Step, stone: string, formats: Formats, say: Say): Record<string, string | number> => ({
-  stone, side: sideWord(step, say), strokes: step.strokes, minutes: formats.minutes(Math.max(1, Math.round(step.minutes))),
-  rungs: step.rungs.map((rung) => rung.strokes).join(', '), newtons: plan.stages[step.stage ?? -1]?.newtons ?? step.rungs[0]?.newtons ?? '',
-  angle: step.dps === null ? '' : formats.angle(step.dps), lift: step.liftMm === null ? '' : formats.length(step.liftMm),
+const values = (
+  plan: BenchPlan,
+  step: Step,
+  stone: string,
+  formats: Formats,
+  say: Say,
+): Record<string, string | number> => ({
+  stone,
+  side: sideWord(step, say),
+  strokes: step.strokes,
+  minutes: formats.minutes(Math.max(1, Math.round(step.minutes))),
+  rungs: step.rungs.map((rung) => rung.strokes).join(', '),
+  newtons: plan.stages[step.stage ?? -1]?.newtons ?? step.rungs[0]?.newtons ?? '',
+  angle: step.dps === null ? '' : formats.angle(step.dps),
+  lift: step.liftMm === null ? '' : formats.length(step.liftMm),
 })
 
 /** Key of the catalogue's words for a step: the recipe's own where it has them, the kind's otherwise. */
-function keyOf(recipeId: string, step: { readonly kind: Step['kind']; readonly recipeStep: string }, part: 'what' | 'why', say: Say): string {
+function keyOf(
+  recipeId: string,
+  step: { readonly kind: Step['kind']; readonly recipeStep: string },
+  part: 'what' | 'why',
+  say: Say,
+): string {
   const own = `bench.recipeStep.${recipeId}.${step.recipeStep}.${part}`
   return say(own) === own ? `bench.step.${step.kind}.${part}` : own
 }
 
 /** The one instruction of a step, and why it is done. */
-export function stepWords(plan: BenchPlan, step: Step, stone: string, say: Say, formats: Formats): { readonly what: string; readonly why: string } {
+export function stepWords(
+  plan: BenchPlan,
+  step: Step,
+  stone: string,
+  say: Say,
+  formats: Formats,
+): { readonly what: string; readonly why: string } {
   if (step.words) return step.words
-  return { what: say(keyOf(plan.recipeId, step, 'what', say), values(plan, step, stone, formats, say)), why: say(keyOf(plan.recipeId, step, 'why', say), values(plan, step, stone, formats, say)) }
+  return {
+    what: say(keyOf(plan.recipeId, step, 'what', say), values(plan, step, stone, formats, say)),
+    why: say(keyOf(plan.recipeId, step, 'why', say), values(plan, step, stone, formats, say)),
+  }
 }
 
 /** The catalogue's words for a recipe's step before there is a knife: counts and minutes are left as dots. */
-export function usualWords(recipeId: string, step: Recipe['steps'][number], side: string, say: Say): { readonly what: string; readonly why: string } {
-  const blank = { stone: say('bench.theStone'), side, strokes: '…', minutes: '…', rungs: '…', newtons: '…', angle: '…', lift: '…' }
+export function usualWords(
+  recipeId: string,
+  step: Recipe['steps'][number],
+  side: string,
+  say: Say,
+): { readonly what: string; readonly why: string } {
+  const blank = {
+    stone: say('bench.theStone'),
+    side,
+    strokes: '…',
+    minutes: '…',
+    rungs: '…',
+    newtons: '…',
+    angle: '…',
+    lift: '…',
+  }
   const from = { kind: step.kind, recipeStep: step.id }
   return { what: say(keyOf(recipeId, from, 'what', say), blank), why: say(keyOf(recipeId, from, 'why', say), blank) }
 }
@@ -39,8 +79,16 @@ export const stepName = (step: Step, stone: string, say: Say): string =>
 /** What beginning on another stone costs. */
 export function startWords(start: BenchOffer['starts'][number], say: Say, formats: Formats): string {
   const key = start.planned ? 'bench.startPlanned' : start.roundsBevel ? 'bench.startRounds' : 'bench.startOther'
-  return say(key, { stone: start.stoneName, burr: formats.minutes(Math.max(1, Math.round(start.minutesToBurr))), all: formats.minutes(Math.round(start.minutes)) })
+  return say(key, {
+    stone: start.stoneName,
+    burr: formats.minutes(Math.max(1, Math.round(start.minutesToBurr))),
+    all: formats.minutes(Math.round(start.minutes)),
+  })
 }
 
 export const noteWords = (note: BenchPlan['notes'][number], say: Say, formats: Formats): string =>
-  say(`bench.note.${note.code}`, { minutes: formats.minutes(Math.round(note.minutes ?? 0)), micron: note.micron ?? 0, wanted: note.wantedMicron ?? 0 })
+  say(`bench.note.${note.code}`, {
+    minutes: formats.minutes(Math.round(note.minutes ?? 0)),
+    micron: note.micron ?? 0,
+    wanted: note.wantedMicron ?? 0,
+  })

@@ -28,23 +28,41 @@ function sources(directory: string): string[] {
 
 describe('the catalogue', () => {
   it('has every sentence the code asks for by name', () => {
-    const asked = ['web', 'server', 'words'].flatMap(sources).flatMap((path) =>
-      [...readFileSync(path, 'utf8').matchAll(/(?:\$t|\bsay)\(\s*'([\w.-]+)'/g)].map((match) => ({ path, key: match[1] ?? '' })),
-    )
+    const asked = ['web', 'server', 'words']
+      .flatMap(sources)
+      .flatMap((path) =>
+        [...readFileSync(path, 'utf8').matchAll(/(?:\$t|\bsay)\(\s*'([\w.-]+)'/g)].map((match) => ({
+          path,
+          key: match[1] ?? '',
+        })),
+      )
     expect(asked.length).toBeGreaterThan(150)
     expect(asked.filter(({ key }) => !keys.has(key))).toEqual([])
   })
 
   it('has a sentence for every fault the server knows', () => {
-    const faults = sources('server').flatMap((path) => [...readFileSync(path, 'utf8').matchAll(/new Fault\('[\w-]+', '([\w-]+)'/g)].map((match) => `fault.${match[1]}`))
-    const cells = sources('server/exchange').flatMap((path) => [...readFileSync(path, 'utf8').matchAll(/(?:new CellFault\(|problems\.add\([\w.]+, [^,]+, )'([\w-]+)'/g)].map((match) => `cell.${match[1]}`))
+    const faults = sources('server').flatMap((path) =>
+      [...readFileSync(path, 'utf8').matchAll(/new Fault\('[\w-]+', '([\w-]+)'/g)].map((match) => `fault.${match[1]}`),
+    )
+    const cells = sources('server/exchange').flatMap((path) =>
+      [...readFileSync(path, 'utf8').matchAll(/(?:new CellFault\(|problems\.add\([\w.]+, [^,]+, )'([\w-]+)'/g)].map(
+        (match) => `cell.${match[1]}`,
+      ),
+    )
     expect(faults.length + cells.length).toBeGreaterThan(30)
     expect([...faults, ...cells].filter((key) => !keys.has(key))).toEqual([])
   })
 
   it.each([
-    ['action', ACTIONS], ['edge', EDGE_WORDS], ['ladder', LADDER], ['tool', HONE_TOOLS], ['type', KNIFE_TYPES], ['grind', GRINDS],
-    ['board', BOARDS], ['product', PRODUCTS], ['gain', MEASURABLE],
+    ['action', ACTIONS],
+    ['edge', EDGE_WORDS],
+    ['ladder', LADDER],
+    ['tool', HONE_TOOLS],
+    ['type', KNIFE_TYPES],
+    ['grind', GRINDS],
+    ['board', BOARDS],
+    ['product', PRODUCTS],
+    ['gain', MEASURABLE],
   ])('has a word for every %s', (group, names) => {
     expect(names.filter((name) => !keys.has(`${group}.${name}`))).toEqual([])
   })

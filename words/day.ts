@@ -26,7 +26,13 @@ export function daySummary(
   const dullNow = held.filter((knife) => knife.word === 'dull' || knife.word === 'out').length
   const next = fleet.day.services.find((service) => ms(service.endsAt) > nowMs)
   const soon = next
-    ? held.filter((knife) => knife.word !== 'dull' && knife.word !== 'out' && knife.dullAhead && ms(knife.dullAhead.startsAt) <= ms(next.startsAt)).length
+    ? held.filter(
+        (knife) =>
+          knife.word !== 'dull' &&
+          knife.word !== 'out' &&
+          knife.dullAhead &&
+          ms(knife.dullAhead.startsAt) <= ms(next.startsAt),
+      ).length
     : 0
   const needed = stones.reduce((sum, knife) => sum + knife.verdict.cost.minutes, 0)
   const sentences = [phase(fleet.day, nowMs, say, formats)]
@@ -34,8 +40,14 @@ export function daySummary(
   if (soon > 0 && next) sentences.push(say('day.dullSoon', { n: soon, service: next.name }))
   if (dullNow + soon === 0) sentences.push(say('day.allFit'))
   if (needed > 0) {
-    const values = { needed: formats.minutes(needed), left: formats.minutes(minutesLeft), short: formats.minutes(needed - minutesLeft) }
-    sentences.push(say(minutesLeft === 0 ? 'day.noBench' : needed <= minutesLeft ? 'day.benchRoom' : 'day.benchShort', values))
+    const values = {
+      needed: formats.minutes(needed),
+      left: formats.minutes(minutesLeft),
+      short: formats.minutes(needed - minutesLeft),
+    }
+    sentences.push(
+      say(minutesLeft === 0 ? 'day.noBench' : needed <= minutesLeft ? 'day.benchRoom' : 'day.benchShort', values),
+    )
   }
   return sentences.join(' ')
 }

@@ -12,21 +12,36 @@ export interface Names {
 const average = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length
 
 function checkedWords(payload: EventPayloads['checked'], say: Say, formats: Formats): string {
-  const readings = payload.readings.map(({ zone, forcesGf }) => `${say(`zone.${zone}`)} ${formats.force(average(forcesGf))}`)
+  const readings = payload.readings.map(
+    ({ zone, forcesGf }) => `${say(`zone.${zone}`)} ${formats.force(average(forcesGf))}`,
+  )
   const rungs = payload.ladder.map(({ zone, rung }) => `${say(`zone.${zone}`)} ${say(`ladder.${rung}`)}`)
   const { defects } = payload
   const found = defects
     ? [
-        ...(defects.chip ? [say('event.chip', { zone: say(`zone.${defects.chip.zone}`), depth: formats.thickness(defects.chip.depthMm) })] : []),
+        ...(defects.chip
+          ? [
+              say('event.chip', {
+                zone: say(`zone.${defects.chip.zone}`),
+                depth: formats.thickness(defects.chip.depthMm),
+              }),
+            ]
+          : []),
         ...defects.glint.map((zone) => say('event.glint', { zone: say(`zone.${zone}`) })),
-        ...(['burrLeft', 'wedges', 'tipBent', 'tipGone', 'handleLoose', 'cracked'] as const).flatMap((defect) => (defects[defect] ? [say(`defect.${defect}`)] : [])),
+        ...(['burrLeft', 'wedges', 'tipBent', 'tipGone', 'handleLoose', 'cracked'] as const).flatMap((defect) =>
+          defects[defect] ? [say(`defect.${defect}`)] : [],
+        ),
       ]
     : []
   return say('event.checked', { found: [...readings, ...rungs, ...found].join(', ') || say('event.noDefect') })
 }
 
 /** What workshop work left of a blade, for the line of its session. */
-function leftWords({ bteMm, lengthLossMm, chipLeftMm }: EventPayloads['sharpened'], say: Say, formats: Formats): string[] {
+function leftWords(
+  { bteMm, lengthLossMm, chipLeftMm }: EventPayloads['sharpened'],
+  say: Say,
+  formats: Formats,
+): string[] {
   return [
     bteMm === undefined ? '' : say('event.leftThick', { thickness: formats.thickness(bteMm) }),
     lengthLossMm === undefined ? '' : say('event.leftShorter', { length: formats.length(lengthLossMm) }),
@@ -43,19 +58,30 @@ export function eventSentence(event: TimelineEvent, say: Say, formats: Formats, 
     case 'honed': {
       const honed = payload as EventPayloads['honed']
       const tool = say(`tool.${honed.tool}`)
-      const base = honed.strokesPerSide ? say('event.honedCount', { tool, strokes: honed.strokesPerSide }) : say('event.honed', { tool })
+      const base = honed.strokesPerSide
+        ? say('event.honedCount', { tool, strokes: honed.strokesPerSide })
+        : say('event.honed', { tool })
       return honed.cameBack ? `${base} ${say(`event.cameBack.${honed.cameBack}`)}` : base
     }
     case 'sharpened': {
       const sharpened = payload as EventPayloads['sharpened']
       const from = sharpened.startGrit ? say('event.from', { grit: formats.grit(sharpened.startGrit) }) : ''
       const time = sharpened.minutes ? formats.minutes(sharpened.minutes) : ''
-      return [say('event.sharpened', { micron: sharpened.finishMicron }), from, time, ...leftWords(sharpened, say, formats)].filter((part) => part !== '').join(', ')
+      return [
+        say('event.sharpened', { micron: sharpened.finishMicron }),
+        from,
+        time,
+        ...leftWords(sharpened, say, formats),
+      ]
+        .filter((part) => part !== '')
+        .join(', ')
     }
     case 'measured': {
       const measured = payload as EventPayloads['measured'] & { readonly sections?: readonly SectionMeasure[] }
       const parts = [
-        measured.heelHeightMm === undefined ? '' : `${say('field.heelHeightMm')} ${formats.length(measured.heelHeightMm)}`,
+        measured.heelHeightMm === undefined
+          ? ''
+          : `${say('field.heelHeightMm')} ${formats.length(measured.heelHeightMm)}`,
         measured.spineMm === undefined ? '' : `${say('field.spineMm')} ${formats.length(measured.spineMm)}`,
         measured.bteMm === undefined ? '' : `${say('field.bteMm')} ${formats.thickness(measured.bteMm)}`,
         ...(measured.sections ?? []).map(({ zone }) => say('event.section', { zone: say(`zone.${zone}`) })),
@@ -66,7 +92,11 @@ export function eventSentence(event: TimelineEvent, say: Say, formats: Formats, 
       const moved = payload as EventPayloads['moved']
       const parts = [
         moved.stationId === undefined ? '' : say('event.toStation', { station: names.station(moved.stationId) }),
-        moved.holderId === undefined ? '' : moved.holderId === null ? say('event.putDown') : say('event.toPerson', { person: names.person(moved.holderId) }),
+        moved.holderId === undefined
+          ? ''
+          : moved.holderId === null
+            ? say('event.putDown')
+            : say('event.toPerson', { person: names.person(moved.holderId) }),
       ]
       return parts.filter((part) => part !== '').join(' ')
     }

@@ -9,7 +9,13 @@ export interface IssueWords {
 type Issue = z.core.$ZodIssue
 
 const written = (value: unknown): string | number =>
-  typeof value === 'number' ? value : typeof value === 'bigint' ? Number(value) : typeof value === 'string' ? value : JSON.stringify(value) ?? ''
+  typeof value === 'number'
+    ? value
+    : typeof value === 'bigint'
+      ? Number(value)
+      : typeof value === 'string'
+        ? value
+        : (JSON.stringify(value) ?? '')
 
 /** Name of a field as people know it: the last named step of its path. */
 function fieldName(path: readonly PropertyKey[], say: Say): string {
@@ -23,12 +29,21 @@ function fieldName(path: readonly PropertyKey[], say: Say): string {
 function keyAndValues(issue: Issue): { key: string; values: SayValues } {
   switch (issue.code) {
     case 'too_small':
-      return { key: issue.origin === 'string' || issue.origin === 'array' ? 'too-short' : 'too-small', values: { limit: written(issue.minimum) } }
+      return {
+        key: issue.origin === 'string' || issue.origin === 'array' ? 'too-short' : 'too-small',
+        values: { limit: written(issue.minimum) },
+      }
     case 'too_big':
-      return { key: issue.origin === 'string' || issue.origin === 'array' ? 'too-long' : 'too-big', values: { limit: written(issue.maximum) } }
+      return {
+        key: issue.origin === 'string' || issue.origin === 'array' ? 'too-long' : 'too-big',
+        values: { limit: written(issue.maximum) },
+      }
     case 'invalid_type':
       // issues do not carry their input; the library's own message says whether there was any
-      return { key: /received (undefined|null)$/.test(issue.message) ? 'missing' : 'wrong-type', values: { expected: issue.expected } }
+      return {
+        key: /received (undefined|null)$/.test(issue.message) ? 'missing' : 'wrong-type',
+        values: { expected: issue.expected },
+      }
     case 'invalid_value':
       return { key: 'not-one-of', values: { options: issue.values.map(String).join(', ') } }
     case 'invalid_format':

@@ -26,26 +26,46 @@ function zoneWords({ heel, belly, tip }: EdgeStory['learned']['zoneWear'], say: 
 
 function lifeWords({ low, middle, high }: EdgeStory['learned']['lifeHours'], say: Say, formats: Formats): string {
   if (middle === null) return say('learned.lifeLong')
-  return say('learned.life', { hours: formats.hours(Math.round(middle)), low: low === null ? '?' : Math.round(low), high: high === null ? say('learned.more') : formats.hours(Math.round(high)) })
+  return say('learned.life', {
+    hours: formats.hours(Math.round(middle)),
+    low: low === null ? '?' : Math.round(low),
+    high: high === null ? say('learned.more') : formats.hours(Math.round(high)),
+  })
 }
 
 /** What the log of one knife has taught, one sentence each. */
 export function knifeLessons({ learned }: EdgeStory, say: Say, formats: Formats): string[] {
-  const source = learned.readingCount === 0
-    ? say('learned.unread')
-    : say(learned.knownFrom === 'own' ? 'learned.fromOwn' : 'learned.fromFew', { n: learned.readingCount })
+  const source =
+    learned.readingCount === 0
+      ? say('learned.unread')
+      : say(learned.knownFrom === 'own' ? 'learned.fromOwn' : 'learned.fromFew', { n: learned.readingCount })
   return [
     source,
     wearWords(learned.wear, say),
     zoneWords(learned.zoneWear, say),
     lifeWords(learned.lifeHours, say, formats),
-    say('learned.honing', { percent: percent(learned.honing.mean), low: percent(learned.honing.low), high: percent(learned.honing.high) }),
-    say(learned.bentShare >= 0.6 ? 'learned.mostlyBent' : learned.bentShare >= 0.35 ? 'learned.bothBent' : 'learned.mostlyWorn', { percent: percent(learned.bentShare) }),
+    say('learned.honing', {
+      percent: percent(learned.honing.mean),
+      low: percent(learned.honing.low),
+      high: percent(learned.honing.high),
+    }),
+    say(
+      learned.bentShare >= 0.6
+        ? 'learned.mostlyBent'
+        : learned.bentShare >= 0.35
+          ? 'learned.bothBent'
+          : 'learned.mostlyWorn',
+      { percent: percent(learned.bentShare) },
+    ),
   ].filter((sentence) => sentence !== '')
 }
 
 const bandWords = (band: NonNullable<KnifeView['thinningDue']>, say: Say, formats: Formats): string =>
-  say('steel.band', { date: formats.month(band.middleAt), early: formats.month(band.earlyAt), late: formats.month(band.lateAt) })
+  say('steel.band', {
+    date: formats.month(band.middleAt),
+    early: formats.month(band.earlyAt),
+    late: formats.month(band.lateAt),
+  })
 
 /** What is left of the blade and until when. */
 export function steelWords(knife: KnifeView, steel: EdgeStory['steel'], say: Say, formats: Formats): string[] {
@@ -55,10 +75,17 @@ export function steelWords(knife: KnifeView, steel: EdgeStory['steel'], say: Say
     say('steel.pace', { sessions: Math.round(steel.sessionsPerYear), taken: formats.thickness(steel.perSessionMm) }),
     isThick
       ? say('steel.thickNow', { thickness: formats.thickness(knife.bteMm), limit: formats.thickness(steel.thickestMm) })
-      : knife.thinningDue ? say('steel.thinning', { when: bandWords(knife.thinningDue, say, formats) }) : say('steel.noThinning'),
+      : knife.thinningDue
+        ? say('steel.thinning', { when: bandWords(knife.thinningDue, say, formats) })
+        : say('steel.noThinning'),
     isShort
-      ? say('steel.shortNow', { height: formats.length(knife.heelHeightMm), minimum: formats.length(steel.minimumHeightMm) })
-      : knife.wornOut ? say('steel.wornOut', { when: bandWords(knife.wornOut, say, formats) }) : say('steel.noEnd'),
+      ? say('steel.shortNow', {
+          height: formats.length(knife.heelHeightMm),
+          minimum: formats.length(steel.minimumHeightMm),
+        })
+      : knife.wornOut
+        ? say('steel.wornOut', { when: bandWords(knife.wornOut, say, formats) })
+        : say('steel.noEnd'),
   ]
 }
 
@@ -67,22 +94,38 @@ export function mismatchWords(knife: KnifeView, holder: string, say: Say, format
   const { mismatch } = knife
   if (!mismatch) return ''
   return say(`mismatch.${mismatch.does}`, {
-    name: holder, working: formats.angle(mismatch.workingDps), edge: formats.angle(knife.verdict.dps), percent: percent(mismatch.reach),
+    name: holder,
+    working: formats.angle(mismatch.workingDps),
+    edge: formats.angle(knife.verdict.dps),
+    percent: percent(mismatch.reach),
   })
 }
 
-const rangeOf = ({ low, high }: LearnedFactor): { low: string; high: string } => ({ low: low.toFixed(2), high: high.toFixed(2) })
+const rangeOf = ({ low, high }: LearnedFactor): { low: string; high: string } => ({
+  low: low.toFixed(2),
+  high: high.toFixed(2),
+})
 
 /** A station, board or product in a sentence; empty where the readings say nothing. */
 export function wearFactorWords(name: string, effect: LearnedFactor, say: Say): string {
-  return say(`house-learned.wear.${effect.says}`, { name: capital(name), factor: effect.factor.toFixed(2), percent: offBy(effect.factor), ...rangeOf(effect) })
+  return say(`house-learned.wear.${effect.says}`, {
+    name: capital(name),
+    factor: effect.factor.toFixed(2),
+    percent: offBy(effect.factor),
+    ...rangeOf(effect),
+  })
 }
 
 /** How a person's edges come out, worst zone first. */
 export function handWords(hand: HouseLearning['hands'][number], say: Say): string {
-  const odd = hand.zones.filter(({ effect }) => effect.says === 'more').sort((a, b) => b.effect.factor - a.effect.factor)
-  const spots = odd.map(({ zone, effect }) => say('house-learned.hand.spot', { zone: say(`zone.${zone}`), percent: offBy(effect.factor) }))
-  const key = hand.life.says !== 'nothing' && hand.life.factor < 1 ? 'house-learned.hand.more' : 'house-learned.hand.moreForce'
+  const odd = hand.zones
+    .filter(({ effect }) => effect.says === 'more')
+    .sort((a, b) => b.effect.factor - a.effect.factor)
+  const spots = odd.map(({ zone, effect }) =>
+    say('house-learned.hand.spot', { zone: say(`zone.${zone}`), percent: offBy(effect.factor) }),
+  )
+  const key =
+    hand.life.says !== 'nothing' && hand.life.factor < 1 ? 'house-learned.hand.more' : 'house-learned.hand.moreForce'
   if (spots.length > 0) return say(key, { name: hand.name, spots: spots.join(', '), hours: offBy(hand.life.factor) })
   return say(`house-learned.hand.${hand.whole.says}`, { name: hand.name, percent: offBy(hand.whole.factor) })
 }
@@ -90,6 +133,10 @@ export function handWords(hand: HouseLearning['hands'][number], say: Say): strin
 /** What a tool brings back of the bend. */
 export function toolWords(tool: HouseLearning['tools'][number], say: Say): string {
   return say(`house-learned.tool.${tool.says}`, {
-    tool: capital(say(`tool.${tool.tool}`)), percent: percent(tool.efficiency), low: percent(tool.low), high: percent(tool.high), table: percent(tool.tableEfficiency),
+    tool: capital(say(`tool.${tool.tool}`)),
+    percent: percent(tool.efficiency),
+    low: percent(tool.low),
+    high: percent(tool.high),
+    table: percent(tool.tableEfficiency),
   })
 }

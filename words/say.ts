@@ -11,7 +11,13 @@ export type Locale = keyof typeof catalogues
 
 /** A speaker for places without a screen: refusals, calendars, files. */
 export function speaker(locale: Locale = 'en'): Say {
-  const context = createCoreContext({ locale, messages: catalogues, fallbackLocale: 'en', missingWarn: false, fallbackWarn: false })
+  const context = createCoreContext({
+    locale,
+    messages: catalogues,
+    fallbackLocale: 'en',
+    missingWarn: false,
+    fallbackWarn: false,
+  })
   return (key, values = {}) => {
     const plural = typeof values['n'] === 'number' ? { plural: values['n'] } : {}
     const text = translate(context, key, values, plural)

@@ -13,18 +13,50 @@ const say = speaker()
 const format = formats('en-GB', 'Europe/Dublin', 'mm')
 const names = { station: () => 'Grill', person: () => 'Oda Finch' }
 const line = (kind: string, payload: Record<string, unknown>): string =>
-  eventSentence({ id: '', kind, at: '', recordedAt: '', personId: null, personName: null, deviceName: null, payload, voided: null, effect: null } satisfies TimelineEvent, say, format, names)
+  eventSentence(
+    {
+      id: '',
+      kind,
+      at: '',
+      recordedAt: '',
+      personId: null,
+      personName: null,
+      deviceName: null,
+      payload,
+      voided: null,
+      effect: null,
+    } satisfies TimelineEvent,
+    say,
+    format,
+    names,
+  )
 
 describe('a line of history', () => {
   it.each([
     ['honed', { tool: 'smooth-steel', strokesPerSide: 8 }, 'Honed on the smooth steel, 8 a side.'],
     ['honed', { tool: 'strop' }, 'Honed on the strop.'],
-    ['honed', { tool: 'smooth-steel', strokesPerSide: 10, cameBack: 'not' }, 'Honed on the smooth steel, 10 a side. It did not come back.'],
+    [
+      'honed',
+      { tool: 'smooth-steel', strokesPerSide: 10, cameBack: 'not' },
+      'Honed on the smooth steel, 10 a side. It did not come back.',
+    ],
     ['sharpened', { finishMicron: 4, startGrit: 320, minutes: 22 }, 'Sharpened to 4 µm, from #320, 22 min'],
-    ['sharpened', { finishMicron: 11.5, bteMm: 0.33, chipLeftMm: 0.2 }, 'Sharpened to 11.5 µm, 0.33 mm behind the edge now, 0.20 mm of the chip left for next time'],
-    ['sharpened', { finishMicron: 11.5, bteMm: 0.33, lengthLossMm: 4 }, 'Sharpened to 11.5 µm, 0.33 mm behind the edge now, 4 mm shorter'],
+    [
+      'sharpened',
+      { finishMicron: 11.5, bteMm: 0.33, chipLeftMm: 0.2 },
+      'Sharpened to 11.5 µm, 0.33 mm behind the edge now, 0.20 mm of the chip left for next time',
+    ],
+    [
+      'sharpened',
+      { finishMicron: 11.5, bteMm: 0.33, lengthLossMm: 4 },
+      'Sharpened to 11.5 µm, 0.33 mm behind the edge now, 4 mm shorter',
+    ],
     ['measured', { sections: [{ zone: 'belly', thicknessAt: [] }] }, 'Measured: section at the belly.'],
-    ['measured', { heelHeightMm: 44.6, bteMm: 0.41 }, 'Measured: Heel height 44.6 mm, Thickness behind the edge 0.41 mm.'],
+    [
+      'measured',
+      { heelHeightMm: 44.6, bteMm: 0.41 },
+      'Measured: Heel height 44.6 mm, Thickness behind the edge 0.41 mm.',
+    ],
     ['moved', { stationId: 'x', holderId: 'y' }, 'Moved to Grill. Handed to Oda Finch.'],
     ['moved', { holderId: null }, 'Put down by its holder.'],
     ['used', { hours: 2.5 }, 'Used 2.5 h in this service.'],
@@ -41,7 +73,9 @@ describe('a line of history', () => {
       ladder: [{ zone: 'tip', rung: 'skates' }],
       defects: { ...NO_DEFECTS, chip: { zone: 'heel', depthMm: 0.4 }, glint: ['belly'], handleLoose: true },
     })
-    expect(found).toBe('Checked: heel 245 gf, tip skates on the skin, chip 0.40 mm at the heel, glint at the belly, handle loose.')
+    expect(found).toBe(
+      'Checked: heel 245 gf, tip skates on the skin, chip 0.40 mm at the heel, glint at the belly, handle loose.',
+    )
     expect(line('checked', { readings: [], ladder: [], defects: NO_DEFECTS })).toBe('Checked: no defect found.')
   })
 })
@@ -61,7 +95,9 @@ describe('what a schema found wrong', () => {
 
   it('tells missing from wrong', () => {
     expect(wordsOf(KnifeDescription.pick({ lengthMm: true }), {})).toEqual(['lengthMm: Length is missing.'])
-    expect(wordsOf(KnifeDescription.pick({ lengthMm: true }), { lengthMm: 'long' })).toEqual(['lengthMm: Length must be a number.'])
+    expect(wordsOf(KnifeDescription.pick({ lengthMm: true }), { lengthMm: 'long' })).toEqual([
+      'lengthMm: Length must be a number.',
+    ])
   })
 
   it('says a zone like the example', () => {

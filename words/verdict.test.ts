@@ -6,34 +6,71 @@ import type { KnifeView, RecommendationView } from '../contract/knives'
 
 const say = speaker()
 const format = formats('en-GB', 'Europe/Dublin', 'mm')
-const step = (more: Partial<RecommendationView>): RecommendationView => ({ action: 'none', reasons: [], cost: { minutes: 1, strokesPerSide: 8, steelUm: 0 }, startGrit: null, startStone: null, tool: null, dps: 17, ...more })
+const step = (more: Partial<RecommendationView>): RecommendationView => ({
+  action: 'none',
+  reasons: [],
+  cost: { minutes: 1, strokesPerSide: 8, steelUm: 0 },
+  startGrit: null,
+  startStone: null,
+  tool: null,
+  dps: 17,
+  ...more,
+})
 const knife = (verdict: Partial<KnifeView['verdict']>, more: Partial<KnifeView> = {}): KnifeView =>
-  ({ status: 'in-service', statusReason: null, statusSince: '2026-11-22T10:00:00Z', worstZone: 'tip', dullAhead: null, verdict: { ...step({}), runnerUp: null, ...verdict }, ...more }) as KnifeView
+  ({
+    status: 'in-service',
+    statusReason: null,
+    statusSince: '2026-11-22T10:00:00Z',
+    worstZone: 'tip',
+    dullAhead: null,
+    verdict: { ...step({}), runnerUp: null, ...verdict },
+    ...more,
+  }) as KnifeView
 
 describe('a verdict in a cook’s words', () => {
   it('says hone, how many and at what angle', () => {
-    expect(verdictWords(knife({ action: 'hone', tool: 'smooth-steel' }), say, format).what).toBe('Hone, 8 a side at 17°.')
+    expect(verdictWords(knife({ action: 'hone', tool: 'smooth-steel' }), say, format).what).toBe(
+      'Hone, 8 a side at 17°.',
+    )
     expect(verdictWords(knife({ action: 'hone', tool: 'strop' }), say, format).what).toBe('Strop, 8 a side at 17°.')
   })
 
   it('says stone, where to start, how long and why', () => {
     const words = verdictWords(
-      knife({ action: 'stone', startGrit: 320, cost: { minutes: 22, strokesPerSide: 0, steelUm: 60 }, reasons: [{ code: 'hone-failed', values: {} }, { code: 'worn', values: { zone: 'tip', forceGf: 402, limitGf: 350 } }] }),
-      say, format,
+      knife({
+        action: 'stone',
+        startGrit: 320,
+        cost: { minutes: 22, strokesPerSide: 0, steelUm: 60 },
+        reasons: [
+          { code: 'hone-failed', values: {} },
+          { code: 'worn', values: { zone: 'tip', forceGf: 402, limitGf: 350 } },
+        ],
+      }),
+      say,
+      format,
     )
     expect(words.what).toBe('Stone it, start on #320, about 22 min.')
     expect(words.why).toBe('Honing no longer helps. The tip is worn: 402 gf, limit 350 gf.')
   })
 
   it('names the stone of this house where it has one', () => {
-    const stone = { action: 'stone', startGrit: 320, startStone: 'Diamond 400', cost: { minutes: 17, strokesPerSide: 0, steelUm: 60 } } as const
+    const stone = {
+      action: 'stone',
+      startGrit: 320,
+      startStone: 'Diamond 400',
+      cost: { minutes: 17, strokesPerSide: 0, steelUm: 60 },
+    } as const
     expect(verdictWords(knife(stone), say, format).what).toBe('Stone it, start on Diamond 400, about 17 min.')
   })
 
   it('says when, in the house’s own day', () => {
     const ahead = { dullAhead: { zone: 'tip', serviceName: 'dinner', startsAt: '2026-11-27T17:30:00Z' } } as const
-    expect(dullAheadWords(knife({}, ahead), say, format, '2026-11-24T14:42:00Z')).toBe('The tip will be dull by dinner on Friday, 27 Nov.')
-    expect(dullAheadWords(knife({}, ahead), say, format, '2026-11-27T09:00:00Z')).toBe('The tip will be dull by dinner today.')
+    expect(dullAheadWords(knife({}, ahead), say, format, '2026-11-24T14:42:00Z')).toBe(
+      'The tip will be dull by dinner on Friday, 27 Nov.',
+    )
+    expect(dullAheadWords(knife({}, ahead), say, format, '2026-11-27T09:00:00Z')).toBe(
+      'The tip will be dull by dinner today.',
+    )
   })
 
   it('offers the runner-up, and keeps quiet without one', () => {

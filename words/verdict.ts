@@ -12,7 +12,11 @@ type ReasonView = RecommendationView['reasons'][number]
 type WriteValue = (value: number | string, say: Say, formats: Formats) => string
 
 const WRITE: Readonly<Record<string, WriteValue>> = {
-  zone: (value, say) => String(value).split(' ').map((zone) => say(`zone.${zone}`)).join(', '),
+  zone: (value, say) =>
+    String(value)
+      .split(' ')
+      .map((zone) => say(`zone.${zone}`))
+      .join(', '),
   forceGf: (value, _, formats) => formats.force(Number(value)),
   limitGf: (value, _, formats) => formats.force(Number(value)),
   lowGf: (value) => String(value),
@@ -33,7 +37,12 @@ function reasonSentence(reason: ReasonView, say: Say, formats: Formats): string 
 }
 
 /** The action itself, with tool, count, angle and minutes as far as it has them. */
-export function recommendationSentence(step: RecommendationView, say: Say, formats: Formats, worstZone: string): string {
+export function recommendationSentence(
+  step: RecommendationView,
+  say: Say,
+  formats: Formats,
+  worstZone: string,
+): string {
   return say(`action.${step.action}`, {
     zone: say(`zone.${worstZone}`),
     strokes: step.cost.strokesPerSide,
@@ -47,14 +56,18 @@ export function recommendationSentence(step: RecommendationView, say: Say, forma
 /** What a knife needs and why, for lists and headlines alike. */
 export function verdictWords(knife: KnifeView, say: Say, formats: Formats): VerdictWords {
   if (knife.status === 'quarantined') {
-    return { what: say('verdict.quarantined'), why: say('verdict.since', { reason: knife.statusReason ?? '', day: formats.shortDay(knife.statusSince) }) }
+    return {
+      what: say('verdict.quarantined'),
+      why: say('verdict.since', { reason: knife.statusReason ?? '', day: formats.shortDay(knife.statusSince) }),
+    }
   }
   if (knife.status === 'retired') return { what: say('verdict.retired'), why: knife.statusReason ?? '' }
   const { verdict } = knife
   const isHone = verdict.action === 'hone'
-  const what = isHone && verdict.tool === 'strop'
-    ? say('action.strop', { strokes: verdict.cost.strokesPerSide, angle: formats.angle(verdict.dps) })
-    : recommendationSentence(verdict, say, formats, knife.worstZone)
+  const what =
+    isHone && verdict.tool === 'strop'
+      ? say('action.strop', { strokes: verdict.cost.strokesPerSide, angle: formats.angle(verdict.dps) })
+      : recommendationSentence(verdict, say, formats, knife.worstZone)
   const reasons = verdict.reasons.map((reason) => reasonSentence(reason, say, formats)).filter((text) => text !== '')
   return { what, why: reasons.join(' ') }
 }
@@ -62,7 +75,9 @@ export function verdictWords(knife: KnifeView, say: Say, formats: Formats): Verd
 /** The instead-of: the runner-up as a sentence, or nothing. */
 export function runnerUpWords(knife: KnifeView, say: Say, formats: Formats): string {
   const { runnerUp } = knife.verdict
-  return runnerUp ? say('verdict.otherwise', { step: recommendationSentence(runnerUp, say, formats, knife.worstZone) }) : ''
+  return runnerUp
+    ? say('verdict.otherwise', { step: recommendationSentence(runnerUp, say, formats, knife.worstZone) })
+    : ''
 }
 
 /** When a zone will be past its limit if nothing but honing happens. */
@@ -90,9 +105,17 @@ export function riskWords(knife: KnifeView, say: Say): string {
 
 /** When and by whom a knife is to be sharpened by the plan the house goes by, or nothing. */
 export function plannedSentence(
-  session: { readonly personId: string; readonly startsAt: string } | undefined, now: string, person: (id: string) => string, say: Say, formats: Formats,
+  session: { readonly personId: string; readonly startsAt: string } | undefined,
+  now: string,
+  person: (id: string) => string,
+  say: Say,
+  formats: Formats,
 ): string {
   if (!session) return ''
   const today = formats.dayKey(session.startsAt) === formats.dayKey(now)
-  return say(today ? 'verdict.plannedToday' : 'verdict.planned', { day: formats.weekday(session.startsAt), time: formats.clock(session.startsAt), name: person(session.personId) })
+  return say(today ? 'verdict.plannedToday' : 'verdict.planned', {
+    day: formats.weekday(session.startsAt),
+    time: formats.clock(session.startsAt),
+    name: person(session.personId),
+  })
 }

@@ -19,7 +19,10 @@ export function windowName(problem: PlanProblem, windowId: string, say: Say, for
   const window = problem.windows.find(({ id }) => id === windowId)
   // a window that is gone still says its moment in its name
   const startMs = window?.startMs ?? Number(windowId.split('@')[1] ?? 0)
-  return say('week.windowName', { day: formats.weekday(instant(startMs)), name: window?.name ?? formats.clock(instant(startMs)) })
+  return say('week.windowName', {
+    day: formats.weekday(instant(startMs)),
+    name: window?.name ?? formats.clock(instant(startMs)),
+  })
 }
 
 const limitName = (limit: string, id: string, names: PlanNames, say: Say): string => {
@@ -51,7 +54,8 @@ export function planReasonWords(reason: PlanReason, names: PlanNames, say: Say, 
 
 function placeWords(placement: Placement, names: PlanNames, say: Say, formats: Formats): string {
   return say('week.place', {
-    window: windowName(names.problem, placement.windowId, say, formats), person: names.person(placement.personId),
+    window: windowName(names.problem, placement.windowId, say, formats),
+    person: names.person(placement.personId),
     bench: names.problem.benches.find(({ id }) => id === placement.benchId)?.name ?? '',
   })
 }
@@ -61,18 +65,37 @@ export function changeWords(change: PlanChange, names: PlanNames, say: Say, form
   const knife = names.knife(change.jobId)
   const from = change.before ? placeWords(change.before, names, say, formats) : ''
   const to = change.after ? placeWords(change.after, names, say, formats) : ''
-  const why = say(`week.why.${change.why}`, { person: names.person(change.before?.personId ?? ''), window: change.before ? windowName(names.problem, change.before.windowId, say, formats) : '' })
-  return say(change.before === null ? 'week.added' : change.after === null ? 'week.dropped' : 'week.moved', { knife, from, to, why })
+  const why = say(`week.why.${change.why}`, {
+    person: names.person(change.before?.personId ?? ''),
+    window: change.before ? windowName(names.problem, change.before.windowId, say, formats) : '',
+  })
+  return say(change.before === null ? 'week.added' : change.after === null ? 'week.dropped' : 'week.moved', {
+    knife,
+    from,
+    to,
+    why,
+  })
 }
 
 /** What fell away under a plan: people gone, windows gone, knives that no longer want it or newly do. */
-export function movedWords(moved: { readonly gone: readonly string[]; readonly fresh: readonly string[] }, names: PlanNames, say: Say, formats: Formats): string[] {
-  const told = (list: readonly string[], way: 'gone' | 'fresh'): string[] => list.flatMap((one) => {
-    const [kind = '', id = '', where = ''] = one.split(' ')
-    const key = `week.${way}.${kind}`
-    const sentence = say(key, { knife: names.knife(id), person: names.person(id), window: windowName(names.problem, kind === 'there' ? where : id, say, formats), skill: say(`skill.${where}`) })
-    return sentence === key ? [] : [sentence]
-  })
+export function movedWords(
+  moved: { readonly gone: readonly string[]; readonly fresh: readonly string[] },
+  names: PlanNames,
+  say: Say,
+  formats: Formats,
+): string[] {
+  const told = (list: readonly string[], way: 'gone' | 'fresh'): string[] =>
+    list.flatMap((one) => {
+      const [kind = '', id = '', where = ''] = one.split(' ')
+      const key = `week.${way}.${kind}`
+      const sentence = say(key, {
+        knife: names.knife(id),
+        person: names.person(id),
+        window: windowName(names.problem, kind === 'there' ? where : id, say, formats),
+        skill: say(`skill.${where}`),
+      })
+      return sentence === key ? [] : [sentence]
+    })
   return [...new Set([...told(moved.gone, 'gone'), ...told(moved.fresh, 'fresh')])]
 }
 
@@ -80,8 +103,12 @@ export function movedWords(moved: { readonly gone: readonly string[]; readonly f
 export function comparisonWords(comparison: Comparison, weeks: number, say: Say, formats: Formats): string {
   const { plan, everyWeeks, worstFirst } = comparison
   return say('week.compared', {
-    hours: formats.hours(plan.dullHours), minutes: formats.minutes(plan.minutes),
-    everyHours: formats.hours(everyWeeks.dullHours), everyMinutes: formats.minutes(everyWeeks.minutes), weeks,
-    worstHours: formats.hours(worstFirst.dullHours), worstMinutes: formats.minutes(worstFirst.minutes),
+    hours: formats.hours(plan.dullHours),
+    minutes: formats.minutes(plan.minutes),
+    everyHours: formats.hours(everyWeeks.dullHours),
+    everyMinutes: formats.minutes(everyWeeks.minutes),
+    weeks,
+    worstHours: formats.hours(worstFirst.dullHours),
+    worstMinutes: formats.minutes(worstFirst.minutes),
   })
 }

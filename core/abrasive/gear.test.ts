@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { bathFor, flatteningState, needsFlattening, GEAR_KINDS, gearWarnings, isDiamond, isStone, KNIVES_BETWEEN_FLATTENING, usualSoakMinutes } from './gear'
+import {
+  bathFor,
+  flatteningState,
+  needsFlattening,
+  GEAR_KINDS,
+  gearWarnings,
+  isDiamond,
+  isStone,
+  KNIVES_BETWEEN_FLATTENING,
+  usualSoakMinutes,
+} from './gear'
 
 describe('what may not be done, said before it happens (common practice)', () => {
   it.each([
@@ -47,9 +57,21 @@ describe('soaking and baths (common practice)', () => {
 
 describe('flattening', () => {
   it('is due by knives or by a measured dish, whichever comes first, and says which', () => {
-    expect(flatteningState({ kind: 'soaking-stone', knivesSince: 0, dishMm: null })).toEqual({ due: false, share: 0, because: null })
-    expect(flatteningState({ kind: 'soaking-stone', knivesSince: KNIVES_BETWEEN_FLATTENING, dishMm: null })).toEqual({ due: true, share: 1, because: 'knives' })
-    expect(flatteningState({ kind: 'soaking-stone', knivesSince: 0, dishMm: 0.3 })).toEqual({ due: true, share: 1, because: 'dish' })
+    expect(flatteningState({ kind: 'soaking-stone', knivesSince: 0, dishMm: null })).toEqual({
+      due: false,
+      share: 0,
+      because: null,
+    })
+    expect(flatteningState({ kind: 'soaking-stone', knivesSince: KNIVES_BETWEEN_FLATTENING, dishMm: null })).toEqual({
+      due: true,
+      share: 1,
+      because: 'knives',
+    })
+    expect(flatteningState({ kind: 'soaking-stone', knivesSince: 0, dishMm: 0.3 })).toEqual({
+      due: true,
+      share: 1,
+      because: 'dish',
+    })
     expect(flatteningState({ kind: 'soaking-stone', knivesSince: 1, dishMm: 0.05 }).share).toBeCloseTo(1 / 3, 9)
   })
 
@@ -61,7 +83,13 @@ describe('flattening', () => {
   })
 
   it('stones and diamonds are told apart: resin dishes, a plate does not', () => {
-    expect(GEAR_KINDS.filter(isStone)).toEqual(['soaking-stone', 'splash-stone', 'oil-stone', 'diamond-plate', 'diamond-resin'])
+    expect(GEAR_KINDS.filter(isStone)).toEqual([
+      'soaking-stone',
+      'splash-stone',
+      'oil-stone',
+      'diamond-plate',
+      'diamond-resin',
+    ])
     expect(GEAR_KINDS.filter(isDiamond)).toEqual(['diamond-plate', 'diamond-resin', 'diamond-rod'])
     expect(needsFlattening('diamond-resin')).toBe(true)
   })

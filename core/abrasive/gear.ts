@@ -2,15 +2,32 @@ import { clamp } from '../measure'
 
 /** What a house sharpens and hones with. */
 export const GEAR_KINDS = [
-  'soaking-stone', 'splash-stone', 'oil-stone', 'diamond-plate', 'diamond-resin',
-  'ceramic-rod', 'diamond-rod', 'smooth-steel', 'grooved-steel', 'polished-steel', 'strop', 'paste', 'flattening-plate',
+  'soaking-stone',
+  'splash-stone',
+  'oil-stone',
+  'diamond-plate',
+  'diamond-resin',
+  'ceramic-rod',
+  'diamond-rod',
+  'smooth-steel',
+  'grooved-steel',
+  'polished-steel',
+  'strop',
+  'paste',
+  'flattening-plate',
 ] as const
 export type GearKind = (typeof GEAR_KINDS)[number]
 
 export const BATHS = ['none', 'coarse', 'fine'] as const
 export type Bath = (typeof BATHS)[number]
 
-const STONES: ReadonlySet<GearKind> = new Set<GearKind>(['soaking-stone', 'splash-stone', 'oil-stone', 'diamond-plate', 'diamond-resin'])
+const STONES: ReadonlySet<GearKind> = new Set<GearKind>([
+  'soaking-stone',
+  'splash-stone',
+  'oil-stone',
+  'diamond-plate',
+  'diamond-resin',
+])
 const DIAMOND: ReadonlySet<GearKind> = new Set<GearKind>(['diamond-plate', 'diamond-resin', 'diamond-rod'])
 /** Diamond plates do not dish; soft stones do. */
 const DISHES: ReadonlySet<GearKind> = new Set<GearKind>(['soaking-stone', 'splash-stone', 'oil-stone', 'diamond-resin'])
@@ -43,7 +60,13 @@ export interface GearUse {
 }
 
 export const GEAR_WARNINGS = [
-  'oil-on-water-stone', 'water-on-oil-stone', 'soaking-hurts', 'steel-on-hard-blade', 'heavy-on-diamond', 'worn-out-stone', 'heavy-on-finish',
+  'oil-on-water-stone',
+  'water-on-oil-stone',
+  'soaking-hurts',
+  'steel-on-hard-blade',
+  'heavy-on-diamond',
+  'worn-out-stone',
+  'heavy-on-finish',
 ] as const
 export type GearWarning = (typeof GEAR_WARNINGS)[number]
 
@@ -73,8 +96,17 @@ export function gearWarnings(use: GearUse): GearWarning[] {
     ['soaking-hurts', use.soaking === true && kind !== 'soaking-stone'],
     ['steel-on-hard-blade', isSteel && (use.hrc ?? 0) >= STEEL_CHIPS_HRC],
     ['heavy-on-diamond', isDiamond(kind) && (use.newtons ?? 0) > DIAMOND_MOST_NEWTONS],
-    ['heavy-on-finish', isStone(kind) && !isDiamond(kind) && micron !== null && micron <= 4 && (use.newtons ?? 0) > FINISH_MOST_NEWTONS],
-    ['worn-out-stone', isStone(kind) && use.thicknessLeftMm !== undefined && use.thicknessLeftMm !== null && use.thicknessLeftMm < THINNEST_STONE_MM],
+    [
+      'heavy-on-finish',
+      isStone(kind) && !isDiamond(kind) && micron !== null && micron <= 4 && (use.newtons ?? 0) > FINISH_MOST_NEWTONS,
+    ],
+    [
+      'worn-out-stone',
+      isStone(kind) &&
+        use.thicknessLeftMm !== undefined &&
+        use.thicknessLeftMm !== null &&
+        use.thicknessLeftMm < THINNEST_STONE_MM,
+    ],
   ]
   return found.flatMap(([warning, holds]) => (holds ? [warning] : []))
 }
@@ -96,7 +128,11 @@ export interface FlatteningState {
  * @param stone.knivesSince knives worked on it since it was last flat
  * @param stone.dishMm measured hollow under a straight edge, mm; null when nobody has looked
  */
-export function flatteningState(stone: { readonly kind: GearKind; readonly knivesSince: number; readonly dishMm: number | null }): FlatteningState {
+export function flatteningState(stone: {
+  readonly kind: GearKind
+  readonly knivesSince: number
+  readonly dishMm: number | null
+}): FlatteningState {
   if (!DISHES.has(stone.kind)) return { due: false, share: 0, because: null }
   const byKnives = stone.knivesSince / KNIVES_BETWEEN_FLATTENING
   const byDish = (stone.dishMm ?? 0) / DISH_LIMIT_MM

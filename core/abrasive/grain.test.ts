@@ -6,13 +6,27 @@ import { removalRate } from './removal'
 describe('grain size', () => {
   // JIS R 6001 medians for fine grades.
   it.each([
-    [320, 40], [400, 30], [600, 20], [800, 14], [1000, 11.5], [1500, 8], [2000, 6.7], [3000, 4], [4000, 3], [6000, 2], [8000, 1.2],
+    [320, 40],
+    [400, 30],
+    [600, 20],
+    [800, 14],
+    [1000, 11.5],
+    [1500, 8],
+    [2000, 6.7],
+    [3000, 4],
+    [4000, 3],
+    [6000, 2],
+    [8000, 1.2],
   ])('JIS #%d is %d µm', (value, micron) => {
     expect(grainMicrons({ scale: 'JIS', value })).toBe(micron)
   })
 
   // ISO 6344-3 medians.
-  it.each([[400, 35], [1000, 18.3], [2000, 10.3]])('FEPA P%d is %d µm', (value, micron) => {
+  it.each([
+    [400, 35],
+    [1000, 18.3],
+    [2000, 10.3],
+  ])('FEPA P%d is %d µm', (value, micron) => {
     expect(grainMicrons({ scale: 'FEPA-P', value })).toBe(micron)
   })
 
@@ -27,15 +41,20 @@ describe('grain size', () => {
   })
 
   it('refuses what its standard does not grade', () => {
-    expect(() => grainMicrons({ scale: 'JIS', value: 30000 })).toThrow(expect.objectContaining({ code: 'grade-outside-standard' }))
-    expect(() => grainMicrons({ scale: 'FEPA-F', value: 100 })).toThrow(expect.objectContaining({ code: 'grade-outside-standard' }))
+    expect(() => grainMicrons({ scale: 'JIS', value: 30000 })).toThrow(
+      expect.objectContaining({ code: 'grade-outside-standard' }),
+    )
+    expect(() => grainMicrons({ scale: 'FEPA-F', value: 100 })).toThrow(
+      expect.objectContaining({ code: 'grade-outside-standard' }),
+    )
   })
 })
 
 describe('the JIS grit nearest to a grain', () => {
   // JIS R 6001
   it('is the grade itself where the grain is its median', () => {
-    for (const grit of [320, 400, 600, 800, 1000, 1500, 2000, 3000, 4000, 6000, 8000]) expect(jisGrit(grainMicrons({ scale: 'JIS', value: grit }))).toBe(grit)
+    for (const grit of [320, 400, 600, 800, 1000, 1500, 2000, 3000, 4000, 6000, 8000])
+      expect(jisGrit(grainMicrons({ scale: 'JIS', value: grit }))).toBe(grit)
   })
 
   it('is the nearest by ratio, and the last grade beyond them', () => {

@@ -31,5 +31,10 @@ export function learnedRate(times: readonly BurrTime[]): LearnedRate {
     (known, { planned, minutes }) => combine(known, { mean: Math.log(planned / minutes), sd: SESSION_LOG_SD }),
     { mean: 0, sd: RATE_LOG_SD },
   )
-  return { rate: Math.exp(mean), low: Math.exp(mean - Z_80 * sd), high: Math.exp(mean + Z_80 * sd), sessions: usable.length }
+  return {
+    rate: Math.exp(mean),
+    low: Math.exp(mean - Z_80 * sd),
+    high: Math.exp(mean + Z_80 * sd),
+    sessions: usable.length,
+  }
 }

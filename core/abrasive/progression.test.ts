@@ -3,14 +3,26 @@ import { describe, expect, it } from 'vitest'
 import { grainMicrons } from './grain'
 import { bathFor, flatteningState, gearWarnings, usualSoakMinutes } from './gear'
 import {
-  finishers, LONGEST_FIRST_STAGE_MINUTES, costOfStartingOn, pathMinutes, pathThrough, planProgression, starters, type ProgressionInput, type ProgressionStone,
+  finishers,
+  LONGEST_FIRST_STAGE_MINUTES,
+  costOfStartingOn,
+  pathMinutes,
+  pathThrough,
+  planProgression,
+  starters,
+  type ProgressionInput,
+  type ProgressionStone,
 } from './progression'
 import { strokeLadder, strokesBySide } from './strokeLadder'
 
-const stone = (grit: number): ProgressionStone => ({ id: `#${grit}`, micron: grainMicrons({ scale: 'JIS', value: grit }) })
+const stone = (grit: number): ProgressionStone => ({
+  id: `#${grit}`,
+  micron: grainMicrons({ scale: 'JIS', value: grit }),
+})
 const SHELF = [220, 320, 400, 1000, 3000, 6000].map(stone)
 const chef = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, dps: 17, hrc: 57 }
-const plan = (work: Partial<ProgressionInput>): ReturnType<typeof planProgression> => planProgression({ blade: chef, finishMicron: 4, stones: SHELF, ...work })
+const plan = (work: Partial<ProgressionInput>): ReturnType<typeof planProgression> =>
+  planProgression({ blade: chef, finishMicron: 4, stones: SHELF, ...work })
 const names = (work: Partial<ProgressionInput>): string[] => plan(work).stages.map(({ stone: { id } }) => id)
 
 describe('a progression through the shelf reproduces common practice', () => {
@@ -54,49 +66,70 @@ describe('every plan', () => {
   const work = fc.record({
     recessionMm: fc.double({ min: 0.005, max: 2, noNaN: true }),
     finishMicron: fc.constantFrom(1.2, 2, 4, 11.5, 30),
-    grits: fc.subarray([220, 280, 320, 400, 600, 800, 1000, 1500, 2000, 3000, 4000, 6000, 8000], { minLength: 1, maxLength: 6 }),
+    grits: fc.subarray([220, 280, 320, 400, 600, 800, 1000, 1500, 2000, 3000, 4000, 6000, 8000], {
+      minLength: 1,
+      maxLength: 6,
+    }),
     hrc: fc.constantFrom(55, 58, 60, 64),
   })
-  const inputOf = ({ recessionMm, finishMicron, grits, hrc }: { recessionMm: number; finishMicron: number; grits: number[]; hrc: number }): ProgressionInput =>
-    ({ blade: { ...chef, hrc }, recessionMm, finishMicron, stones: grits.map(stone) })
+  const inputOf = ({
+    recessionMm,
+    finishMicron,
+    grits,
+    hrc,
+  }: {
+    recessionMm: number
+    finishMicron: number
+    grits: number[]
+    hrc: number
+  }): ProgressionInput => ({ blade: { ...chef, hrc }, recessionMm, finishMicron, stones: grits.map(stone) })
 
   // Brute force over every coarse-to-fine sequence of the shelf.
   it('is the cheapest of all stone sequences', () => {
-    fc.assert(fc.property(work, (case_) => {
-      const input = inputOf(case_)
-      const [begins, ends] = [new Set(starters(input)), new Set(finishers(input.stones, input.finishMicron))]
-      const coarseFirst = [...input.stones].sort((a, b) => b.micron - a.micron)
-      let cheapest = Infinity
-      for (let mask = 1; mask < 1 << coarseFirst.length; mask++) {
-        const path = coarseFirst.filter((_, index) => mask & (1 << index))
-        const [first, last] = [path[0], path.at(-1)]
-        if (!first || !last || !begins.has(first) || !ends.has(last)) continue
-        cheapest = Math.min(cheapest, pathMinutes(pathThrough(input, path)))
-      }
-      const planned = planProgression(input)
-      if (Number.isFinite(cheapest)) expect(planned.minutes).toBeLessThanOrEqual(cheapest + 1e-9)
-    }), { numRuns: 300 })
+    fc.assert(
+      fc.property(work, (case_) => {
+        const input = inputOf(case_)
+        const [begins, ends] = [new Set(starters(input)), new Set(finishers(input.stones, input.finishMicron))]
+        const coarseFirst = [...input.stones].sort((a, b) => b.micron - a.micron)
+        let cheapest = Infinity
+        for (let mask = 1; mask < 1 << coarseFirst.length; mask++) {
+          const path = coarseFirst.filter((_, index) => mask & (1 << index))
+          const [first, last] = [path[0], path.at(-1)]
+          if (!first || !last || !begins.has(first) || !ends.has(last)) continue
+          cheapest = Math.min(cheapest, pathMinutes(pathThrough(input, path)))
+        }
+        const planned = planProgression(input)
+        if (Number.isFinite(cheapest)) expect(planned.minutes).toBeLessThanOrEqual(cheapest + 1e-9)
+      }),
+      { numRuns: 300 },
+    )
   })
 
   it('goes from coarse to fine with falling pressure, and takes the metal on the first stone only', () => {
-    fc.assert(fc.property(work, (case_) => {
-      const { stages } = planProgression(inputOf(case_))
-      for (const [index, now] of stages.slice(1).entries()) {
-        expect(now.stone.micron).toBeLessThan(stages[index]?.stone.micron ?? 0)
-        expect(now.newtons).toBeLessThanOrEqual(stages[index]?.newtons ?? 0)
-        expect(now.takes).toBe('scratches')
-      }
-      expect(stages[0]?.takes).toBe('metal')
-    }))
+    fc.assert(
+      fc.property(work, (case_) => {
+        const { stages } = planProgression(inputOf(case_))
+        for (const [index, now] of stages.slice(1).entries()) {
+          expect(now.stone.micron).toBeLessThan(stages[index]?.stone.micron ?? 0)
+          expect(now.newtons).toBeLessThanOrEqual(stages[index]?.newtons ?? 0)
+          expect(now.takes).toBe('scratches')
+        }
+        expect(stages[0]?.takes).toBe('metal')
+      }),
+    )
   })
 
   it('never begins over twenty minutes while a coarser stone would not', () => {
-    fc.assert(fc.property(work, (case_) => {
-      const input = inputOf(case_)
-      const [first] = planProgression(input).stages
-      const inTime = input.stones.some((one) => (pathThrough(input, [one])[0]?.minutes ?? Infinity) <= LONGEST_FIRST_STAGE_MINUTES)
-      if (inTime) expect(first?.minutes).toBeLessThanOrEqual(LONGEST_FIRST_STAGE_MINUTES)
-    }))
+    fc.assert(
+      fc.property(work, (case_) => {
+        const input = inputOf(case_)
+        const [first] = planProgression(input).stages
+        const inTime = input.stones.some(
+          (one) => (pathThrough(input, [one])[0]?.minutes ?? Infinity) <= LONGEST_FIRST_STAGE_MINUTES,
+        )
+        if (inTime) expect(first?.minutes).toBeLessThanOrEqual(LONGEST_FIRST_STAGE_MINUTES)
+      }),
+    )
   })
 })
 
@@ -118,13 +151,18 @@ describe('a shelf that falls short', () => {
   })
 
   it('says when the finish is coarser than asked for, and refuses an empty shelf', () => {
-    expect(plan({ recessionMm: 0.03, stones: [stone(1000)] }).notes).toEqual([{ code: 'coarser-finish', micron: 11.5, wantedMicron: 4 }])
+    expect(plan({ recessionMm: 0.03, stones: [stone(1000)] }).notes).toEqual([
+      { code: 'coarser-finish', micron: 11.5, wantedMicron: 4 },
+    ])
     expect(() => plan({ recessionMm: 0.1, stones: [] })).toThrow(/stones/)
     expect(() => plan({ thinning: { byMm: 0.6 } })).toThrow(/thinning/)
   })
 
   it('very hard steel takes two to three times as long, unless the stone is diamond', () => {
-    const minutes = (hrc: number, diamond: boolean): number => pathThrough({ blade: { ...chef, hrc }, recessionMm: 0.3, finishMicron: 30, stones: [] }, [{ ...stone(400), diamond }])[0]?.minutes ?? 0
+    const minutes = (hrc: number, diamond: boolean): number =>
+      pathThrough({ blade: { ...chef, hrc }, recessionMm: 0.3, finishMicron: 30, stones: [] }, [
+        { ...stone(400), diamond },
+      ])[0]?.minutes ?? 0
     expect(minutes(64, false) / minutes(58, false)).toBeGreaterThanOrEqual(2)
     expect(minutes(64, false) / minutes(58, false)).toBeLessThanOrEqual(3)
     expect(minutes(64, true)).toBeCloseTo(minutes(58, true), 9)
@@ -132,7 +170,8 @@ describe('a shelf that falls short', () => {
 })
 
 describe('strokes', () => {
-  const total = (...of: Parameters<typeof strokeLadder>): number => strokeLadder(...of).reduce((sum, { strokes }) => sum + strokes, 0)
+  const total = (...of: Parameters<typeof strokeLadder>): number =>
+    strokeLadder(...of).reduce((sum, { strokes }) => sum + strokes, 0)
 
   // 20, 10, 5, 3, 2, 1 a side; very dull: two rounds of 20; 10, 5, 3, 2, 1 on a diamond rod (common practice).
   it('fall by the ladder, 41 a side, 61 when very dull', () => {
@@ -177,9 +216,18 @@ describe('gear', () => {
   })
 
   it('flattening is due by knives and by the measured dish, never for a diamond plate', () => {
-    expect(flatteningState({ kind: 'soaking-stone', knivesSince: 1, dishMm: null })).toMatchObject({ due: false, because: null })
-    expect(flatteningState({ kind: 'soaking-stone', knivesSince: 4, dishMm: null })).toMatchObject({ due: true, because: 'knives' })
-    expect(flatteningState({ kind: 'splash-stone', knivesSince: 0, dishMm: 0.2 })).toMatchObject({ due: true, because: 'dish' })
+    expect(flatteningState({ kind: 'soaking-stone', knivesSince: 1, dishMm: null })).toMatchObject({
+      due: false,
+      because: null,
+    })
+    expect(flatteningState({ kind: 'soaking-stone', knivesSince: 4, dishMm: null })).toMatchObject({
+      due: true,
+      because: 'knives',
+    })
+    expect(flatteningState({ kind: 'splash-stone', knivesSince: 0, dishMm: 0.2 })).toMatchObject({
+      due: true,
+      because: 'dish',
+    })
     expect(flatteningState({ kind: 'diamond-plate', knivesSince: 40, dishMm: 0.5 }).due).toBe(false)
   })
 })

@@ -100,32 +100,65 @@ function metalToRemove({ blade, recessionMm, chip, thinning, section }: Progress
   assertPositive('lengthMm', blade.lengthMm)
   if (section) {
     assertPositive('areaMm2', section.areaMm2)
-    return { metalMm3: section.areaMm2 * blade.lengthMm, workedMm2: section.workedMm * blade.lengthMm, thinning: section.onFace, wholeFace: section.onFace }
+    return {
+      metalMm3: section.areaMm2 * blade.lengthMm,
+      workedMm2: section.workedMm * blade.lengthMm,
+      thinning: section.onFace,
+      wholeFace: section.onFace,
+    }
   }
   if (thinning) {
     assertPositive('thinning', thinning.byMm)
-    if (thinning.byMm >= blade.bteMm) throw new MeasureError('out-of-range', 'thinning', { value: thinning.byMm, low: 0, high: blade.bteMm })
+    if (thinning.byMm >= blade.bteMm)
+      throw new MeasureError('out-of-range', 'thinning', { value: thinning.byMm, low: 0, high: blade.bteMm })
     const heightMm = blade.heelHeightMm * THINNED_FACE_SHARE
-    return { metalMm3: (thinning.byMm * heightMm * blade.lengthMm) / 2, workedMm2: 2 * heightMm * blade.lengthMm, thinning: true, wholeFace: false }
+    return {
+      metalMm3: (thinning.byMm * heightMm * blade.lengthMm) / 2,
+      workedMm2: 2 * heightMm * blade.lengthMm,
+      thinning: true,
+      wholeFace: false,
+    }
   }
   const lossMm = chip ? chip.depthMm + BURR_ALLOWANCE_UM / 1000 : (recessionMm ?? 0)
   assertWithin('recessionMm', lossMm, 0, blade.heelHeightMm / 2)
-  const gone = recede({ bteMm: blade.bteMm, dps: blade.dps, faceDps: recedingFaceDps(blade, blade.dps), recessionMm: lossMm })
-  return { metalMm3: gone.removedAreaMm2 * blade.lengthMm, workedMm2: 2 * gone.bevelWidthMm * blade.lengthMm, thinning: false, wholeFace: false }
+  const gone = recede({
+    bteMm: blade.bteMm,
+    dps: blade.dps,
+    faceDps: recedingFaceDps(blade, blade.dps),
+    recessionMm: lossMm,
+  })
+  return {
+    metalMm3: gone.removedAreaMm2 * blade.lengthMm,
+    workedMm2: 2 * gone.bevelWidthMm * blade.lengthMm,
+    thinning: false,
+    wholeFace: false,
+  }
 }
 
 /** Steel a stone takes a minute at a pressing force, mm³, as learned for it. */
 export const rateOn = (stone: ProgressionStone, newtons: number, hrc: number): number =>
-  removalRate({ micron: stone.micron, newtons, hrc, ...(stone.diamond === undefined ? {} : { diamond: stone.diamond }) }) * (stone.rate ?? 1)
+  removalRate({
+    micron: stone.micron,
+    newtons,
+    hrc,
+    ...(stone.diamond === undefined ? {} : { diamond: stone.diamond }),
+  }) * (stone.rate ?? 1)
 
-function stage(stone: ProgressionStone, removesMm3: number, job: Job, hrc: number, takes: ProgressionStage['takes']): ProgressionStage {
+function stage(
+  stone: ProgressionStone,
+  removesMm3: number,
+  job: Job,
+  hrc: number,
+  takes: ProgressionStage['takes'],
+): ProgressionStage {
   const onFace = job.thinning && (takes === 'metal' || job.wholeFace)
   const newtons = onFace ? (stone.diamond ? DIAMOND_NEWTONS : THINNING_NEWTONS) : pressingForce(stone.micron)
   const minutes = Math.max(SHORTEST_STAGE_MINUTES, removesMm3 / rateOn(stone, newtons, hrc))
   return { stone, minutes, newtons, takes, removesMm3, strokesPerSide: Math.ceil((minutes * STROKES_PER_MINUTE) / 2) }
 }
 
-const firstStage = (stone: ProgressionStone, job: Job, hrc: number): ProgressionStage => stage(stone, job.metalMm3, job, hrc, 'metal')
+const firstStage = (stone: ProgressionStone, job: Job, hrc: number): ProgressionStage =>
+  stage(stone, job.metalMm3, job, hrc, 'metal')
 /** A later stage: what the stone before has scratched. */
 const nextStage = (before: ProgressionStone, stone: ProgressionStone, job: Job, hrc: number): ProgressionStage =>
   stage(stone, SCRATCH_SHARE * (before.micron / 1000) * job.workedMm2, job, hrc, 'scratches')
@@ -137,7 +170,8 @@ const stagesAlong = (path: readonly ProgressionStone[], job: Job, hrc: number): 
   })
 
 /** A path through given stones, coarse to fine, with everything it costs. */
-export const pathThrough = (input: ProgressionInput, path: readonly ProgressionStone[]): readonly ProgressionStage[] => stagesAlong(path, metalToRemove(input), input.blade.hrc)
+export const pathThrough = (input: ProgressionInput, path: readonly ProgressionStone[]): readonly ProgressionStage[] =>
+  stagesAlong(path, metalToRemove(input), input.blade.hrc)
 
 export const pathMinutes = (stages: readonly ProgressionStage[]): number =>
   stages.reduce((sum, one) => sum + one.minutes, 0) + CHANGE_MINUTES * Math.max(0, stages.length - 1)
@@ -152,7 +186,9 @@ export function finishers(stones: readonly ProgressionStone[], finishMicron: num
 /** Stones the path may begin on: none that would take over twenty minutes while a coarser one lies on the shelf. */
 export function starters(input: ProgressionInput): ProgressionStone[] {
   const job = metalToRemove(input)
-  const inTime = input.stones.filter((stone) => firstStage(stone, job, input.blade.hrc).minutes <= LONGEST_FIRST_STAGE_MINUTES)
+  const inTime = input.stones.filter(
+    (stone) => firstStage(stone, job, input.blade.hrc).minutes <= LONGEST_FIRST_STAGE_MINUTES,
+  )
   if (inTime.length > 0) return inTime
   const coarsest = Math.max(...input.stones.map((stone) => stone.micron))
   return input.stones.filter((stone) => stone.micron === coarsest)
@@ -165,7 +201,12 @@ interface WayOn {
 }
 
 /** The cheapest ways from every stone to a finisher, worked out from the finest stone back (Bellman 1957). */
-function waysOn(stones: readonly ProgressionStone[], ends: readonly ProgressionStone[], job: Job, hrc: number): ReadonlyMap<string, WayOn> {
+function waysOn(
+  stones: readonly ProgressionStone[],
+  ends: readonly ProgressionStone[],
+  job: Job,
+  hrc: number,
+): ReadonlyMap<string, WayOn> {
   const fineFirst = [...stones].sort((a, b) => a.micron - b.micron)
   const best = new Map<string, WayOn>()
   for (const stone of fineFirst) {
@@ -191,8 +232,12 @@ function notesOf(input: ProgressionInput, stages: readonly ProgressionStage[]): 
   const wantedMicron = Math.ceil((first.stone.micron * first.minutes) / LONGEST_FIRST_STAGE_MINUTES)
   return [
     ...(tooLong && coarserOwned ? [{ code: 'rounded-bevel' as const, minutes: first.minutes }] : []),
-    ...(tooLong && !coarserOwned ? [{ code: 'nothing-coarse-enough' as const, minutes: first.minutes, wantedMicron }] : []),
-    ...(last.stone.micron > input.finishMicron * FINISH_TOLERANCE ? [{ code: 'coarser-finish' as const, micron: last.stone.micron, wantedMicron: input.finishMicron }] : []),
+    ...(tooLong && !coarserOwned
+      ? [{ code: 'nothing-coarse-enough' as const, minutes: first.minutes, wantedMicron }]
+      : []),
+    ...(last.stone.micron > input.finishMicron * FINISH_TOLERANCE
+      ? [{ code: 'coarser-finish' as const, micron: last.stone.micron, wantedMicron: input.finishMicron }]
+      : []),
   ]
 }
 
@@ -210,7 +255,8 @@ export function planProgression(input: ProgressionInput): Progression {
   if (input.stones.length === 0) throw new MeasureError('no-stones', 'stones')
   for (const stone of input.stones) assertPositive('micron', stone.micron)
   const ends = finishers(input.stones, input.finishMicron)
-  const begins = input.startWith === undefined ? starters(input) : input.stones.filter(({ id }) => id === input.startWith)
+  const begins =
+    input.startWith === undefined ? starters(input) : input.stones.filter(({ id }) => id === input.startWith)
   const job = metalToRemove(input)
   const ways = waysOn(input.stones, ends, job, input.blade.hrc)
   const paths = begins.map((start) => {

@@ -31,8 +31,7 @@ export function removalRate(input: {
 }): number {
   assertPositive('micron', input.micron)
   assertPositive('newtons', input.newtons)
-  const rate =
-    REFERENCE_RATE_MM3_PER_MIN * (input.micron / REFERENCE_MICRON) * (input.newtons / REFERENCE_NEWTONS)
+  const rate = REFERENCE_RATE_MM3_PER_MIN * (input.micron / REFERENCE_MICRON) * (input.newtons / REFERENCE_NEWTONS)
   return input.hrc > HARD_STEEL_HRC && !input.diamond ? rate / HARD_STEEL_SLOWDOWN : rate
 }
 

@@ -21,17 +21,26 @@ describe('pressing along a ladder', () => {
   })
 
   it('changes with the rung: 20 strokes at the first pressure, then lighter', () => {
-    expect([0, 19, 20, 30, 35, 38, 40].map((stroke) => pressingOnRung(falling, 20, stroke / 41))).toEqual([20, 20, 17, 13, 10, 6, 3])
+    expect([0, 19, 20, 30, 35, 38, 40].map((stroke) => pressingOnRung(falling, 20, stroke / 41))).toEqual([
+      20, 20, 17, 13, 10, 6, 3,
+    ])
   })
 
   it('never gets heavier, whatever the ladder', () => {
-    fc.assert(fc.property(fc.constantFrom(...STROKE_SCHEMES), fc.constantFrom('kept-up', 'dull', 'very-dull'), fc.integer({ min: 3, max: 27 }), (scheme, condition, heaviest) => {
-      const rungs = strokeLadder(scheme, condition)
-      const path = Array.from({ length: 30 }, (_, index) => pressingOnRung(rungs, heaviest, index / 25))
-      for (const [index, newtons] of path.entries()) {
-        expect(newtons).toBeLessThanOrEqual(Math.max(heaviest, 3))
-        if (index > 0) expect(newtons).toBeLessThanOrEqual(path[index - 1] ?? Infinity)
-      }
-    }))
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...STROKE_SCHEMES),
+        fc.constantFrom('kept-up', 'dull', 'very-dull'),
+        fc.integer({ min: 3, max: 27 }),
+        (scheme, condition, heaviest) => {
+          const rungs = strokeLadder(scheme, condition)
+          const path = Array.from({ length: 30 }, (_, index) => pressingOnRung(rungs, heaviest, index / 25))
+          for (const [index, newtons] of path.entries()) {
+            expect(newtons).toBeLessThanOrEqual(Math.max(heaviest, 3))
+            if (index > 0) expect(newtons).toBeLessThanOrEqual(path[index - 1] ?? Infinity)
+          }
+        },
+      ),
+    )
   })
 })

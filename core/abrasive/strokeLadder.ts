@@ -1,5 +1,15 @@
 /** Ways of counting strokes that are in use (common practice). */
-export const STROKE_SCHEMES = ['equal', 'falling', 'diamond-rod', 'boning', 'slicing', 'hard-burr', 'rod', 'strop', 'serrated'] as const
+export const STROKE_SCHEMES = [
+  'equal',
+  'falling',
+  'diamond-rod',
+  'boning',
+  'slicing',
+  'hard-burr',
+  'rod',
+  'strop',
+  'serrated',
+] as const
 export type StrokeScheme = (typeof STROKE_SCHEMES)[number]
 export type EdgeCondition = 'kept-up' | 'dull' | 'very-dull'
 
@@ -25,7 +35,13 @@ const COUNTS: Readonly<Record<StrokeScheme, readonly number[]>> = {
   serrated: [20, 4],
 }
 /** Never heavy on diamond, and almost nothing on a strop. */
-const FIRST_NEWTONS_OF: Partial<Record<StrokeScheme, number>> = { 'diamond-rod': 8, strop: 3, 'hard-burr': 4, rod: 20, serrated: 8 }
+const FIRST_NEWTONS_OF: Partial<Record<StrokeScheme, number>> = {
+  'diamond-rod': 8,
+  strop: 3,
+  'hard-burr': 4,
+  rod: 20,
+  serrated: 8,
+}
 
 /**
  * Strokes a side and pressure, rung by rung. The falling ladder 20, 10, 5, 3, 2, 1 is 41 a side; a very
@@ -36,18 +52,28 @@ const FIRST_NEWTONS_OF: Partial<Record<StrokeScheme, number>> = { 'diamond-rod':
 export function strokeLadder(scheme: StrokeScheme, condition: EdgeCondition): Rung[] {
   const usual = COUNTS[scheme]
   const [first = 0, ...rest] = usual
-  const counts = condition === 'very-dull' && usual.length > 1 ? [first, ...usual] : condition === 'kept-up' && rest.length > 2 ? rest : usual
+  const counts =
+    condition === 'very-dull' && usual.length > 1
+      ? [first, ...usual]
+      : condition === 'kept-up' && rest.length > 2
+        ? rest
+        : usual
   const heaviest = FIRST_NEWTONS_OF[scheme] ?? FIRST_NEWTONS
   const step = counts.length > 1 ? (heaviest - LAST_NEWTONS) / (counts.length - 1) : 0
-  return counts.map((strokes, index) => ({ strokes, newtons: Math.max(LAST_NEWTONS, Math.round(heaviest - step * index)) }))
+  return counts.map((strokes, index) => ({
+    strokes,
+    newtons: Math.max(LAST_NEWTONS, Math.round(heaviest - step * index)),
+  }))
 }
 
 /**
  * Where pressing starts on a stone, N: 18–27 N where a first stone takes metal off (common practice), never
  * heavy on diamond, and on every later stone no more than that stone takes.
  */
-export const heaviestPress = (stage: { readonly newtons: number; readonly takes: 'metal' | 'scratches' }, onDiamond: boolean): number =>
-  stage.takes === 'metal' && !onDiamond ? Math.max(stage.newtons, FIRST_NEWTONS) : stage.newtons
+export const heaviestPress = (
+  stage: { readonly newtons: number; readonly takes: 'metal' | 'scratches' },
+  onDiamond: boolean,
+): number => (stage.takes === 'metal' && !onDiamond ? Math.max(stage.newtons, FIRST_NEWTONS) : stage.newtons)
 
 /**
  * Pressing force of the next stroke, N: heaviest on the first rung, falling rung by rung to a few newtons.
@@ -67,7 +93,10 @@ export function pressingOnRung(rungs: readonly Rung[], heaviest: number, done: n
 }
 
 /** Strokes a side shared out by the bevel ratio of an asymmetric edge, the sum kept. */
-export function strokesBySide(strokesPerSide: number, ratioRight: number): { readonly left: number; readonly right: number } {
+export function strokesBySide(
+  strokesPerSide: number,
+  ratioRight: number,
+): { readonly left: number; readonly right: number } {
   const total = 2 * strokesPerSide
   const right = Math.round((total * ratioRight) / 100)
   return { left: total - right, right }

@@ -25,9 +25,10 @@ describe('the bevel triangle', () => {
 
   it('adds up to the same thickness when the two sides are alike', () => {
     const widthMm = bevelWidth({ bteMm: 0.4, dps: 17 })
-    expect(
-      thicknessFromBevels({ leftWidthMm: widthMm, leftDps: 17, rightWidthMm: widthMm, rightDps: 17 }),
-    ).toBeCloseTo(0.4, 10)
+    expect(thicknessFromBevels({ leftWidthMm: widthMm, leftDps: 17, rightWidthMm: widthMm, rightDps: 17 })).toBeCloseTo(
+      0.4,
+      10,
+    )
   })
 
   it('calls bevels of 0.3 and 0.7 mm a 70/30 edge', () => {
@@ -48,13 +49,19 @@ describe('recession at a kept angle', () => {
 
   it('agrees with the trapezoid between the old and the new bevel triangle', () => {
     fc.assert(
-      fc.property(thickness, angle, fc.double({ min: 0.2, max: 6, noNaN: true }), fc.double({ min: 0, max: 2, noNaN: true }), (bteMm, dps, faceDps, recessionMm) => {
-        const gone = recede({ bteMm, dps, faceDps, recessionMm })
-        const cot = (degrees: number): number => 1 / Math.tan((degrees * Math.PI) / 180)
-        const closed = ((gone.bteMm ** 2 - bteMm ** 2) / 4) * (cot(faceDps) - cot(dps))
-        expect(gone.removedAreaMm2).toBeCloseTo(closed, 8)
-        expect(gone.bteMm).toBeGreaterThanOrEqual(bteMm)
-      }),
+      fc.property(
+        thickness,
+        angle,
+        fc.double({ min: 0.2, max: 6, noNaN: true }),
+        fc.double({ min: 0, max: 2, noNaN: true }),
+        (bteMm, dps, faceDps, recessionMm) => {
+          const gone = recede({ bteMm, dps, faceDps, recessionMm })
+          const cot = (degrees: number): number => 1 / Math.tan((degrees * Math.PI) / 180)
+          const closed = ((gone.bteMm ** 2 - bteMm ** 2) / 4) * (cot(faceDps) - cot(dps))
+          expect(gone.removedAreaMm2).toBeCloseTo(closed, 8)
+          expect(gone.bteMm).toBeGreaterThanOrEqual(bteMm)
+        },
+      ),
     )
   })
 

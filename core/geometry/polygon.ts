@@ -25,10 +25,13 @@ export function polygonArea(outline: readonly Point[]): number {
 export function centreOfDifference(outer: readonly Point[], inner: readonly Point[]): Point {
   const moments = (outline: readonly Point[], sign: number): { area: number; x: number; y: number } => {
     const turn = Math.sign(sides(outline).reduce((sum, [a, b]) => sum + crossingPoint(a, b), 0)) * sign
-    return sides(outline).reduce((sum, [a, b]) => {
-      const own = turn * crossingPoint(a, b)
-      return { area: sum.area + own / 2, x: sum.x + (own * (a.x + b.x)) / 6, y: sum.y + (own * (a.y + b.y)) / 6 }
-    }, { area: 0, x: 0, y: 0 })
+    return sides(outline).reduce(
+      (sum, [a, b]) => {
+        const own = turn * crossingPoint(a, b)
+        return { area: sum.area + own / 2, x: sum.x + (own * (a.x + b.x)) / 6, y: sum.y + (own * (a.y + b.y)) / 6 }
+      },
+      { area: 0, x: 0, y: 0 },
+    )
   }
   const [has, lacks] = [moments(outer, 1), moments(inner, -1)]
   const area = has.area + lacks.area
@@ -62,5 +65,10 @@ const ON_LINE_MM = 1e-6
 
 /** Length of an outline that lies on a line, mm: the surface a stone has left. */
 export function lengthOnLine(outline: readonly Point[], outside: (point: Point) => number): number {
-  return sides(outline).reduce((sum, [a, b]) => sum + (Math.abs(outside(a)) < ON_LINE_MM && Math.abs(outside(b)) < ON_LINE_MM ? Math.hypot(b.x - a.x, b.y - a.y) : 0), 0)
+  return sides(outline).reduce(
+    (sum, [a, b]) =>
+      sum +
+      (Math.abs(outside(a)) < ON_LINE_MM && Math.abs(outside(b)) < ON_LINE_MM ? Math.hypot(b.x - a.x, b.y - a.y) : 0),
+    0,
+  )
 }

@@ -67,12 +67,23 @@ function bevelsOf({ bteMm, dpsLeft, dpsRight, ratioRight }: SectionBlade): Bevel
 }
 
 /** Half-thicknesses of one face from its shoulder up, as [height, distance outward from the shoulder's line]. */
-function faceLine(blade: SectionBlade, shoulder: { readonly y: number; readonly half: number }, spineHalf: number): Point[] {
+function faceLine(
+  blade: SectionBlade,
+  shoulder: { readonly y: number; readonly half: number },
+  spineHalf: number,
+): Point[] {
   const { heelHeightMm: height, grind } = blade
   const top: Point = { x: spineHalf, y: height }
-  const straight = (share: number): Point => ({ x: shoulder.half + share * (spineHalf - shoulder.half), y: shoulder.y + share * (height - shoulder.y) })
+  const straight = (share: number): Point => ({
+    x: shoulder.half + share * (spineHalf - shoulder.half),
+    y: shoulder.y + share * (height - shoulder.y),
+  })
   const measured = (blade.thicknessAt ?? []).filter(({ heightMm }) => heightMm > shoulder.y && heightMm < height)
-  if (measured.length > 0) return [...measured.map(({ heightMm, thicknessMm }) => ({ x: thicknessMm / 2, y: heightMm })).sort((a, b) => a.y - b.y), top]
+  if (measured.length > 0)
+    return [
+      ...measured.map(({ heightMm, thicknessMm }) => ({ x: thicknessMm / 2, y: heightMm })).sort((a, b) => a.y - b.y),
+      top,
+    ]
   if (grind === 'convex' || grind === 'hollow') {
     const bulge = (grind === 'convex' ? 1 : -1) * BULGE_SHARE * spineHalf
     return Array.from({ length: FACE_STEPS }, (_, step) => {
@@ -84,7 +95,13 @@ function faceLine(blade: SectionBlade, shoulder: { readonly y: number; readonly 
   }
   if (grind === 'wide-bevel') return [{ x: spineHalf, y: WIDE_BEVEL_SHARE * height }, top]
   if (grind === 'boning-shoulder' && SHOULDER_MM > shoulder.y && SHOULDER_MM < height) {
-    return [{ x: Math.min(0.95 * spineHalf, shoulder.half + (SHOULDER_MM - shoulder.y) * Math.tan(radians(SHOULDER_DPS))), y: SHOULDER_MM }, top]
+    return [
+      {
+        x: Math.min(0.95 * spineHalf, shoulder.half + (SHOULDER_MM - shoulder.y) * Math.tan(radians(SHOULDER_DPS))),
+        y: SHOULDER_MM,
+      },
+      top,
+    ]
   }
   return [top]
 }
@@ -96,8 +113,10 @@ function assertBlade(blade: SectionBlade): void {
   assertWithin('ratioRight', blade.ratioRight, 0, 100)
   assertWithin('dpsLeft', blade.dpsLeft, 0, 45)
   assertWithin('dpsRight', blade.dpsRight, 0, 45)
-  if (blade.bteMm >= blade.spineMm) throw new MeasureError('out-of-range', 'bteMm', { value: blade.bteMm, low: 0, high: blade.spineMm })
-  if ((blade.ratioRight > 0 && blade.dpsRight < 1) || (blade.ratioRight < 100 && blade.dpsLeft < 1)) throw new MeasureError('out-of-range', 'dps', { value: 0, low: 1, high: 45 })
+  if (blade.bteMm >= blade.spineMm)
+    throw new MeasureError('out-of-range', 'bteMm', { value: blade.bteMm, low: 0, high: blade.spineMm })
+  if ((blade.ratioRight > 0 && blade.dpsRight < 1) || (blade.ratioRight < 100 && blade.dpsLeft < 1))
+    throw new MeasureError('out-of-range', 'dps', { value: 0, low: 1, high: 45 })
 }
 
 /**
@@ -109,7 +128,8 @@ function assertBlade(blade: SectionBlade): void {
 export function section(blade: SectionBlade): Section {
   assertBlade(blade)
   const { apexX, left, right } = bevelsOf(blade)
-  if (Math.max(left.y, right.y) >= blade.heelHeightMm) throw new MeasureError('out-of-range', 'bteMm', { value: blade.bteMm, low: 0, high: blade.spineMm })
+  if (Math.max(left.y, right.y) >= blade.heelHeightMm)
+    throw new MeasureError('out-of-range', 'bteMm', { value: blade.bteMm, low: 0, high: blade.spineMm })
   const isSingle = blade.ratioRight === 100 || blade.ratioRight === 0
   if (isSingle) return singleBevel(blade, { apexX, left, right })
   const rightFace = faceLine(blade, { y: right.y, half: right.x }, blade.spineMm / 2)
@@ -123,10 +143,16 @@ function singleBevel(blade: SectionBlade, { apexX, left, right }: Bevels): Secti
   const shoulder = isRight ? right : left
   const sign = isRight ? 1 : -1
   const outer = apexX + sign * blade.spineMm
-  const roadMm = shoulder.y + (blade.spineMm - Math.abs(shoulder.x - apexX)) / Math.tan(radians(ROAD_SHARE_OF_EDGE * (isRight ? blade.dpsRight : blade.dpsLeft)))
+  const roadMm =
+    shoulder.y +
+    (blade.spineMm - Math.abs(shoulder.x - apexX)) /
+      Math.tan(radians(ROAD_SHARE_OF_EDGE * (isRight ? blade.dpsRight : blade.dpsLeft)))
   const road = blade.grind === 'single' ? [{ x: outer, y: Math.min(ROAD_ENDS_BELOW * blade.heelHeightMm, roadMm) }] : []
   const ground = [shoulder, ...road, { x: outer, y: blade.heelHeightMm }]
-  const back = [{ x: apexX, y: blade.heelHeightMm }, ...(blade.grind === 'single' ? hollowBack(blade, apexX, sign) : [])]
+  const back = [
+    { x: apexX, y: blade.heelHeightMm },
+    ...(blade.grind === 'single' ? hollowBack(blade, apexX, sign) : []),
+  ]
   const apex = { x: apexX, y: 0 }
   return { outline: isRight ? [apex, ...ground, ...back] : [apex, ...back.reverse(), ...ground.reverse()] }
 }
@@ -136,7 +162,10 @@ function hollowBack({ heelHeightMm, spineMm }: SectionBlade, apexX: number, inwa
   const [top, bottom] = [heelHeightMm - BACK_RIM_MM, BACK_RIM_MM]
   return Array.from({ length: FACE_STEPS + 1 }, (_, step) => {
     const share = step / FACE_STEPS
-    return { x: apexX + inward * 4 * share * (1 - share) * BACK_HOLLOW_SHARE * spineMm, y: top - share * (top - bottom) }
+    return {
+      x: apexX + inward * 4 * share * (1 - share) * BACK_HOLLOW_SHARE * spineMm,
+      y: top - share * (top - bottom),
+    }
   })
 }
 
@@ -144,14 +173,20 @@ function hollowBack({ heelHeightMm, spineMm }: SectionBlade, apexX: number, inwa
 export const areaOf = ({ outline }: Section): number => polygonArea(outline)
 
 /** How far a point lies outside a stone laid on: positive is ground away. */
-export const outsideOf = ({ side, dps, through }: Grinding) => (point: Point): number =>
-  (side === 'right' ? 1 : -1) * (point.x - through.x) - (point.y - through.y) * Math.tan(radians(dps))
+export const outsideOf =
+  ({ side, dps, through }: Grinding) =>
+  (point: Point): number =>
+    (side === 'right' ? 1 : -1) * (point.x - through.x) - (point.y - through.y) * Math.tan(radians(dps))
 
 /** The section after grinding one side flat. */
-export const grind = ({ outline }: Section, grinding: Grinding): Section => ({ outline: clip(outline, outsideOf(grinding)) })
+export const grind = ({ outline }: Section, grinding: Grinding): Section => ({
+  outline: clip(outline, outsideOf(grinding)),
+})
 
 /** The section with everything below a height gone, as when a chip is ground out straight. */
-export const grindEdgeDown = ({ outline }: Section, heightMm: number): Section => ({ outline: clip(outline, ({ y }) => heightMm - y) })
+export const grindEdgeDown = ({ outline }: Section, heightMm: number): Section => ({
+  outline: clip(outline, ({ y }) => heightMm - y),
+})
 
 /** Height of the lowest point, mm: 0 until edge was lost. */
 export const edgeHeight = ({ outline }: Section): number => Math.min(...outline.map(({ y }) => y))
@@ -159,7 +194,10 @@ export const edgeHeight = ({ outline }: Section): number => Math.min(...outline.
 const SAME_MM = 1e-9
 
 /** Left and right face at a height, mm; null above the spine and below the edge. */
-export function facesAt({ outline }: Section, heightMm: number): { readonly left: number; readonly right: number } | null {
+export function facesAt(
+  { outline }: Section,
+  heightMm: number,
+): { readonly left: number; readonly right: number } | null {
   const found: number[] = []
   for (let at = 0; at < outline.length; at++) {
     const [a, b] = [outline[at], outline[(at + 1) % outline.length]]
@@ -177,9 +215,14 @@ export function thicknessAbove(one: Section, aboveEdgeMm: number): number {
 }
 
 /** Spine lift that lays a blade at an angle to its centre plane on a stone, off its own face, mm. */
-export function liftOffFace(blade: Pick<SectionBlade, 'heelHeightMm' | 'spineMm'>, dps: number, faceDps: number): number {
+export function liftOffFace(
+  blade: Pick<SectionBlade, 'heelHeightMm' | 'spineMm'>,
+  dps: number,
+  faceDps: number,
+): number {
   return Math.max(0, faceLength(blade) * Math.sin(radians(dps - faceDps)))
 }
 
 /** Angle of the line from one point up to another against the centre plane, degrees. */
-export const angleBetween = (low: Point, high: Point): number => degrees(Math.atan2(Math.abs(high.x - low.x), high.y - low.y))
+export const angleBetween = (low: Point, high: Point): number =>
+  degrees(Math.atan2(Math.abs(high.x - low.x), high.y - low.y))

@@ -75,7 +75,10 @@ describe('the best stack a house can build', () => {
   it('is as near as trying every combination gets, and never with more pieces than the tie allows', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(fc.integer({ min: 50, max: 400 }), fc.integer({ min: 1, max: 4 })), { minLength: 1, maxLength: 3 }),
+        fc.array(fc.tuple(fc.integer({ min: 50, max: 400 }), fc.integer({ min: 1, max: 4 })), {
+          minLength: 1,
+          maxLength: 3,
+        }),
         fc.integer({ min: 8, max: 25 }),
         (owned, dps) => {
           const pieces = owned.map(([hundredths, count], index) => ({ name: `p${index}`, mm: hundredths / 100, count }))

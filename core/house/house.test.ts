@@ -8,15 +8,31 @@ import { BOARD_FACTOR, PRODUCT_FACTOR } from './stations'
 import { steelByEn } from '../knife/steels'
 
 const unmeasured: DescribedBlade = {
-  type: 'chef', lengthMm: 240, heelHeightMm: null, spineMm: null, bteMm: null, bteNewMm: null, dpsLeft: null, dpsRight: null,
-  serrated: false, steelEn: null, hrc: null,
+  type: 'chef',
+  lengthMm: 240,
+  heelHeightMm: null,
+  spineMm: null,
+  bteMm: null,
+  bteNewMm: null,
+  dpsLeft: null,
+  dpsRight: null,
+  serrated: false,
+  steelEn: null,
+  hrc: null,
 }
 
 describe('what a knife of a kind usually is', () => {
   // Usual angles per side by kind of knife (common practice).
   it.each([
-    ['chef', 15, 20], ['santoku', 10, 20], ['petty', 15, 20], ['paring', 15, 20], ['slicer', 10, 20], ['skinning', 20, 25],
-    ['breaking', 20, 25], ['boning-stiff', 23, 30], ['boning-flexible', 20, 30],
+    ['chef', 15, 20],
+    ['santoku', 10, 20],
+    ['petty', 15, 20],
+    ['paring', 15, 20],
+    ['slicer', 10, 20],
+    ['skinning', 20, 25],
+    ['breaking', 20, 25],
+    ['boning-stiff', 23, 30],
+    ['boning-flexible', 20, 30],
   ] as const)('sharpens a %s between %d and %d dps', (type, low, high) => {
     const { dpsLeft, dpsRight } = TYPE_TEMPLATES[type]
     expect(Math.min(dpsLeft, dpsRight)).toBeGreaterThanOrEqual(low)
@@ -75,7 +91,11 @@ describe('boards and products', () => {
 describe('rights', () => {
   it('only grow from apprentice to chef', () => {
     const [chef, sharpener, cook, apprentice] = PERSON_ROLES.map((role) => new Set(ROLE_RIGHTS[role]))
-    for (const [less, more] of [[apprentice, cook], [cook, sharpener], [sharpener, chef]] as const) {
+    for (const [less, more] of [
+      [apprentice, cook],
+      [cook, sharpener],
+      [sharpener, chef],
+    ] as const) {
       expect([...(less ?? [])].filter((right) => !more?.has(right))).toEqual([])
     }
     expect(chef?.size).toBe(RIGHTS.length)

@@ -2,7 +2,14 @@ import { describe, expect, it } from 'vitest'
 import { occurrences, occurrencesOfDay, startOfDay, type WeeklySpan } from './serviceClock'
 import { HOUR_MS } from '../time'
 
-const span = (weekday: number, starts: string, ends: string, more: Partial<WeeklySpan> = {}): WeeklySpan => ({ id: `${weekday} ${starts}`, weekday, name: 'service', starts, ends, ...more })
+const span = (weekday: number, starts: string, ends: string, more: Partial<WeeklySpan> = {}): WeeklySpan => ({
+  id: `${weekday} ${starts}`,
+  weekday,
+  name: 'service',
+  starts,
+  ends,
+  ...more,
+})
 const at = (text: string): number => new Date(text).getTime()
 
 describe('services on the house’s own clock', () => {
@@ -24,7 +31,12 @@ describe('services on the house’s own clock', () => {
   })
 
   it('may run past midnight', () => {
-    const [late] = occurrences([span(5, '21:00', '01:30')], 'UTC', at('2026-03-07T00:30:00Z'), at('2026-03-07T00:45:00Z'))
+    const [late] = occurrences(
+      [span(5, '21:00', '01:30')],
+      'UTC',
+      at('2026-03-07T00:30:00Z'),
+      at('2026-03-07T00:45:00Z'),
+    )
     expect(late).toMatchObject({ startMs: at('2026-03-06T21:00:00Z'), endMs: at('2026-03-07T01:30:00Z') })
   })
 
@@ -34,7 +46,13 @@ describe('services on the house’s own clock', () => {
       span(1, '11:00', '15:00', { fromMs: at('2026-03-10T00:00:00Z') }),
     ]
     const found = occurrences(changed, 'UTC', at('2026-03-01T00:00:00Z'), at('2026-03-31T00:00:00Z'))
-    expect(found.map((one) => new Date(one.startMs).toISOString().slice(5, 16))).toEqual(['03-02T12:00', '03-09T12:00', '03-16T11:00', '03-23T11:00', '03-30T11:00'])
+    expect(found.map((one) => new Date(one.startMs).toISOString().slice(5, 16))).toEqual([
+      '03-02T12:00',
+      '03-09T12:00',
+      '03-16T11:00',
+      '03-23T11:00',
+      '03-30T11:00',
+    ])
   })
 
   it('of a day begin on that day', () => {

@@ -21,8 +21,6 @@ export interface Occurrence {
   readonly endMs: number
 }
 
-
-
 /** A calendar day: midnight UTC of its date stands for the date itself. */
 type DateMs = number
 

@@ -22,10 +22,12 @@ function fill(problem: PlanProblem, rank: (job: PlanJob, window: number) => numb
   const placements: Placement[] = []
   const done = new Set<string>()
   for (const [at, window] of problem.windows.entries()) {
-    const ranked = withSeconds(problem, placements).jobs.flatMap((job) => {
-      const rankOf = done.has(job.id) || job.routes.length === 0 || !isAllowedIn(job, at) ? null : rank(job, at)
-      return rankOf === null ? [] : [{ job, rankOf }]
-    }).sort((a, b) => b.rankOf - a.rankOf || (a.job.id < b.job.id ? -1 : 1))
+    const ranked = withSeconds(problem, placements)
+      .jobs.flatMap((job) => {
+        const rankOf = done.has(job.id) || job.routes.length === 0 || !isAllowedIn(job, at) ? null : rank(job, at)
+        return rankOf === null ? [] : [{ job, rankOf }]
+      })
+      .sort((a, b) => b.rankOf - a.rankOf || (a.job.id < b.job.id ? -1 : 1))
     const here: Placement[] = []
     for (const { job } of ranked) {
       const placement = firstRoom(index, job, window.id, here)
@@ -37,7 +39,6 @@ function fill(problem: PlanProblem, rank: (job: PlanJob, window: number) => numb
   }
   return placements
 }
-
 
 /** What kitchens do now, first: every knife goes to the stone every so many weeks, needed or not. */
 export function everyWeeks(problem: PlanProblem, weeks: number): Placement[] {

@@ -6,7 +6,16 @@ export interface PlanChange {
   readonly jobId: string
   readonly before: Placement | null
   readonly after: Placement | null
-  readonly why: 'person-away' | 'window-gone' | 'no-longer-wanted' | 'bench-gone' | 'skill-gone' | 'stones-gone' | 'first-moved' | 'new-work' | 'made-room'
+  readonly why:
+    | 'person-away'
+    | 'window-gone'
+    | 'no-longer-wanted'
+    | 'bench-gone'
+    | 'skill-gone'
+    | 'stones-gone'
+    | 'first-moved'
+    | 'new-work'
+    | 'made-room'
 }
 
 /**
@@ -16,7 +25,12 @@ export interface PlanChange {
  * @param problem the problem of the new plan
  * @param known jobs the old plan knew of
  */
-export function planChanges(problem: PlanProblem, before: readonly Placement[], after: readonly Placement[], known: ReadonlySet<string>): PlanChange[] {
+export function planChanges(
+  problem: PlanProblem,
+  before: readonly Placement[],
+  after: readonly Placement[],
+  known: ReadonlySet<string>,
+): PlanChange[] {
   const was = new Map(before.map((placement) => [placement.jobId, placement]))
   const is = new Map(after.map((placement) => [placement.jobId, placement]))
   return [...new Set([...was.keys(), ...is.keys()])].flatMap((jobId): PlanChange[] => {
@@ -49,7 +63,10 @@ export function planFoundations(problem: PlanProblem): readonly string[] {
     ...problem.windows.map(({ id }) => `window ${id}`),
     ...problem.benches.map(({ id }) => `bench ${id}`),
     ...problem.stones.map(({ id }) => `stone ${id}`),
-    ...problem.people.flatMap(({ id, skills, present }) => [...Object.keys(present).map((windowId) => `there ${id} ${windowId}`), ...skills.map((skill) => `skill ${id} ${skill}`)]),
+    ...problem.people.flatMap(({ id, skills, present }) => [
+      ...Object.keys(present).map((windowId) => `there ${id} ${windowId}`),
+      ...skills.map((skill) => `skill ${id} ${skill}`),
+    ]),
   ]
 }
 
@@ -68,20 +85,31 @@ interface PlannedTime {
  * @param sharpenedMs by knife, when it was last on a stone
  * @param stillWants whether a knife wants a session's work even now: thick as before, or chipped as before
  */
-export function sessionsLeft<S extends PlannedTime>(sessions: readonly S[], acceptedMs: number, sharpenedMs: ReadonlyMap<string, number>, stillWants: (session: S) => boolean): S[] {
+export function sessionsLeft<S extends PlannedTime>(
+  sessions: readonly S[],
+  acceptedMs: number,
+  sharpenedMs: ReadonlyMap<string, number>,
+  stillWants: (session: S) => boolean,
+): S[] {
   const begun = new Set<string>()
-  return [...sessions].sort((a, b) => a.startsAt.localeCompare(b.startsAt)).filter((session) => {
-    const { knifeId, startsAt } = session
-    const doneMs = sharpenedMs.get(knifeId) ?? -Infinity
-    if (doneMs <= acceptedMs || stillWants(session)) return true
-    const isFirst = !begun.has(knifeId)
-    begun.add(knifeId)
-    return !isFirst && Date.parse(startsAt) > doneMs
-  })
+  return [...sessions]
+    .sort((a, b) => a.startsAt.localeCompare(b.startsAt))
+    .filter((session) => {
+      const { knifeId, startsAt } = session
+      const doneMs = sharpenedMs.get(knifeId) ?? -Infinity
+      if (doneMs <= acceptedMs || stillWants(session)) return true
+      const isFirst = !begun.has(knifeId)
+      begun.add(knifeId)
+      return !isFirst && Date.parse(startsAt) > doneMs
+    })
 }
 
 /** Foundations that fell away or came up, leaving out windows that have simply passed. */
-export function changedFoundations(before: readonly string[], now: readonly string[], passed: ReadonlySet<string>): { readonly gone: string[]; readonly fresh: string[] } {
+export function changedFoundations(
+  before: readonly string[],
+  now: readonly string[],
+  passed: ReadonlySet<string>,
+): { readonly gone: string[]; readonly fresh: string[] } {
   const [had, has] = [new Set(before), new Set(now)]
   const isPast = (one: string): boolean => [...passed].some((windowId) => one.endsWith(windowId))
   return { gone: before.filter((one) => !has.has(one) && !isPast(one)), fresh: now.filter((one) => !had.has(one)) }

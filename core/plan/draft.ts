@@ -45,7 +45,8 @@ export function optionsOf(index: PlanIndex, { job, anchor, anchorCost, most, onT
         // dearer than leaving it out: only worth having when somebody has locked it there
         if (cost >= most && !problem.locks.some((lock) => samePlace(lock, placement))) continue
         const piece = pieceOf(index, placement)
-        if (piece) found.push({ placement, window: at, piece, minutes, cost, key: `${job.id}|${piece.bench}|${piece.person}` })
+        if (piece)
+          found.push({ placement, window: at, piece, minutes, cost, key: `${job.id}|${piece.bench}|${piece.person}` })
       }
     }
   }
@@ -58,7 +59,10 @@ export class Draft {
   private readonly byWindow = new Map<string, Option[]>()
   private readonly load = new Map<string, number>()
   private readonly fits = new Map<string, boolean>()
-  constructor(readonly index: PlanIndex, private readonly fair: ReadonlyMap<string, number>) {}
+  constructor(
+    readonly index: PlanIndex,
+    private readonly fair: ReadonlyMap<string, number>,
+  ) {}
 
   in(windowId: string): readonly Option[] {
     return this.byWindow.get(windowId) ?? []
@@ -73,11 +77,22 @@ export class Draft {
   }
 
   private fitsAll(windowId: string, wanted: readonly Option[]): boolean {
-    const key = windowId + wanted.map((one) => one.key).sort().join(';')
+    const key =
+      windowId +
+      wanted
+        .map((one) => one.key)
+        .sort()
+        .join(';')
     const known = this.fits.get(key)
     if (known !== undefined) return known
     const window = this.index.windows.get(windowId)
-    const fits = window !== undefined && piecesFit(this.index, window, wanted.map(({ piece }) => piece))
+    const fits =
+      window !== undefined &&
+      piecesFit(
+        this.index,
+        window,
+        wanted.map(({ piece }) => piece),
+      )
     this.fits.set(key, fits)
     return fits
   }
@@ -93,7 +108,11 @@ export class Draft {
 
   /** What adding a placement costs beyond its own cost: the bench it opens, the share it makes unfair. */
   addingCost({ placement, minutes, piece }: Option): number {
-    const opens = this.in(placement.windowId).some((one) => one.piece.bench === piece.bench && one.placement.jobId !== placement.jobId) ? 0 : WORTH.setUp
+    const opens = this.in(placement.windowId).some(
+      (one) => one.piece.bench === piece.bench && one.placement.jobId !== placement.jobId,
+    )
+      ? 0
+      : WORTH.setUp
     const before = this.load.get(placement.personId) ?? 0
     return opens + this.unfair(placement.personId, before + minutes) - this.unfair(placement.personId, before)
   }
@@ -112,7 +131,10 @@ export class Draft {
     if (!option) return undefined
     const { windowId, personId } = option.placement
     this.placed.delete(jobId)
-    this.byWindow.set(windowId, this.in(windowId).filter((one) => one.placement.jobId !== jobId))
+    this.byWindow.set(
+      windowId,
+      this.in(windowId).filter((one) => one.placement.jobId !== jobId),
+    )
     this.load.set(personId, (this.load.get(personId) ?? 0) - option.minutes)
     return option
   }

@@ -6,12 +6,28 @@ import { MINUTE_MS } from '../time'
 /** Why a job is where it is, or what stopped it: codes with values, for the catalogue to phrase. */
 export interface PlanReason {
   readonly code:
-    | 'locked' | 'again' | 'before-dull' | 'already-dull' | 'stands' | 'same-hands' | 'only-hands' | 'saves'
-    | 'no-skill' | 'no-hands-then' | 'no-window' | 'too-long' | 'not-yet' | 'too-soon' | 'no-room' | 'send-out' | 'no-stones'
+    | 'locked'
+    | 'again'
+    | 'before-dull'
+    | 'already-dull'
+    | 'stands'
+    | 'same-hands'
+    | 'only-hands'
+    | 'saves'
+    | 'no-skill'
+    | 'no-hands-then'
+    | 'no-window'
+    | 'too-long'
+    | 'not-yet'
+    | 'too-soon'
+    | 'no-room'
+    | 'send-out'
+    | 'no-stones'
   readonly values: Readonly<Record<string, number | string>>
 }
 
-const inHours = (job: PlanJob, problem: PlanProblem): PlanPerson[] => problem.people.filter(({ skills }) => skills.includes(job.skill))
+const inHours = (job: PlanJob, problem: PlanProblem): PlanPerson[] =>
+  problem.people.filter(({ skills }) => skills.includes(job.skill))
 const minutesOf = (job: PlanJob): number => Math.ceil(Math.min(...job.routes.map(routeMinutes)))
 
 /** Reasons for a placement, the weightiest first. */
@@ -23,20 +39,39 @@ export function placementReasons(problem: PlanProblem, placement: Placement): Pl
   const route = job.routes.find(({ benchId }) => benchId === placement.benchId)
   const pace = problem.people.find(({ id }) => id === placement.personId)?.pace ?? 1
   const able = inHours(job, problem).filter(({ present }) => present[window.id])
-  const saved = costOfLeavingOut(job, problem.weights) - placementCost(job, at, route ? routeMinutes(route) * pace : 0, placement.personId, problem.weights)
+  const saved =
+    costOfLeavingOut(job, problem.weights) -
+    placementCost(job, at, route ? routeMinutes(route) * pace : 0, placement.personId, problem.weights)
   return [
     ...(problem.locks.some(({ jobId }) => jobId === job.id) ? [{ code: 'locked' as const, values: {} }] : []),
-    ...(job.follows ? [{ code: 'again' as const, values: { windowId: problem.windows[job.follows.window]?.id ?? '' } }] : []),
+    ...(job.follows
+      ? [{ code: 'again' as const, values: { windowId: problem.windows[job.follows.window]?.id ?? '' } }]
+      : []),
     ...(job.kind === 'repair' || job.kind === 'thin' ? [{ code: 'stands' as const, values: { kind: job.kind } }] : []),
-    ...(job.dullBy ? [{ code: job.dullBy.startMs >= window.startMs ? 'before-dull' as const : 'already-dull' as const, values: { service: job.dullBy.name, atMs: job.dullBy.startMs } }] : []),
-    ...(job.lastHands === placement.personId ? [{ code: 'same-hands' as const, values: { personId: placement.personId } }] : []),
-    ...(able.length === 1 ? [{ code: 'only-hands' as const, values: { personId: placement.personId, skill: job.skill } }] : []),
+    ...(job.dullBy
+      ? [
+          {
+            code: job.dullBy.startMs >= window.startMs ? ('before-dull' as const) : ('already-dull' as const),
+            values: { service: job.dullBy.name, atMs: job.dullBy.startMs },
+          },
+        ]
+      : []),
+    ...(job.lastHands === placement.personId
+      ? [{ code: 'same-hands' as const, values: { personId: placement.personId } }]
+      : []),
+    ...(able.length === 1
+      ? [{ code: 'only-hands' as const, values: { personId: placement.personId, skill: job.skill } }]
+      : []),
     ...(saved > 1 ? [{ code: 'saves' as const, values: { minutes: Math.round(saved) } }] : []),
   ]
 }
 
 /** What stopped a job, and what would free it. */
-export function leavingReason(problem: PlanProblem, placements: readonly Placement[], jobId: string): PlanReason | null {
+export function leavingReason(
+  problem: PlanProblem,
+  placements: readonly Placement[],
+  jobId: string,
+): PlanReason | null {
   const job = problem.jobs.find(({ id }) => id === jobId)
   if (!job) return null
   if (job.kind === 'send-out') return { code: 'send-out', values: {} }
@@ -44,7 +79,14 @@ export function leavingReason(problem: PlanProblem, placements: readonly Placeme
   if (problem.windows.length === 0) return { code: 'no-window', values: {} }
   const able = inHours(job, problem)
   if (able.length === 0) return { code: 'no-skill', values: { skill: job.skill } }
-  const stays = able.flatMap(({ id, pace, present }) => Object.entries(present).map(([windowId, { fromMs, toMs }]) => ({ personId: id, pace, windowId, minutes: (toMs - fromMs) / MINUTE_MS })))
+  const stays = able.flatMap(({ id, pace, present }) =>
+    Object.entries(present).map(([windowId, { fromMs, toMs }]) => ({
+      personId: id,
+      pace,
+      windowId,
+      minutes: (toMs - fromMs) / MINUTE_MS,
+    })),
+  )
   if (stays.length === 0) return { code: 'no-hands-then', values: { skill: job.skill } }
   const minutes = minutesOf(job)
   const longest = Math.max(...stays.map((stay) => stay.minutes / stay.pace))
@@ -63,7 +105,16 @@ export function leavingReason(problem: PlanProblem, placements: readonly Placeme
       if (isLimit(laid) && (nearest === null || cost < nearest.cost)) nearest = { ...laid, windowId, cost }
     }
   }
-  if (nearest) return { code: 'no-room', values: { limit: nearest.limit, id: nearest.id, windowId: nearest.windowId, minutes: Math.ceil(nearest.overMinutes) } }
+  if (nearest)
+    return {
+      code: 'no-room',
+      values: {
+        limit: nearest.limit,
+        id: nearest.id,
+        windowId: nearest.windowId,
+        minutes: Math.ceil(nearest.overMinutes),
+      },
+    }
   return { code: 'not-yet', values: { percent: Math.round(100 * (job.chanceAt.at(-1) ?? 0)) } }
 }
 
@@ -75,16 +126,33 @@ export interface MoveVerdict {
 }
 
 /** Why somebody may not, or cannot, do a job there; null when nothing stands against it. */
-export function violationOf(problem: PlanProblem, placements: readonly Placement[], moved: Placement): PlanReason | null {
+export function violationOf(
+  problem: PlanProblem,
+  placements: readonly Placement[],
+  moved: Placement,
+): PlanReason | null {
   const job = problem.jobs.find(({ id }) => id === moved.jobId)
   const person = problem.people.find(({ id }) => id === moved.personId)
   if (!job || !person) return { code: 'no-hands-then', values: {} }
   if (!person.skills.includes(job.skill)) return { code: 'no-skill', values: { skill: job.skill, personId: person.id } }
-  if (!person.present[moved.windowId]) return { code: 'no-hands-then', values: { skill: job.skill, personId: person.id } }
+  if (!person.present[moved.windowId])
+    return { code: 'no-hands-then', values: { skill: job.skill, personId: person.id } }
   const first = job.follows && problem.windows[job.follows.window]
-  if (first && !isAllowedIn(job, problem.windows.findIndex(({ id }) => id === moved.windowId))) return { code: 'too-soon', values: { windowId: first.id } }
+  if (
+    first &&
+    !isAllowedIn(
+      job,
+      problem.windows.findIndex(({ id }) => id === moved.windowId),
+    )
+  )
+    return { code: 'too-soon', values: { windowId: first.id } }
   if (!job.routes.some(({ benchId }) => benchId === moved.benchId)) return { code: 'no-stones', values: {} }
   const others = placements.filter(({ jobId, windowId }) => windowId === moved.windowId && jobId !== moved.jobId)
   const laid = layOutWindow(indexPlan(problem), moved.windowId, [...others, moved])
-  return isLimit(laid) ? { code: 'no-room', values: { limit: laid.limit, id: laid.id, windowId: moved.windowId, minutes: Math.ceil(laid.overMinutes) } } : null
+  return isLimit(laid)
+    ? {
+        code: 'no-room',
+        values: { limit: laid.limit, id: laid.id, windowId: moved.windowId, minutes: Math.ceil(laid.overMinutes) },
+      }
+    : null
 }

@@ -34,7 +34,9 @@ export interface LayoutLimit {
 
 /** When a soaked stone is ready: put under water in time before the window, if anybody is in the house to do it. */
 export const readyMs = (window: PlanWindow, stone: PlanStone): number =>
-  stone.soakMinutes === 0 ? window.startMs : Math.max(window.soakFromMs, window.startMs - stone.soakMinutes * MINUTE_MS) + stone.soakMinutes * MINUTE_MS
+  stone.soakMinutes === 0
+    ? window.startMs
+    : Math.max(window.soakFromMs, window.startMs - stone.soakMinutes * MINUTE_MS) + stone.soakMinutes * MINUTE_MS
 
 /** The one flattening plate of the house; it serves one stone at a time. */
 const PLATE = 'plate'
@@ -49,7 +51,10 @@ class Filling {
   private plateMs = 0
   private limit: LayoutLimit['limit'] = 'window'
   private limitId = ''
-  constructor(private readonly problem: PlanProblem, private readonly window: PlanWindow) {
+  constructor(
+    private readonly problem: PlanProblem,
+    private readonly window: PlanWindow,
+  ) {
     this.bench = new Float64Array(problem.benches.length)
     this.person = new Float64Array(problem.people.length)
     this.stone = new Float64Array(problem.stones.length)
@@ -118,7 +123,9 @@ class Filling {
     if (endMs > latest + 1) {
       const overMinutes = (endMs - latest) / MINUTE_MS
       const leaves = piece.toMs < window.endMs && this.limit === 'window'
-      return leaves ? { limit: 'person', id: piece.placement.personId, overMinutes } : { limit: this.limit, id: this.limitId, overMinutes }
+      return leaves
+        ? { limit: 'person', id: piece.placement.personId, overMinutes }
+        : { limit: this.limit, id: this.limitId, overMinutes }
     }
     this.bench[piece.bench] = endMs
     this.person[piece.person] = endMs
@@ -149,7 +156,12 @@ class Filling {
 }
 
 /** Lays sessions out one after the other in the order given. */
-export function layOutInOrder({ problem }: PlanIndex, window: PlanWindow, pieces: readonly Piece[], record: SessionSlot[] | null): LayoutLimit | null {
+export function layOutInOrder(
+  { problem }: PlanIndex,
+  window: PlanWindow,
+  pieces: readonly Piece[],
+  record: SessionSlot[] | null,
+): LayoutLimit | null {
   const filling = new Filling(problem, window)
   for (const piece of pieces) {
     const limit = filling.put(piece, record)
@@ -159,7 +171,11 @@ export function layOutInOrder({ problem }: PlanIndex, window: PlanWindow, pieces
 }
 
 /** The order that comes of always starting the session that can start first; of those that can, the one earlier in the list. */
-export function soonestFirst({ problem }: PlanIndex, window: PlanWindow, pieces: readonly Piece[]): readonly Piece[] | LayoutLimit {
+export function soonestFirst(
+  { problem }: PlanIndex,
+  window: PlanWindow,
+  pieces: readonly Piece[],
+): readonly Piece[] | LayoutLimit {
   const filling = new Filling(problem, window)
   const left = [...pieces]
   const order: Piece[] = []

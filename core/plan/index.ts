@@ -4,7 +4,15 @@ export { compare, everyWeeks, worstFirst, type Comparison } from './baselines'
 export { exactModel, placementsOf, startOf, type ExactModel, type LinearModel } from './exact'
 export { violationOf, leavingReason, placementReasons, type PlanReason } from './explain'
 export { jobOf, type KnifeAhead, type ServiceAhead } from './jobs'
-export { indexPlan, isLimit, layOutPlan, layOutWindow, type SessionSlot, type LayoutLimit, type WindowLayout } from './layout'
+export {
+  indexPlan,
+  isLimit,
+  layOutPlan,
+  layOutWindow,
+  type SessionSlot,
+  type LayoutLimit,
+  type WindowLayout,
+} from './layout'
 export { fairShares, costOfLeavingOut, placementCost, planCost, planTotals, WORTH, type PlanTotals } from './objective'
 export * from './problem'
 export { shiftRounds, type Round, type RoundKnife, type UnheldKnife } from './rounds'

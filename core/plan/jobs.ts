@@ -55,7 +55,10 @@ export function jobOf(ahead: KnifeAhead, windows: readonly PlanWindow[]): PlanJo
   const starts = services.map(({ startMs }) => startMs)
   const left = services.map(chance)
   const hoursIfDone = (...doneMs: readonly number[]): number =>
-    chancesWith(starts, { left, fresh: freshChances }, doneMs).reduce((sum, one, at) => sum + stationWeight * (services[at]?.hours ?? 0) * one, 0)
+    chancesWith(starts, { left, fresh: freshChances }, doneMs).reduce(
+      (sum, one, at) => sum + stationWeight * (services[at]?.hours ?? 0) * one,
+      0,
+    )
   const chanceWhen = (atMs: number): number => {
     const passed = services.filter(({ startMs }) => startMs < atMs)
     return passed.at(-1)?.chanceDull ?? (services[0] ? Math.min(services[0].chanceDull, LIKELY) : 0)
@@ -64,7 +67,10 @@ export function jobOf(ahead: KnifeAhead, windows: readonly PlanWindow[]): PlanJo
   const dull = services.find((service) => chance(service) > LIKELY)
   const needsWork = action !== 'none' && action !== 'hone' && action !== 'check' && action !== 'change-role'
   return {
-    id: ahead.knifeId, knifeId: ahead.knifeId, kind: kindOf(action), skill: ahead.skill,
+    id: ahead.knifeId,
+    knifeId: ahead.knifeId,
+    kind: kindOf(action),
+    skill: ahead.skill,
     routes: action === 'quarantine' ? [] : ahead.routes,
     dullHours: windows.map(({ endMs }) => hoursIfDone(endMs)),
     dullHoursLeft: hoursIfDone(),
@@ -74,9 +80,14 @@ export function jobOf(ahead: KnifeAhead, windows: readonly PlanWindow[]): PlanJo
     wanted: needsWork || (last !== undefined && chance(last) > LIKELY),
     dullBy: dull ? { name: dull.name, startMs: dull.startMs } : null,
     daysSinceStone: ahead.daysSinceStone,
-    lastHands: ahead.lastHands, group: ahead.group, mayBeAway: ahead.mayBeAway, follows: null,
+    lastHands: ahead.lastHands,
+    group: ahead.group,
+    mayBeAway: ahead.mayBeAway,
+    follows: null,
     next: ahead.ordinary && {
-      ...ahead.ordinary, freshChances, steelUm: ahead.steelUm,
+      ...ahead.ordinary,
+      freshChances,
+      steelUm: ahead.steelUm,
       services: services.map(({ name, startMs, hours }) => ({ name, startMs, hours: stationWeight * hours })),
     },
   }

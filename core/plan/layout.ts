@@ -8,16 +8,25 @@ export { indexPlan, pieceOf, type Piece, type PlanIndex } from './pieces'
 
 /** Every order of so many sessions is tried; of more only those that practice suggests. */
 const EVERY_ORDER_UP_TO = 4
-const ORDERS: readonly (readonly number[])[] = [[0, 1, 2, 3], [0, 1, 2], [0, 1]].flatMap(ordersOf)
+const ORDERS: readonly (readonly number[])[] = [
+  [0, 1, 2, 3],
+  [0, 1, 2],
+  [0, 1],
+].flatMap(ordersOf)
 
 function ordersOf(list: readonly number[]): number[][] {
   if (list.length <= 1) return [[...list]]
-  return list.flatMap((first, at) => ordersOf([...list.slice(0, at), ...list.slice(at + 1)]).map((rest) => [first, ...rest]))
+  return list.flatMap((first, at) =>
+    ordersOf([...list.slice(0, at), ...list.slice(at + 1)]).map((rest) => [first, ...rest]),
+  )
 }
 
 /** Orders worth trying: coarse knives first, so that the fine stones stay clean; who leaves first; the longest first. */
 function* orders(pieces: readonly Piece[]): Generator<readonly Piece[]> {
-  const coarseFirst = [...pieces].sort((a, b) => b.coarseMicron - a.coarseMicron || b.wholeMs - a.wholeMs || (a.placement.jobId < b.placement.jobId ? -1 : 1))
+  const coarseFirst = [...pieces].sort(
+    (a, b) =>
+      b.coarseMicron - a.coarseMicron || b.wholeMs - a.wholeMs || (a.placement.jobId < b.placement.jobId ? -1 : 1),
+  )
   yield coarseFirst
   if (pieces.length === 1) return
   yield [...coarseFirst].sort((a, b) => a.toMs - b.toMs || a.fromMs - b.fromMs)
@@ -37,8 +46,18 @@ function isOverfull({ problem }: PlanIndex, window: PlanWindow, pieces: readonly
   for (const piece of pieces) {
     const benchMs = (bench[piece.bench] ?? 0) + piece.wholeMs
     const personMs = (person[piece.person] ?? 0) + piece.wholeMs
-    if (benchMs > window.endMs - window.startMs + 1) return { limit: 'bench', id: piece.placement.benchId, overMinutes: (benchMs - window.endMs + window.startMs) / MINUTE_MS }
-    if (personMs > piece.toMs - piece.fromMs + 1) return { limit: 'person', id: piece.placement.personId, overMinutes: (personMs - piece.toMs + piece.fromMs) / MINUTE_MS }
+    if (benchMs > window.endMs - window.startMs + 1)
+      return {
+        limit: 'bench',
+        id: piece.placement.benchId,
+        overMinutes: (benchMs - window.endMs + window.startMs) / MINUTE_MS,
+      }
+    if (personMs > piece.toMs - piece.fromMs + 1)
+      return {
+        limit: 'person',
+        id: piece.placement.personId,
+        overMinutes: (personMs - piece.toMs + piece.fromMs) / MINUTE_MS,
+      }
     bench[piece.bench] = benchMs
     person[piece.person] = personMs
   }
@@ -66,7 +85,12 @@ function fittingOrder(index: PlanIndex, window: PlanWindow, given: readonly Piec
   const [coarseFirst = pieces] = orders(pieces)
   let first = layOutInOrder(index, window, coarseFirst, null)
   if (!first) return coarseFirst
-  const rules = [coarseFirst, [...pieces].sort((a, b) => b.wholeMs - a.wholeMs), [...pieces].sort((a, b) => b.stones.length - a.stones.length || a.wholeMs - b.wholeMs), [...pieces].sort((a, b) => a.wholeMs - b.wholeMs)]
+  const rules = [
+    coarseFirst,
+    [...pieces].sort((a, b) => b.wholeMs - a.wholeMs),
+    [...pieces].sort((a, b) => b.stones.length - a.stones.length || a.wholeMs - b.wholeMs),
+    [...pieces].sort((a, b) => a.wholeMs - b.wholeMs),
+  ]
   for (const rule of rules) {
     const order = soonestFirst(index, window, rule)
     if (!('limit' in order)) return order
@@ -90,28 +114,42 @@ export const piecesFit = (index: PlanIndex, window: PlanWindow, pieces: readonly
  *
  * @param placements sessions of this window only
  */
-export function layOutWindow(index: PlanIndex, windowId: string, placements: readonly Placement[]): WindowLayout | LayoutLimit {
+export function layOutWindow(
+  index: PlanIndex,
+  windowId: string,
+  placements: readonly Placement[],
+): WindowLayout | LayoutLimit {
   const window = index.windows.get(windowId)
   if (!window) return { limit: 'window', id: windowId, overMinutes: 0 }
   if (placements.length === 0) return { sessions: [], soaking: [] }
   const pieces = placements.map((placement) => pieceOf(index, placement))
   const absent = placements[pieces.findIndex((piece) => piece === null)]
   if (absent) return { limit: 'person', id: absent.personId, overMinutes: 0 }
-  const order = fittingOrder(index, window, pieces.filter((piece) => piece !== null))
+  const order = fittingOrder(
+    index,
+    window,
+    pieces.filter((piece) => piece !== null),
+  )
   if ('limit' in order) return order
   const sessions: SessionSlot[] = []
   layOutInOrder(index, window, order, sessions)
   const used = new Set(sessions.flatMap(({ stages }) => stages.map(({ stoneId }) => stoneId)))
-  const soaking = index.problem.stones.filter(({ id, soakMinutes }) => soakMinutes > 0 && used.has(id)).map((stone) => {
-    const toMs = readyMs(window, stone)
-    return { stoneId: stone.id, fromMs: toMs - stone.soakMinutes * MINUTE_MS, toMs }
-  })
+  const soaking = index.problem.stones
+    .filter(({ id, soakMinutes }) => soakMinutes > 0 && used.has(id))
+    .map((stone) => {
+      const toMs = readyMs(window, stone)
+      return { stoneId: stone.id, fromMs: toMs - stone.soakMinutes * MINUTE_MS, toMs }
+    })
   return { sessions, soaking }
 }
 
 /** Every window of a plan laid out; windows whose sessions do not fit come with their limit. */
-export function layOutPlan(index: PlanIndex, placements: readonly Placement[]): ReadonlyMap<string, WindowLayout | LayoutLimit> {
+export function layOutPlan(
+  index: PlanIndex,
+  placements: readonly Placement[],
+): ReadonlyMap<string, WindowLayout | LayoutLimit> {
   const byWindow = new Map<string, Placement[]>()
-  for (const placement of placements) byWindow.set(placement.windowId, [...(byWindow.get(placement.windowId) ?? []), placement])
+  for (const placement of placements)
+    byWindow.set(placement.windowId, [...(byWindow.get(placement.windowId) ?? []), placement])
   return new Map([...byWindow].map(([windowId, own]) => [windowId, layOutWindow(index, windowId, own)]))
 }

@@ -1,21 +1,71 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { fairShares, costOfLeavingOut, placedMinutes, placementCost, planCost, planTotals, WORTH } from './objective'
-import { EVEN_WEIGHTS, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWeights } from './problem'
+import {
+  EVEN_WEIGHTS,
+  type Placement,
+  type PlanJob,
+  type PlanPerson,
+  type PlanProblem,
+  type PlanWeights,
+} from './problem'
 import { HOUR_MS } from '../time'
 
-const window = (id: string, at: number): PlanProblem['windows'][number] => ({ id, name: 'afternoon', startMs: at * 24 * HOUR_MS, endMs: at * 24 * HOUR_MS + 2 * HOUR_MS, soakFromMs: at * 24 * HOUR_MS, overlapsService: false })
-const there = (...windows: readonly string[]): PlanPerson['present'] => Object.fromEntries(windows.map((id) => [id, { fromMs: Number(id.slice(1)) * 24 * HOUR_MS, toMs: Number(id.slice(1)) * 24 * HOUR_MS + 2 * HOUR_MS }]))
+const window = (id: string, at: number): PlanProblem['windows'][number] => ({
+  id,
+  name: 'afternoon',
+  startMs: at * 24 * HOUR_MS,
+  endMs: at * 24 * HOUR_MS + 2 * HOUR_MS,
+  soakFromMs: at * 24 * HOUR_MS,
+  overlapsService: false,
+})
+const there = (...windows: readonly string[]): PlanPerson['present'] =>
+  Object.fromEntries(
+    windows.map((id) => [
+      id,
+      { fromMs: Number(id.slice(1)) * 24 * HOUR_MS, toMs: Number(id.slice(1)) * 24 * HOUR_MS + 2 * HOUR_MS },
+    ]),
+  )
 const job = (id: string, more: Partial<PlanJob> = {}): PlanJob => ({
-  id, knifeId: id, kind: 'stone', skill: 'full', routes: [{ benchId: 'b', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }],
-  dullHours: [0.5, 2], dullHoursLeft: 6, chanceAt: [0.2, 0.8], wastedUm: [40, 10], dueShare: 0.5, wanted: true, dullBy: null, daysSinceStone: 20, lastHands: null, group: id, mayBeAway: 1, next: null, follows: null, ...more,
+  id,
+  knifeId: id,
+  kind: 'stone',
+  skill: 'full',
+  routes: [{ benchId: 'b', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }],
+  dullHours: [0.5, 2],
+  dullHoursLeft: 6,
+  chanceAt: [0.2, 0.8],
+  wastedUm: [40, 10],
+  dueShare: 0.5,
+  wanted: true,
+  dullBy: null,
+  daysSinceStone: 20,
+  lastHands: null,
+  group: id,
+  mayBeAway: 1,
+  next: null,
+  follows: null,
+  ...more,
 })
 const problem = (jobs: readonly PlanJob[], weights: PlanWeights = EVEN_WEIGHTS): PlanProblem => ({
-  windows: [window('w0', 0), window('w1', 1)], benches: [{ id: 'b', name: 'bench' }], stones: [{ id: 's', name: 'stone', micron: 11.5, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 3 }],
-  people: [{ id: 'oda', skills: ['full'], pace: 1, present: there('w0', 'w1') }, { id: 'finn', skills: ['full'], pace: 1.5, present: there('w0') }, { id: 'kit', skills: ['hone'], pace: 1, present: there('w0', 'w1') }],
-  jobs, weights, locks: [],
+  windows: [window('w0', 0), window('w1', 1)],
+  benches: [{ id: 'b', name: 'bench' }],
+  stones: [{ id: 's', name: 'stone', micron: 11.5, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 3 }],
+  people: [
+    { id: 'oda', skills: ['full'], pace: 1, present: there('w0', 'w1') },
+    { id: 'finn', skills: ['full'], pace: 1.5, present: there('w0') },
+    { id: 'kit', skills: ['hone'], pace: 1, present: there('w0', 'w1') },
+  ],
+  jobs,
+  weights,
+  locks: [],
 })
-const at = (jobId: string, windowId: string, personId: string): Placement => ({ jobId, windowId, benchId: 'b', personId })
+const at = (jobId: string, windowId: string, personId: string): Placement => ({
+  jobId,
+  windowId,
+  benchId: 'b',
+  personId,
+})
 
 describe('what a plan costs', () => {
   it('is on paper: dull hours at 20 minutes, work, steel at a twentieth, other hands at 6, a bench opened at 5', () => {
@@ -38,7 +88,8 @@ describe('what a plan costs', () => {
   it('leaves out what the chef does not mind, and doubles what the chef minds twice', () => {
     const jobs = [job('k1', { lastHands: 'finn' })]
     const placed = [at('k1', 'w1', 'oda')]
-    const cost = (weights: Partial<PlanWeights>): number => planCost(problem(jobs, { ...EVEN_WEIGHTS, ...weights }), placed)
+    const cost = (weights: Partial<PlanWeights>): number =>
+      planCost(problem(jobs, { ...EVEN_WEIGHTS, ...weights }), placed)
     expect(cost({}) - cost({ dull: 0 })).toBeCloseTo(WORTH.dullHour * 2, 9)
     expect(cost({ dull: 2 }) - cost({})).toBeCloseTo(WORTH.dullHour * 2, 9)
     expect(cost({}) - cost({ labour: 0 })).toBeCloseTo(20, 9)
@@ -47,16 +98,36 @@ describe('what a plan costs', () => {
   })
 
   it('is the sum of its placements, its set-ups, its unfair minutes and what was left, whatever the plan', () => {
-    const jobs = ['k1', 'k2', 'k3', 'k4'].map((id, index) => job(id, { dullHours: [index, 2 * index], wastedUm: [10 * index, 0], lastHands: index % 2 === 0 ? 'oda' : null }))
+    const jobs = ['k1', 'k2', 'k3', 'k4'].map((id, index) =>
+      job(id, { dullHours: [index, 2 * index], wastedUm: [10 * index, 0], lastHands: index % 2 === 0 ? 'oda' : null }),
+    )
     const whole = problem(jobs)
     const places = fc.constantFrom<readonly [string, string] | null>(null, ['w0', 'oda'], ['w1', 'oda'], ['w0', 'finn'])
-    fc.assert(fc.property(fc.tuple(places, places, places, places), (chosen) => {
-      const placements = chosen.flatMap((place, index) => (place ? [at(`k${index + 1}`, place[0], place[1])] : []))
-      const totals = planTotals(whole, placements)
-      const own = placements.reduce((sum, placement) => sum + placementCost(jobs.find(({ id }) => id === placement.jobId) as PlanJob, placement.windowId === 'w0' ? 0 : 1, placedMinutes(whole, placement), placement.personId, EVEN_WEIGHTS), 0)
-      const left = jobs.filter(({ id }) => placements.every(({ jobId }) => jobId !== id)).reduce((sum, one) => sum + costOfLeavingOut(one, EVEN_WEIGHTS), 0)
-      expect(planCost(whole, placements)).toBeCloseTo(own + left + WORTH.setUp * totals.setUps + WORTH.unfairMinute * totals.unfairMinutes, 6)
-    }))
+    fc.assert(
+      fc.property(fc.tuple(places, places, places, places), (chosen) => {
+        const placements = chosen.flatMap((place, index) => (place ? [at(`k${index + 1}`, place[0], place[1])] : []))
+        const totals = planTotals(whole, placements)
+        const own = placements.reduce(
+          (sum, placement) =>
+            sum +
+            placementCost(
+              jobs.find(({ id }) => id === placement.jobId) as PlanJob,
+              placement.windowId === 'w0' ? 0 : 1,
+              placedMinutes(whole, placement),
+              placement.personId,
+              EVEN_WEIGHTS,
+            ),
+          0,
+        )
+        const left = jobs
+          .filter(({ id }) => placements.every(({ jobId }) => jobId !== id))
+          .reduce((sum, one) => sum + costOfLeavingOut(one, EVEN_WEIGHTS), 0)
+        expect(planCost(whole, placements)).toBeCloseTo(
+          own + left + WORTH.setUp * totals.setUps + WORTH.unfairMinute * totals.unfairMinutes,
+          6,
+        )
+      }),
+    )
   })
 })
 

@@ -1,5 +1,13 @@
 import { secondSession, withSeconds } from './secondSessions'
-import { routeMinutes, type JobRoute, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWeights } from './problem'
+import {
+  routeMinutes,
+  type JobRoute,
+  type Placement,
+  type PlanJob,
+  type PlanPerson,
+  type PlanProblem,
+  type PlanWeights,
+} from './problem'
 
 /** What things are worth in minutes of work (assumed; the chef's weights scale each). */
 export const WORTH = {
@@ -26,12 +34,24 @@ export interface PlanTotals {
 }
 
 /** What one placement costs in minutes of work, its share of fairness and set-ups left out. */
-export function placementCost(job: PlanJob, window: number, minutes: number, personId: string, weights: PlanWeights): number {
+export function placementCost(
+  job: PlanJob,
+  window: number,
+  minutes: number,
+  personId: string,
+  weights: PlanWeights,
+): number {
   const hands = job.lastHands !== null && job.lastHands !== personId ? WORTH.otherHands : 0
-  return weights.dull * WORTH.dullHour * (job.dullHours[window] ?? 0) + weights.labour * minutes + weights.steel * WORTH.steelUm * (job.wastedUm[window] ?? 0) + weights.hands * hands
+  return (
+    weights.dull * WORTH.dullHour * (job.dullHours[window] ?? 0) +
+    weights.labour * minutes +
+    weights.steel * WORTH.steelUm * (job.wastedUm[window] ?? 0) +
+    weights.hands * hands
+  )
 }
 
-const shortestRoute = ({ routes }: { readonly routes: readonly JobRoute[] }): number => (routes.length === 0 ? 0 : Math.min(...routes.map(routeMinutes)))
+const shortestRoute = ({ routes }: { readonly routes: readonly JobRoute[] }): number =>
+  routes.length === 0 ? 0 : Math.min(...routes.map(routeMinutes))
 
 /** What leaving a job out costs: the dull hours, and the work itself as far as it will be due anyway. */
 export function costOfLeavingOut(job: PlanJob, weights: PlanWeights): number {
@@ -45,22 +65,35 @@ export function costOfLeavingSecond(problem: PlanProblem, first: PlanJob, window
 }
 
 const canWork = (person: PlanPerson, problem: PlanProblem): boolean =>
-  Object.keys(person.present).length > 0 && problem.jobs.some(({ skill, next }) => person.skills.includes(skill) || (next !== null && person.skills.includes(next.skill)))
+  Object.keys(person.present).length > 0 &&
+  problem.jobs.some(
+    ({ skill, next }) => person.skills.includes(skill) || (next !== null && person.skills.includes(next.skill)),
+  )
 
 /** Minutes of bench work that would be fair for each person who can do any: shares go by the time each is there. */
 export function fairShares(problem: PlanProblem): ReadonlyMap<string, number> {
   // all that could come to the bench, whatever is placed: the share of it does not hang on the plan
-  const all = problem.jobs.reduce((sum, job) => sum + (job.follows ? 0 : shortestRoute(job) + (job.next ? shortestRoute(job.next) : 0)), 0)
-  const hours = new Map(problem.people.filter((person) => canWork(person, problem)).map((person) => [
-    person.id, Object.values(person.present).reduce((sum, { fromMs, toMs }) => sum + (toMs - fromMs), 0),
-  ]))
+  const all = problem.jobs.reduce(
+    (sum, job) => sum + (job.follows ? 0 : shortestRoute(job) + (job.next ? shortestRoute(job.next) : 0)),
+    0,
+  )
+  const hours = new Map(
+    problem.people
+      .filter((person) => canWork(person, problem))
+      .map((person) => [
+        person.id,
+        Object.values(person.present).reduce((sum, { fromMs, toMs }) => sum + (toMs - fromMs), 0),
+      ]),
+  )
   const total = [...hours.values()].reduce((sum, one) => sum + one, 0)
   return new Map([...hours].map(([id, own]) => [id, total === 0 ? 0 : (all * own) / total]))
 }
 
 /** Minutes a placement takes in its person's hands. */
 export function placedMinutes(problem: PlanProblem, placement: Placement): number {
-  const route = problem.jobs.find(({ id }) => id === placement.jobId)?.routes.find(({ benchId }) => benchId === placement.benchId)
+  const route = problem.jobs
+    .find(({ id }) => id === placement.jobId)
+    ?.routes.find(({ benchId }) => benchId === placement.benchId)
   const pace = problem.people.find(({ id }) => id === placement.personId)?.pace ?? 1
   return route ? routeMinutes(route) * pace : 0
 }
@@ -98,7 +131,16 @@ export function planCost(problem: PlanProblem, placements: readonly Placement[])
   const { weights } = problem
   const totals = planTotals(problem, placements)
   const placed = new Set(placements.map(({ jobId }) => jobId))
-  const deferred = withSeconds(problem, placements).jobs.reduce((sum, job) => sum + (placed.has(job.id) ? 0 : job.dueShare * shortestRoute(job)), 0)
-  return weights.dull * WORTH.dullHour * totals.dullHours + weights.labour * (totals.minutes + deferred) + weights.steel * WORTH.steelUm * totals.wastedUm +
-    weights.hands * WORTH.otherHands * totals.otherHands + weights.fair * WORTH.unfairMinute * totals.unfairMinutes + WORTH.setUp * totals.setUps
+  const deferred = withSeconds(problem, placements).jobs.reduce(
+    (sum, job) => sum + (placed.has(job.id) ? 0 : job.dueShare * shortestRoute(job)),
+    0,
+  )
+  return (
+    weights.dull * WORTH.dullHour * totals.dullHours +
+    weights.labour * (totals.minutes + deferred) +
+    weights.steel * WORTH.steelUm * totals.wastedUm +
+    weights.hands * WORTH.otherHands * totals.otherHands +
+    weights.fair * WORTH.unfairMinute * totals.unfairMinutes +
+    WORTH.setUp * totals.setUps
+  )
 }

@@ -1,4 +1,11 @@
-import { routeMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem, type PlanWindow } from './problem'
+import {
+  routeMinutes,
+  type Placement,
+  type PlanJob,
+  type PlanPerson,
+  type PlanProblem,
+  type PlanWindow,
+} from './problem'
 import { MINUTE_MS } from '../time'
 
 /** A session that could be in a window, everything about it looked up: searching lays windows out a hundred thousand times. */
@@ -24,13 +31,22 @@ export interface PlanIndex {
   readonly windows: ReadonlyMap<string, PlanWindow>
   readonly people: ReadonlyMap<string, PlanPerson>
   readonly jobs: ReadonlyMap<string, PlanJob>
-  readonly numbers: { readonly people: ReadonlyMap<string, number>; readonly benches: ReadonlyMap<string, number>; readonly stones: ReadonlyMap<string, number> }
+  readonly numbers: {
+    readonly people: ReadonlyMap<string, number>
+    readonly benches: ReadonlyMap<string, number>
+    readonly stones: ReadonlyMap<string, number>
+  }
 }
 
-const byId = <T extends { readonly id: string }>(list: readonly T[]): Map<string, T> => new Map(list.map((one) => [one.id, one]))
-const numbered = (list: readonly { readonly id: string }[]): Map<string, number> => new Map(list.map(({ id }, at) => [id, at]))
+const byId = <T extends { readonly id: string }>(list: readonly T[]): Map<string, T> =>
+  new Map(list.map((one) => [one.id, one]))
+const numbered = (list: readonly { readonly id: string }[]): Map<string, number> =>
+  new Map(list.map(({ id }, at) => [id, at]))
 export const indexPlan = (problem: PlanProblem): PlanIndex => ({
-  problem, windows: byId(problem.windows), people: byId(problem.people), jobs: byId(problem.jobs),
+  problem,
+  windows: byId(problem.windows),
+  people: byId(problem.people),
+  jobs: byId(problem.jobs),
   numbers: { people: numbered(problem.people), benches: numbered(problem.benches), stones: numbered(problem.stones) },
 })
 
@@ -44,10 +60,17 @@ export function pieceOf(index: PlanIndex, placement: Placement): Piece | null {
   const pace = person.pace * MINUTE_MS
   const stones = route.stages.map(({ stoneId }) => index.numbers.stones.get(stoneId) ?? 0)
   return {
-    placement, job, stones,
-    bench: index.numbers.benches.get(placement.benchId) ?? 0, person: index.numbers.people.get(placement.personId) ?? 0,
-    fromMs: present.fromMs, toMs: present.toMs, openingMs: route.openingMinutes * pace, closingMs: route.closingMinutes * pace,
-    stageMs: route.stages.map(({ minutes }) => minutes * pace), wholeMs: routeMinutes(route) * pace,
+    placement,
+    job,
+    stones,
+    bench: index.numbers.benches.get(placement.benchId) ?? 0,
+    person: index.numbers.people.get(placement.personId) ?? 0,
+    fromMs: present.fromMs,
+    toMs: present.toMs,
+    openingMs: route.openingMinutes * pace,
+    closingMs: route.closingMinutes * pace,
+    stageMs: route.stages.map(({ minutes }) => minutes * pace),
+    wholeMs: routeMinutes(route) * pace,
     coarseMicron: Math.max(0, ...stones.map((stone) => index.problem.stones[stone]?.micron ?? 0)),
   }
 }

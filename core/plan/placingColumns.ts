@@ -67,15 +67,27 @@ export interface Chosen extends Choice {
 /** Everywhere a session could be by skill, presence and length; a locked one only where it is locked. */
 function placingChoices(problem: PlanProblem, job: PlanJob): Omit<Chosen, 'column'>[] {
   const lock = problem.locks.find(({ jobId }) => jobId === job.id)
-  return problem.windows.flatMap((window, at) => (isAllowedIn(job, at) ? problem.people : []).flatMap((person) => {
-    const present = person.present[window.id]
-    if (!present || !person.skills.includes(job.skill)) return []
-    return job.routes.flatMap((route) => {
-      const choice = { jobId: job.id, windowId: window.id, personId: person.id, benchId: route.benchId, minutes: routeMinutes(route) * person.pace, window: at, pace: person.pace, route, job }
-      const isTooLong = choice.minutes * MINUTE_MS > present.toMs - present.fromMs
-      return isTooLong || (lock && !samePlace(lock, choice)) ? [] : [choice]
-    })
-  }))
+  return problem.windows.flatMap((window, at) =>
+    (isAllowedIn(job, at) ? problem.people : []).flatMap((person) => {
+      const present = person.present[window.id]
+      if (!present || !person.skills.includes(job.skill)) return []
+      return job.routes.flatMap((route) => {
+        const choice = {
+          jobId: job.id,
+          windowId: window.id,
+          personId: person.id,
+          benchId: route.benchId,
+          minutes: routeMinutes(route) * person.pace,
+          window: at,
+          pace: person.pace,
+          route,
+          job,
+        }
+        const isTooLong = choice.minutes * MINUTE_MS > present.toMs - present.fromMs
+        return isTooLong || (lock && !samePlace(lock, choice)) ? [] : [choice]
+      })
+    }),
+  )
 }
 
 /** A first and a second session of one knife in their windows: what the two are worth together, beside their work. */
@@ -93,7 +105,10 @@ function sessionPairs(problem: PlanProblem, job: PlanJob, leastWork: number, isL
     if (!session) return []
     return windows.flatMap((_later, second): Pair[] => {
       if (!isAllowedIn(session, second)) return []
-      const cost = weights.dull * WORTH.dullHour * (session.dullHours[second] ?? 0) + weights.steel * WORTH.steelUm * (session.wastedUm[second] ?? 0) - costOfLeavingOut(session, weights)
+      const cost =
+        weights.dull * WORTH.dullHour * (session.dullHours[second] ?? 0) +
+        weights.steel * WORTH.steelUm * (session.wastedUm[second] ?? 0) -
+        costOfLeavingOut(session, weights)
       return cost + leastWork < 0 || isLocked ? [{ first, second, cost }] : []
     })
   })
@@ -107,31 +122,58 @@ export function placingColumns(problem: PlanProblem, builder: Builder): { chosen
   let offset = 0
   const choose = (choice: Omit<Chosen, 'column'>, cost: number): Chosen => {
     const { jobId, windowId, personId, benchId, minutes } = choice
-    const column = builder.column({ name: `x${builder.columns.length}`, cost, upper: 1, integer: true }, { jobId, windowId, personId, benchId, minutes })
+    const column = builder.column(
+      { name: `x${builder.columns.length}`, cost, upper: 1, integer: true },
+      { jobId, windowId, personId, benchId, minutes },
+    )
     const one = { ...choice, column }
     chosen.push(one)
     return one
   }
   const onceAndLocked = (jobId: string, own: readonly Chosen[]): void => {
-    builder.row(`once_${jobId}`, 1, own.map(({ column }) => [column, 1]))
-    if (locked.has(jobId)) builder.row(`lock_${jobId}`, -1, own.map(({ column }) => [column, -1]))
+    builder.row(
+      `once_${jobId}`,
+      1,
+      own.map(({ column }) => [column, 1]),
+    )
+    if (locked.has(jobId))
+      builder.row(
+        `lock_${jobId}`,
+        -1,
+        own.map(({ column }) => [column, -1]),
+      )
   }
   for (const job of problem.jobs) {
     const leaving = costOfLeavingOut(job, weights)
     offset += leaving
     const second = secondSession(problem, job, 0)
-    const secondChoices = second ? placingChoices(problem, { ...second, follows: null }).map((choice) => ({ choice, work: weights.labour * choice.minutes + handsCost(second, choice, problem) })) : []
+    const secondChoices = second
+      ? placingChoices(problem, { ...second, follows: null }).map((choice) => ({
+          choice,
+          work: weights.labour * choice.minutes + handsCost(second, choice, problem),
+        }))
+      : []
     const isLocked = second !== null && locked.has(second.id)
-    const pairs = secondChoices.length > 0 ? sessionPairs(problem, job, Math.min(...secondChoices.map(({ work }) => work)), isLocked) : []
+    const pairs =
+      secondChoices.length > 0
+        ? sessionPairs(problem, job, Math.min(...secondChoices.map(({ work }) => work)), isLocked)
+        : []
     const most = (of: (pair: Pair) => boolean): number => Math.min(0, ...pairs.filter(of).map(({ cost }) => cost))
     const firsts = placingChoices(problem, job).flatMap((choice) => {
-      const cost = placementCost(job, choice.window, choice.minutes, choice.personId, weights) - leaving + costOfLeavingSecond(problem, job, choice.window)
+      const cost =
+        placementCost(job, choice.window, choice.minutes, choice.personId, weights) -
+        leaving +
+        costOfLeavingSecond(problem, job, choice.window)
       // what costs more than leaving it is never chosen, unless the chef has, or a second session could make up for it
-      return cost + most(({ first }) => first === choice.window) >= 0 && !locked.has(job.id) ? [] : [choose(choice, cost)]
+      return cost + most(({ first }) => first === choice.window) >= 0 && !locked.has(job.id)
+        ? []
+        : [choose(choice, cost)]
     })
     onceAndLocked(job.id, firsts)
     if (!second || pairs.length === 0) continue
-    const seconds = secondChoices.flatMap(({ choice, work }) => (work + most((pair) => pair.second === choice.window) < 0 || isLocked ? [choose(choice, work)] : []))
+    const seconds = secondChoices.flatMap(({ choice, work }) =>
+      work + most((pair) => pair.second === choice.window) < 0 || isLocked ? [choose(choice, work)] : [],
+    )
     onceAndLocked(second.id, seconds)
     pairRows(job.id, pairs, firsts, seconds, builder)
   }
@@ -142,11 +184,30 @@ const handsCost = (job: PlanJob, { personId }: { readonly personId: string }, { 
   job.lastHands !== null && job.lastHands !== personId ? weights.hands * WORTH.otherHands : 0
 
 /** Ties both sessions of a knife to the pair of windows they make. Whole sessions make whole pairs: the pairs need not be told to be. */
-function pairRows(jobId: string, pairs: readonly Pair[], firsts: readonly Chosen[], seconds: readonly Chosen[], builder: Builder): void {
-  const columns = pairs.map((pair) => ({ ...pair, column: builder.column({ name: `y${builder.columns.length}`, cost: pair.cost, upper: 1, integer: false }) }))
-  const entries = (own: readonly { readonly column: number }[], value: number): Entry[] => own.map(({ column }) => [column, value])
+function pairRows(
+  jobId: string,
+  pairs: readonly Pair[],
+  firsts: readonly Chosen[],
+  seconds: readonly Chosen[],
+  builder: Builder,
+): void {
+  const columns = pairs.map((pair) => ({
+    ...pair,
+    column: builder.column({ name: `y${builder.columns.length}`, cost: pair.cost, upper: 1, integer: false }),
+  }))
+  const entries = (own: readonly { readonly column: number }[], value: number): Entry[] =>
+    own.map(({ column }) => [column, value])
   for (const window of new Set(pairs.map(({ first }) => first))) {
-    builder.row(`after_${jobId}_${window}`, 0, [...entries(columns.filter(({ first }) => first === window), 1), ...entries(firsts.filter((one) => one.window === window), -1)])
+    builder.row(`after_${jobId}_${window}`, 0, [
+      ...entries(
+        columns.filter(({ first }) => first === window),
+        1,
+      ),
+      ...entries(
+        firsts.filter((one) => one.window === window),
+        -1,
+      ),
+    ])
   }
   for (const window of new Set(seconds.map((one) => one.window))) {
     const pairsHere = columns.filter(({ second }) => second === window)

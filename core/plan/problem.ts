@@ -131,9 +131,9 @@ export interface PlanProblem {
   readonly locks: readonly Placement[]
 }
 
-
 /** Whether a job can be in a window, by its number: a knife's second session only after its first. */
-export const isAllowedIn = (job: PlanJob, window: number): boolean => job.follows === null || window > job.follows.window
+export const isAllowedIn = (job: PlanJob, window: number): boolean =>
+  job.follows === null || window > job.follows.window
 
 /** Minutes of a session at the table's pace. */
 export const routeMinutes = (route: JobRoute): number =>

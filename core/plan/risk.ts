@@ -15,7 +15,11 @@ export interface JobChances {
  * @param fresh chance so many services after a session, 0–1; the last stands for all beyond
  * @param doneMs ends of the sessions, ms, in order
  */
-export function chancesWith(serviceStarts: readonly number[], { left, fresh }: Pick<JobChances, 'left' | 'fresh'>, doneMs: readonly number[]): number[] {
+export function chancesWith(
+  serviceStarts: readonly number[],
+  { left, fresh }: Pick<JobChances, 'left' | 'fresh'>,
+  doneMs: readonly number[],
+): number[] {
   let done = 0
   let since = 0
   return serviceStarts.map((startMs, at) => {
@@ -25,13 +29,21 @@ export function chancesWith(serviceStarts: readonly number[], { left, fresh }: P
 }
 
 /** Knives expected to work dull in each service, before and after a plan. */
-export function dullByService(problem: PlanProblem, chances: readonly JobChances[], placements: readonly Placement[], serviceStarts: readonly number[]): { readonly before: number[]; readonly after: number[] } {
+export function dullByService(
+  problem: PlanProblem,
+  chances: readonly JobChances[],
+  placements: readonly Placement[],
+  serviceStarts: readonly number[],
+): { readonly before: number[]; readonly after: number[] } {
   const knifeOf = new Map(problem.jobs.map(({ id, knifeId }) => [id, knifeId]))
   const endOf = new Map(problem.windows.map(({ id, endMs }) => [id, endMs]))
   const before = serviceStarts.map(() => 0)
   const after = serviceStarts.map(() => 0)
   for (const { jobId, left, fresh } of chances) {
-    const doneMs = placements.filter((one) => knifeOf.get(one.jobId) === knifeOf.get(jobId)).map(({ windowId }) => endOf.get(windowId) ?? Infinity).sort((a, b) => a - b)
+    const doneMs = placements
+      .filter((one) => knifeOf.get(one.jobId) === knifeOf.get(jobId))
+      .map(({ windowId }) => endOf.get(windowId) ?? Infinity)
+      .sort((a, b) => a - b)
     const now = chancesWith(serviceStarts, { left, fresh }, doneMs)
     for (const at of serviceStarts.keys()) {
       before[at] = (before[at] ?? 0) + (left[at] ?? 0)

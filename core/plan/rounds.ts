@@ -43,7 +43,12 @@ const DAYS_BETWEEN_CHECKS = 4
  * who is there and holds knives at the same station. Checks go to the same hands, a few a shift, those
  * asked for first and then the longest unread.
  */
-export function shiftRounds(knives: readonly RoundKnife[], services: readonly RoundService[], present: readonly Presence[], fromMs: number): { readonly rounds: Round[]; readonly unheld: UnheldKnife[] } {
+export function shiftRounds(
+  knives: readonly RoundKnife[],
+  services: readonly RoundService[],
+  present: readonly Presence[],
+  fromMs: number,
+): { readonly rounds: Round[]; readonly unheld: UnheldKnife[] } {
   const rounds: Round[] = []
   const unheld: UnheldKnife[] = []
   const checkedAt = new Map<string, number>()
@@ -59,11 +64,17 @@ export function shiftRounds(knives: readonly RoundKnife[], services: readonly Ro
       }
       rounds.push({ kind: 'hone', knifeId: knife.knifeId, personId: hands, service: name, startMs })
       const last = checkedAt.get(knife.knifeId)
-      const days = last === undefined ? (knife.daysSinceCheck ?? Infinity) + (startMs - fromMs) / DAY_MS : (startMs - last) / DAY_MS
+      const days =
+        last === undefined
+          ? (knife.daysSinceCheck ?? Infinity) + (startMs - fromMs) / DAY_MS
+          : (startMs - last) / DAY_MS
       const asksNow = knife.checkNow && last === undefined
-      if (asksNow || days >= DAYS_BETWEEN_CHECKS) asked.push({ knife, personId: hands, dueDays: asksNow ? Infinity : days })
+      if (asksNow || days >= DAYS_BETWEEN_CHECKS)
+        asked.push({ knife, personId: hands, dueDays: asksNow ? Infinity : days })
     }
-    for (const { knife, personId } of asked.sort((a, b) => b.dueDays - a.dueDays || (a.knife.knifeId < b.knife.knifeId ? -1 : 1))) {
+    for (const { knife, personId } of asked.sort(
+      (a, b) => b.dueDays - a.dueDays || (a.knife.knifeId < b.knife.knifeId ? -1 : 1),
+    )) {
       const had = checks.get(personId) ?? 0
       if (had >= CHECKS_A_SHIFT) continue
       checks.set(personId, had + 1)
@@ -75,11 +86,16 @@ export function shiftRounds(knives: readonly RoundKnife[], services: readonly Ro
 }
 
 /** Who holds a knife in a shift: its holder when there, else the one of the station who has the fewest knives there. */
-function handsFor(knife: RoundKnife, knives: readonly RoundKnife[], there: (personId: string) => boolean): string | null {
+function handsFor(
+  knife: RoundKnife,
+  knives: readonly RoundKnife[],
+  there: (personId: string) => boolean,
+): string | null {
   if (knife.holderId !== null && there(knife.holderId)) return knife.holderId
   const held = new Map<string, number>()
   for (const { stationId, holderId } of knives) {
-    if (stationId === knife.stationId && holderId !== null && there(holderId)) held.set(holderId, (held.get(holderId) ?? 0) + 1)
+    if (stationId === knife.stationId && holderId !== null && there(holderId))
+      held.set(holderId, (held.get(holderId) ?? 0) + 1)
   }
   return [...held].sort((a, b) => a[1] - b[1] || (a[0] < b[0] ? -1 : 1))[0]?.[0] ?? null
 }

@@ -46,7 +46,10 @@ const NOWHERE: Places = { options: [], leaving: 0 }
 /** A plan in the making: sessions in their places, and where each could go as the others stand. */
 class Making {
   readonly turnOf: ReadonlyMap<string, Turn>
-  constructor(readonly draft: Draft, turns: readonly Turn[]) {
+  constructor(
+    readonly draft: Draft,
+    turns: readonly Turn[],
+  ) {
     this.turnOf = new Map(turns.map((turn) => [turn.jobId, turn]))
   }
 
@@ -63,7 +66,10 @@ class Making {
 
   /** Puts a session where it was, or where somebody wants it, if that still goes. */
   putAt(turn: Turn, placement: Placement | undefined): void {
-    const option = placement && !this.isPlaced(turn) ? this.places(turn).options.find((one) => samePlace(one.placement, placement)) : undefined
+    const option =
+      placement && !this.isPlaced(turn)
+        ? this.places(turn).options.find((one) => samePlace(one.placement, placement))
+        : undefined
     if (option && this.draft.fitsWith(option)) this.draft.put(option)
   }
 
@@ -80,8 +86,19 @@ class Making {
   relink({ second }: Turn, wanted: Option): { readonly cost: number; readonly apply: () => void } | null {
     const had = second && this.draft.placed.get(second.jobId)
     if (!had) return { cost: 0, apply: () => undefined }
-    const now = had.window > wanted.window ? second.places(wanted.window).options.find((one) => samePlace(one.placement, had.placement)) : undefined
-    return now ? { cost: now.cost - had.cost, apply: () => { this.draft.take(second.jobId); this.draft.put(now) } } : null
+    const now =
+      had.window > wanted.window
+        ? second.places(wanted.window).options.find((one) => samePlace(one.placement, had.placement))
+        : undefined
+    return now
+      ? {
+          cost: now.cost - had.cost,
+          apply: () => {
+            this.draft.take(second.jobId)
+            this.draft.put(now)
+          },
+        }
+      : null
   }
 }
 
@@ -101,7 +118,11 @@ export function searchPlan({ problem, random, spent, startFrom = [], anchors }: 
   const making = new Making(draft, turns)
   const [firsts, seconds] = [turns.filter(({ first }) => first === null), turns.filter(({ first }) => first !== null)]
   const put = (own: readonly Turn[], where: readonly Placement[]): void => {
-    for (const turn of own) making.putAt(turn, where.find(({ jobId }) => jobId === turn.jobId))
+    for (const turn of own)
+      making.putAt(
+        turn,
+        where.find(({ jobId }) => jobId === turn.jobId),
+      )
   }
   const moving = startFrom.filter(({ jobId }) => !problem.locks.some((lock) => lock.jobId === jobId))
   put(firsts, problem.locks)
@@ -127,7 +148,9 @@ export function searchPlan({ problem, random, spent, startFrom = [], anchors }: 
     const before = had ? costWith(draft, had) : leaving
     // near the cheap end more often than not
     const wanted = options[Math.floor(random() ** 3 * options.length)]
-    const restore = (): void => { if (had) draft.put(had) }
+    const restore = (): void => {
+      if (had) draft.put(had)
+    }
     if (random() < TAKEN_OFF) {
       if (had && !making.isHeld(turn) && accepts(leaving - before)) change += leaving - before
       else restore()
@@ -166,7 +189,10 @@ interface Ejection {
 /** Takes a place by sending one other session of the window to the cheapest place left for it; the change in cost, 0 when refused. */
 function eject(making: Making, { wanted, link, before, restore, accepts, random }: Ejection): number {
   const { draft } = making
-  const others = draft.in(wanted.placement.windowId).flatMap(({ placement }) => making.turnOf.get(placement.jobId) ?? []).filter((turn) => !turn.locked && !making.isHeld(turn))
+  const others = draft
+    .in(wanted.placement.windowId)
+    .flatMap(({ placement }) => making.turnOf.get(placement.jobId) ?? [])
+    .filter((turn) => !turn.locked && !making.isHeld(turn))
   const victim = others[Math.floor(random() * others.length)]
   const out = victim && draft.fitsWith(wanted, victim.jobId) ? draft.take(victim.jobId) : undefined
   if (!victim || !out) {

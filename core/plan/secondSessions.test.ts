@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { isSecond, knifeOfJob, renumberSessions, secondJobId, secondSession, validPlacements, withSeconds } from './secondSessions'
+import {
+  isSecond,
+  knifeOfJob,
+  renumberSessions,
+  secondJobId,
+  secondSession,
+  validPlacements,
+  withSeconds,
+} from './secondSessions'
 import { sessionsLeft } from './changes'
 import { violationOf, leavingReason, placementReasons } from './explain'
 import { costOfLeavingOut, costOfLeavingSecond, planCost, planTotals } from './objective'
@@ -11,19 +19,55 @@ import { HOUR_MS } from '../time'
 
 const DAY = 24 * HOUR_MS
 /** Windows from three to five in the afternoon, a dinner of two hours' work after each. */
-const window = (day: number): PlanProblem['windows'][number] => ({ id: `w${day}`, name: 'afternoon', startMs: day * DAY + 15 * HOUR_MS, endMs: day * DAY + 17 * HOUR_MS, soakFromMs: day * DAY + 15 * HOUR_MS, overlapsService: false })
+const window = (day: number): PlanProblem['windows'][number] => ({
+  id: `w${day}`,
+  name: 'afternoon',
+  startMs: day * DAY + 15 * HOUR_MS,
+  endMs: day * DAY + 17 * HOUR_MS,
+  soakFromMs: day * DAY + 15 * HOUR_MS,
+  overlapsService: false,
+})
 const DINNERS = [0, 1, 2, 3].map((day) => ({ name: 'dinner', startMs: day * DAY + 18 * HOUR_MS, hours: 2 }))
 const route = { benchId: 'b', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }
 /** An edge that is keen for a dinner, doubtful at the second and dull at the third. */
 const NEXT: NextSession = { skill: 'full', routes: [route], services: DINNERS, freshChances: [0, 0.4, 1], steelUm: 50 }
 const KNIFE: PlanJob = {
-  id: 'k', knifeId: 'k', kind: 'repair', skill: 'full', routes: [route], dullHours: [2.8, 2.8, 4.8, 6], dullHoursLeft: 8, chanceAt: [1, 1, 1, 1], wastedUm: [0, 0, 0, 0], dueShare: 1,
-  wanted: true, dullBy: null, daysSinceStone: 20, lastHands: 'oda', group: 'k', mayBeAway: 1, next: NEXT, follows: null,
+  id: 'k',
+  knifeId: 'k',
+  kind: 'repair',
+  skill: 'full',
+  routes: [route],
+  dullHours: [2.8, 2.8, 4.8, 6],
+  dullHoursLeft: 8,
+  chanceAt: [1, 1, 1, 1],
+  wastedUm: [0, 0, 0, 0],
+  dueShare: 1,
+  wanted: true,
+  dullBy: null,
+  daysSinceStone: 20,
+  lastHands: 'oda',
+  group: 'k',
+  mayBeAway: 1,
+  next: NEXT,
+  follows: null,
 }
 const WEEK: PlanProblem = {
-  windows: [0, 1, 2, 3].map(window), benches: [{ id: 'b', name: 'bench' }], stones: [{ id: 's', name: 'stone', micron: 11.5, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 3 }],
-  people: [{ id: 'oda', skills: ['full'], pace: 1, present: Object.fromEntries([0, 1, 2, 3].map((day) => [`w${day}`, { fromMs: window(day).startMs, toMs: window(day).endMs }])) }],
-  jobs: [KNIFE], weights: EVEN_WEIGHTS, locks: [],
+  windows: [0, 1, 2, 3].map(window),
+  benches: [{ id: 'b', name: 'bench' }],
+  stones: [{ id: 's', name: 'stone', micron: 11.5, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 3 }],
+  people: [
+    {
+      id: 'oda',
+      skills: ['full'],
+      pace: 1,
+      present: Object.fromEntries(
+        [0, 1, 2, 3].map((day) => [`w${day}`, { fromMs: window(day).startMs, toMs: window(day).endMs }]),
+      ),
+    },
+  ],
+  jobs: [KNIFE],
+  weights: EVEN_WEIGHTS,
+  locks: [],
 }
 const at = (jobId: string, day: number): Placement => ({ jobId, windowId: `w${day}`, benchId: 'b', personId: 'oda' })
 const second = (first: number): PlanJob => {
@@ -49,7 +93,12 @@ describe('how a knife goes dull again', () => {
 
   it('is counted by service with both sessions of a knife', () => {
     const placements = [at('k', 0), at('k#2', 2)]
-    const { before, after } = dullByService(withSeconds(WEEK, placements), [{ jobId: 'k', left: [1, 1, 1, 1], fresh: NEXT.freshChances }], placements, starts)
+    const { before, after } = dullByService(
+      withSeconds(WEEK, placements),
+      [{ jobId: 'k', left: [1, 1, 1, 1], fresh: NEXT.freshChances }],
+      placements,
+      starts,
+    )
     expect(before).toEqual([1, 1, 1, 1])
     expect(after).toEqual([0, 0.4, 0, 0.4])
   })
@@ -58,7 +107,11 @@ describe('how a knife goes dull again', () => {
 describe('a second session', () => {
   it('is worth the dull hours it takes away, reckoned from the first', () => {
     // alone, a first session on day 0 leaves dinners of 0, 0.8, 2 and 2 dull hours
-    expect(second(0).dullHours).toEqual([0, 0.8 - 0.8 + 0 + 0.8 + 2 - 4.8, 0.8 + 0 + 0.8 - 4.8, 0.8 + 2 + 0 - 4.8].map((hours) => expect.closeTo(hours, 9) as number))
+    expect(second(0).dullHours).toEqual(
+      [0, 0.8 - 0.8 + 0 + 0.8 + 2 - 4.8, 0.8 + 0 + 0.8 - 4.8, 0.8 + 2 + 0 - 4.8].map(
+        (hours) => expect.closeTo(hours, 9) as number,
+      ),
+    )
     expect(second(0).dullHoursLeft).toBe(0)
     expect(second(2).dullHours.map((hours) => Math.round(hours * 10) / 10)).toEqual([0, 0, 0, -0.8])
   })
@@ -69,7 +122,16 @@ describe('a second session', () => {
   })
 
   it('is an ordinary one, whatever the first was, and its knife is not sent to the stone a third time', () => {
-    expect(second(0)).toMatchObject({ id: 'k#2', knifeId: 'k', kind: 'stone', next: null, lastHands: 'oda', dueShare: 1, wanted: true, dullBy: { name: 'dinner', startMs: DINNERS[2]?.startMs } })
+    expect(second(0)).toMatchObject({
+      id: 'k#2',
+      knifeId: 'k',
+      kind: 'stone',
+      next: null,
+      lastHands: 'oda',
+      dueShare: 1,
+      wanted: true,
+      dullBy: { name: 'dinner', startMs: DINNERS[2]?.startMs },
+    })
     expect(second(3).wanted).toBe(false)
   })
 
@@ -80,7 +142,13 @@ describe('a second session', () => {
   })
 
   it('has its name from its knife', () => {
-    expect([secondJobId('k'), isSecond('k#2'), isSecond('k'), knifeOfJob('k#2'), knifeOfJob('k')]).toEqual(['k#2', true, false, 'k', 'k'])
+    expect([secondJobId('k'), isSecond('k#2'), isSecond('k'), knifeOfJob('k#2'), knifeOfJob('k')]).toEqual([
+      'k#2',
+      true,
+      false,
+      'k',
+      'k',
+    ])
   })
 })
 
@@ -94,20 +162,31 @@ describe('a plan with second sessions', () => {
 
   it('puts the work off that a knife left out will want anyway, once for each session', () => {
     const [one, both] = [[at('k', 0)], [at('k', 0), at('k#2', 2)]]
-    const work = (placements: readonly Placement[]): number => planCost(WEEK, placements) - planCost({ ...WEEK, weights: { ...EVEN_WEIGHTS, labour: 0 } }, placements)
-    expect([work([]), work(one), work(both)]).toEqual([20, 40, 40].map((minutes) => expect.closeTo(minutes, 9) as number))
+    const work = (placements: readonly Placement[]): number =>
+      planCost(WEEK, placements) - planCost({ ...WEEK, weights: { ...EVEN_WEIGHTS, labour: 0 } }, placements)
+    expect([work([]), work(one), work(both)]).toEqual(
+      [20, 40, 40].map((minutes) => expect.closeTo(minutes, 9) as number),
+    )
   })
 
   it('is found by the search, which brings the first forward so that the second can follow', () => {
     const plan = searchPlan({ problem: WEEK, random: seededRandom(1), spent: (step) => step / 300 })
     expect(plan.map(({ jobId }) => jobId).sort()).toEqual(['k', 'k#2'])
-    expect(violationOf(withSeconds(WEEK, plan), plan.filter(({ jobId }) => jobId === 'k'), plan.find(({ jobId }) => jobId === 'k#2') ?? at('k', 0))).toBeNull()
+    expect(
+      violationOf(
+        withSeconds(WEEK, plan),
+        plan.filter(({ jobId }) => jobId === 'k'),
+        plan.find(({ jobId }) => jobId === 'k#2') ?? at('k', 0),
+      ),
+    ).toBeNull()
   })
 
   it('says why a second session is there, why it cannot be earlier, and what stands against it', () => {
     const placements = [at('k', 1), at('k#2', 3)]
     const week = withSeconds(WEEK, placements)
-    expect(placementReasons(week, at('k#2', 3)).map(({ code }) => code)).toEqual(expect.arrayContaining(['again', 'same-hands']))
+    expect(placementReasons(week, at('k#2', 3)).map(({ code }) => code)).toEqual(
+      expect.arrayContaining(['again', 'same-hands']),
+    )
     expect(violationOf(week, placements, at('k#2', 1))).toEqual({ code: 'too-soon', values: { windowId: 'w1' } })
     expect(violationOf(week, placements, at('k#2', 0))).toEqual({ code: 'too-soon', values: { windowId: 'w1' } })
     expect(violationOf(week, placements, at('k#2', 2))).toBeNull()
@@ -129,10 +208,14 @@ describe('a plan with second sessions', () => {
 })
 
 describe('what of a plan is still to be done', () => {
-  const session = (knifeId: string, day: number): { knifeId: string; startsAt: string } => ({ knifeId, startsAt: new Date(day * DAY + 15 * HOUR_MS).toISOString() })
+  const session = (knifeId: string, day: number): { knifeId: string; startsAt: string } => ({
+    knifeId,
+    startsAt: new Date(day * DAY + 15 * HOUR_MS).toISOString(),
+  })
   const plan = [session('k', 0), session('x', 0), session('k', 2)]
   const wanting = new Set<string>()
-  const left = (sharpened: Record<string, number>): { knifeId: string; startsAt: string }[] => sessionsLeft(plan, 0, new Map(Object.entries(sharpened)), ({ knifeId }) => wanting.has(knifeId))
+  const left = (sharpened: Record<string, number>): { knifeId: string; startsAt: string }[] =>
+    sessionsLeft(plan, 0, new Map(Object.entries(sharpened)), ({ knifeId }) => wanting.has(knifeId))
 
   it('is all of it for a knife not sharpened since', () => {
     expect(left({})).toEqual(plan)

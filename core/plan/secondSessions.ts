@@ -24,19 +24,33 @@ export function secondSession({ windows }: PlanProblem, first: PlanJob, window: 
   const starts = services.map(({ startMs }) => startMs)
   const firstMs = windows[window]?.endMs ?? Infinity
   // what happens before the first session is none of the second's business
-  const chances = (...doneMs: readonly number[]): number[] => chancesWith(starts, { left: [], fresh: freshChances }, doneMs)
-  const hours = (...doneMs: readonly number[]): number => sum(chances(...doneMs).map((one, at) => one * (services[at]?.hours ?? 0)))
+  const chances = (...doneMs: readonly number[]): number[] =>
+    chancesWith(starts, { left: [], fresh: freshChances }, doneMs)
+  const hours = (...doneMs: readonly number[]): number =>
+    sum(chances(...doneMs).map((one, at) => one * (services[at]?.hours ?? 0)))
   const alone = chances(firstMs)
   const chanceAt = windows.map(({ startMs }) => alone[starts.findLastIndex((start) => start < startMs)] ?? 0)
   const last = alone.at(-1) ?? 0
   const dull = services.find((_service, at) => (alone[at] ?? 0) > LIKELY)
   const hoursAlone = hours(firstMs)
   return {
-    id: secondJobId(first.id), knifeId: first.knifeId, kind: 'stone', skill: next.skill, routes: next.routes, next: null,
-    dullHours: windows.map(({ endMs }, at) => (at > window ? hours(firstMs, endMs) - hoursAlone : 0)), dullHoursLeft: 0,
-    chanceAt, wastedUm: chanceAt.map((chance) => next.steelUm * (1 - chance)), dueShare: last,
-    wanted: last > LIKELY && window < windows.length - 1, dullBy: dull ? { name: dull.name, startMs: dull.startMs } : null,
-    daysSinceStone: 0, lastHands: first.lastHands, group: first.group, mayBeAway: first.mayBeAway,
+    id: secondJobId(first.id),
+    knifeId: first.knifeId,
+    kind: 'stone',
+    skill: next.skill,
+    routes: next.routes,
+    next: null,
+    dullHours: windows.map(({ endMs }, at) => (at > window ? hours(firstMs, endMs) - hoursAlone : 0)),
+    dullHoursLeft: 0,
+    chanceAt,
+    wastedUm: chanceAt.map((chance) => next.steelUm * (1 - chance)),
+    dueShare: last,
+    wanted: last > LIKELY && window < windows.length - 1,
+    dullBy: dull ? { name: dull.name, startMs: dull.startMs } : null,
+    daysSinceStone: 0,
+    lastHands: first.lastHands,
+    group: first.group,
+    mayBeAway: first.mayBeAway,
     follows: { jobId: first.id, window },
   }
 }
@@ -45,19 +59,23 @@ export function secondSession({ windows }: PlanProblem, first: PlanJob, window: 
  * First and second sessions together, to look their skill and ways up by: those are the same whenever a session
  * is. What second ones are worth has to be asked of {@link withSeconds}.
  */
-export const everySession = (problem: PlanProblem): PlanJob[] => problem.jobs.flatMap((job) => [job, ...[secondSession(problem, job, 0)].filter((second) => second !== null)])
+export const everySession = (problem: PlanProblem): PlanJob[] =>
+  problem.jobs.flatMap((job) => [job, ...[secondSession(problem, job, 0)].filter((second) => second !== null)])
 
-const windowNumbers = ({ windows }: PlanProblem): ReadonlyMap<string, number> => new Map(windows.map(({ id }, at) => [id, at]))
+const windowNumbers = ({ windows }: PlanProblem): ReadonlyMap<string, number> =>
+  new Map(windows.map(({ id }, at) => [id, at]))
 
 /** A problem with the second sessions that could follow the first ones placed. They belong to the placements they were made for. */
 export function withSeconds(problem: PlanProblem, placements: readonly Placement[]): PlanProblem {
   const numbers = windowNumbers(problem)
   const windowOf = new Map(placements.map(({ jobId, windowId }) => [jobId, numbers.get(windowId)]))
-  const jobs = problem.jobs.filter(({ follows }) => follows === null).flatMap((first): PlanJob[] => {
-    const window = windowOf.get(first.id)
-    const second = window === undefined ? null : secondSession(problem, first, window)
-    return second ? [first, second] : [first]
-  })
+  const jobs = problem.jobs
+    .filter(({ follows }) => follows === null)
+    .flatMap((first): PlanJob[] => {
+      const window = windowOf.get(first.id)
+      const second = window === undefined ? null : secondSession(problem, first, window)
+      return second ? [first, second] : [first]
+    })
   return { ...problem, jobs }
 }
 
@@ -76,10 +94,13 @@ export function renumberSessions(problem: PlanProblem, placements: readonly Plac
   const numbers = windowNumbers(problem)
   const numberOf = ({ windowId }: Placement): number => numbers.get(windowId) ?? -1
   const begun = new Set<string>()
-  return placements.filter((one) => numberOf(one) >= 0).sort((a, b) => numberOf(a) - numberOf(b)).map(({ jobId, windowId, benchId, personId }) => {
-    const knifeId = knifeOfJob(jobId)
-    const isFirst = !begun.has(knifeId)
-    begun.add(knifeId)
-    return { jobId: isFirst ? knifeId : secondJobId(knifeId), windowId, benchId, personId }
-  })
+  return placements
+    .filter((one) => numberOf(one) >= 0)
+    .sort((a, b) => numberOf(a) - numberOf(b))
+    .map(({ jobId, windowId, benchId, personId }) => {
+      const knifeId = knifeOfJob(jobId)
+      const isFirst = !begun.has(knifeId)
+      begun.add(knifeId)
+      return { jobId: isFirst ? knifeId : secondJobId(knifeId), windowId, benchId, personId }
+    })
 }

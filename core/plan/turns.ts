@@ -28,7 +28,10 @@ export interface Anchors {
 }
 
 /** What a plan could be made of: every first session and every second one. */
-export function searchTurns(problem: PlanProblem, anchors: Anchors | undefined): { readonly index: PlanIndex; readonly turns: Turn[] } {
+export function searchTurns(
+  problem: PlanProblem,
+  anchors: Anchors | undefined,
+): { readonly index: PlanIndex; readonly turns: Turn[] } {
   const index = indexPlan({ ...problem, jobs: everySession(problem) })
   const locked = new Set(problem.locks.map(({ jobId }) => jobId))
   const anchorOf = new Map((anchors?.placements ?? []).map((placement) => [placement.jobId, placement]))
@@ -39,18 +42,28 @@ export function searchTurns(problem: PlanProblem, anchors: Anchors | undefined):
     return { options: optionsOf(index, { job, anchor, anchorCost, most, onTop }), leaving: most }
   }
   const turns = problem.jobs.flatMap((job): Turn[] => {
-    const own = placesOf(job, costOfLeavingOut(job, problem.weights), (window) => costOfLeavingSecond(problem, job, window))
+    const own = placesOf(job, costOfLeavingOut(job, problem.weights), (window) =>
+      costOfLeavingSecond(problem, job, window),
+    )
     const first: Turn = { jobId: job.id, locked: locked.has(job.id), first: null, second: null, places: () => own }
     if (!job.next) return [first]
     const known = new Map<number, Places>()
     // what leaving it out costs is in the first session's cost already: having it gives that back
     const placesAfter = (window: number): Places => {
       const session = secondSession(problem, job, window)
-      const places = session ? placesOf(session, 0, () => -costOfLeavingSecond(problem, job, window)) : { options: [], leaving: 0 }
+      const places = session
+        ? placesOf(session, 0, () => -costOfLeavingSecond(problem, job, window))
+        : { options: [], leaving: 0 }
       known.set(window, places)
       return places
     }
-    const second: Turn = { jobId: secondJobId(job.id), locked: locked.has(secondJobId(job.id)), first, second: null, places: (window) => known.get(window) ?? placesAfter(window) }
+    const second: Turn = {
+      jobId: secondJobId(job.id),
+      locked: locked.has(secondJobId(job.id)),
+      first,
+      second: null,
+      places: (window) => known.get(window) ?? placesAfter(window),
+    }
     return [{ ...first, second }, second]
   })
   return { index, turns }

@@ -13,7 +13,11 @@ export const judgeAngle = (dps: number, wantedDps: number): Judged =>
 
 /** Where a pressing force stands against what this stone wants, N. */
 export const judgePress = (newtons: number, wantedNewtons: number): Judged =>
-  Math.abs(newtons - wantedNewtons) <= Math.max(1.5, PRESS_SHARE * wantedNewtons) ? 'within' : newtons > wantedNewtons ? 'high' : 'low'
+  Math.abs(newtons - wantedNewtons) <= Math.max(1.5, PRESS_SHARE * wantedNewtons)
+    ? 'within'
+    : newtons > wantedNewtons
+      ? 'high'
+      : 'low'
 
 const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length
 

@@ -4,7 +4,20 @@ import type { Grind, KnifeType } from '../knife/knifeTypes'
 
 /** What a step of a session asks for. */
 export const STEP_KINDS = [
-  'look', 'fetch', 'soak', 'flatten', 'angle', 'side', 'ends', 'deburr', 'hone', 'teeth', 'strop', 'test', 'clean', 'stow',
+  'look',
+  'fetch',
+  'soak',
+  'flatten',
+  'angle',
+  'side',
+  'ends',
+  'deburr',
+  'hone',
+  'teeth',
+  'strop',
+  'test',
+  'clean',
+  'stow',
 ] as const
 export type StepKind = (typeof STEP_KINDS)[number]
 /** Kinds of step that are done in counted strokes. */
@@ -12,15 +25,38 @@ export const COUNTED_KINDS: ReadonlySet<StepKind> = new Set(['side', 'deburr', '
 
 /** Things to see or feel before going on. */
 export const CHECKS = [
-  'burr-all-along', 'scratches-gone', 'heel-and-tip', 'no-burr-left', 'stone-flat', 'stone-steady', 'bubbles-stopped', 'dry-hands',
-  'teeth-kept', 'no-wobble', 'rod-wiped', 'faces-taped', 'even-bevels',
+  'burr-all-along',
+  'scratches-gone',
+  'heel-and-tip',
+  'no-burr-left',
+  'stone-flat',
+  'stone-steady',
+  'bubbles-stopped',
+  'dry-hands',
+  'teeth-kept',
+  'no-wobble',
+  'rod-wiped',
+  'faces-taped',
+  'even-bevels',
 ] as const
 export type Check = (typeof CHECKS)[number]
 
 /** What can hurt somebody or ruin a blade, said where it applies. */
 export const CAUTIONS = [
-  'fingers-off-the-end', 'edge-away', 'slurry-slips', 'dull-is-dangerous', 'fresh-edge-bites', 'wash-alone', 'filings', 'glove-for-learners',
-  'food-grade-oil', 'compound-off', 'no-steel-on-hard', 'brittle', 'not-your-skill', 'no-banging',
+  'fingers-off-the-end',
+  'edge-away',
+  'slurry-slips',
+  'dull-is-dangerous',
+  'fresh-edge-bites',
+  'wash-alone',
+  'filings',
+  'glove-for-learners',
+  'food-grade-oil',
+  'compound-off',
+  'no-steel-on-hard',
+  'brittle',
+  'not-your-skill',
+  'no-banging',
 ] as const
 export type Caution = (typeof CAUTIONS)[number]
 
@@ -90,11 +126,14 @@ function suitsKnife({ suits: wanted }: Recipe, knife: RecipeKnife): boolean {
 }
 
 /** How closely a recipe is made for a knife: the more it asks for, the more it knows. */
-const closeness = ({ suits: wanted }: Recipe): number => Object.values(wanted).filter((value) => value !== undefined).length
+const closeness = ({ suits: wanted }: Recipe): number =>
+  Object.values(wanted).filter((value) => value !== undefined).length
 
 /** Recipes that may be used on a knife for an action, the one made most closely for it first. */
 export function recipesFor(recipes: readonly Recipe[], knife: RecipeKnife, action: Action): Recipe[] {
   return recipes
     .filter((recipe) => suitsKnife(recipe, knife))
-    .sort((a, b) => Number(b.actions.includes(action)) - Number(a.actions.includes(action)) || closeness(b) - closeness(a))
+    .sort(
+      (a, b) => Number(b.actions.includes(action)) - Number(a.actions.includes(action)) || closeness(b) - closeness(a),
+    )
 }

@@ -7,25 +7,52 @@ import { ZONES } from '../edge/model/zones'
 import { KNIFE_TYPES, TYPE_TEMPLATES, type KnifeType } from '../knife/knifeTypes'
 import { recipesFor, type RecipeKnife } from './recipe'
 import { RECIPES } from './recipes'
-import { minutesToBurr, paceNote, planSession, sessionState, stepState, type SessionAction, type SessionPlan } from './session'
+import {
+  minutesToBurr,
+  paceNote,
+  planSession,
+  sessionState,
+  stepState,
+  type SessionAction,
+  type SessionPlan,
+} from './session'
 import { MINUTE_MS } from '../time'
 
-const stones = [220, 320, 400, 1000, 3000, 6000].map((grit) => ({ id: `#${grit}`, micron: grainMicrons({ scale: 'JIS', value: grit }) }))
+const stones = [220, 320, 400, 1000, 3000, 6000].map((grit) => ({
+  id: `#${grit}`,
+  micron: grainMicrons({ scale: 'JIS', value: grit }),
+}))
 const blade = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, dps: 17, hrc: 57 }
 const knife = (type: KnifeType, more: Partial<RecipeKnife> = {}): RecipeKnife => {
   const { grind, serrated, ratioRight } = TYPE_TEMPLATES[type]
   return { type, grind, serrated, ratioRight, hrc: 57, ...more }
 }
 const first = (of: RecipeKnife, action: Action): string => recipesFor(RECIPES, of, action)[0]?.id ?? ''
-function plan(recipeId: string, more: { recessionMm?: number; ratioRight?: number; condition?: EdgeCondition; choices?: Record<string, string> } = {}): SessionPlan {
+function plan(
+  recipeId: string,
+  more: { recessionMm?: number; ratioRight?: number; condition?: EdgeCondition; choices?: Record<string, string> } = {},
+): SessionPlan {
   const recipe = RECIPES.find(({ id }) => id === recipeId)
   if (!recipe) throw new Error(recipeId)
-  return planSession({ recipe, progression: { blade, recessionMm: more.recessionMm ?? 0.12, stones }, condition: more.condition ?? 'dull', ratioRight: more.ratioRight ?? 50, choices: more.choices ?? {} })
+  return planSession({
+    recipe,
+    progression: { blade, recessionMm: more.recessionMm ?? 0.12, stones },
+    condition: more.condition ?? 'dull',
+    ratioRight: more.ratioRight ?? 50,
+    choices: more.choices ?? {},
+  })
 }
 const START = Date.UTC(2026, 2, 10, 15)
 let serial = 0
-const act = (minutes: number, action: object): SessionAction => ({ id: `a${String(serial++).padStart(4, '0')}`, atMs: START + minutes * MINUTE_MS, personId: 'oda', ...action }) as SessionAction
-const at = (of: SessionPlan, actions: readonly SessionAction[]): ReturnType<typeof sessionState> => sessionState(of, START, 'oda', actions)
+const act = (minutes: number, action: object): SessionAction =>
+  ({
+    id: `a${String(serial++).padStart(4, '0')}`,
+    atMs: START + minutes * MINUTE_MS,
+    personId: 'oda',
+    ...action,
+  }) as SessionAction
+const at = (of: SessionPlan, actions: readonly SessionAction[]): ReturnType<typeof sessionState> =>
+  sessionState(of, START, 'oda', actions)
 
 describe('the recipe for a knife', () => {
   it('is the one made for it', () => {
@@ -42,7 +69,9 @@ describe('the recipe for a knife', () => {
 
   it('exists for every kind of knife, in both schools where it is serrated', () => {
     for (const type of KNIFE_TYPES) expect(recipesFor(RECIPES, knife(type), 'stone').length).toBeGreaterThan(0)
-    expect(recipesFor(RECIPES, knife('bread'), 'stone').map(({ id }) => id)).toEqual(expect.arrayContaining(['serrated-ground-side', 'serrated-flat-back']))
+    expect(recipesFor(RECIPES, knife('bread'), 'stone').map(({ id }) => id)).toEqual(
+      expect.arrayContaining(['serrated-ground-side', 'serrated-flat-back']),
+    )
   })
 })
 
@@ -59,7 +88,14 @@ describe('a session laid out', () => {
   it('goes through each stone: flat, angle, first side, second side, heel and tip, deburr', () => {
     const { steps, stages } = plan('full')
     expect(stages.map(({ stone }) => stone.id)).toEqual(['#320', '#1000', '#3000'])
-    expect(steps.filter(({ stage }) => stage === 0).map(({ kind }) => kind)).toEqual(['flatten', 'angle', 'side', 'side', 'ends', 'deburr'])
+    expect(steps.filter(({ stage }) => stage === 0).map(({ kind }) => kind)).toEqual([
+      'flatten',
+      'angle',
+      'side',
+      'side',
+      'ends',
+      'deburr',
+    ])
     expect(steps.find(({ id }) => id === 'first-2')?.stoneId).toBe('#1000')
   })
 
@@ -72,12 +108,16 @@ describe('a session laid out', () => {
 
   it('shares the strokes of a 70/30 edge by ratio', () => {
     const { steps } = plan('asymmetric', { ratioRight: 70 })
-    const [one, other] = [steps.find(({ id }) => id === 'first-1')?.strokes ?? 0, steps.find(({ id }) => id === 'second-1')?.strokes ?? 0]
+    const [one, other] = [
+      steps.find(({ id }) => id === 'first-1')?.strokes ?? 0,
+      steps.find(({ id }) => id === 'second-1')?.strokes ?? 0,
+    ]
     expect(one / (one + other)).toBeCloseTo(0.7, 1)
   })
 
   it('leaves deburring to the end when the house does', () => {
-    const count = (choices: Record<string, string>): number => plan('full', { choices }).steps.filter(({ kind }) => kind === 'deburr').length
+    const count = (choices: Record<string, string>): number =>
+      plan('full', { choices }).steps.filter(({ kind }) => kind === 'deburr').length
     expect(count({ deburr: 'between-stones' })).toBe(3)
     expect(count({ deburr: 'at-the-end' })).toBe(1)
   })
@@ -100,20 +140,40 @@ describe('a session under way', () => {
   })
 
   it('is the same in any order of arrival, and when everything arrives twice', () => {
-    const actions = [act(1, { kind: 'go', stepId: 'first-1' }), act(2, { kind: 'strokes', stepId: 'first-1', zone: 'tip', count: 5 }), act(3, { kind: 'force', when: 'before', zone: 'tip', forceGf: 380 }), act(4, { kind: 'carry-over', zone: 'heel', what: 'deep scratch' }), act(5, { kind: 'go', stepId: 'second-1' })]
+    const actions = [
+      act(1, { kind: 'go', stepId: 'first-1' }),
+      act(2, { kind: 'strokes', stepId: 'first-1', zone: 'tip', count: 5 }),
+      act(3, { kind: 'force', when: 'before', zone: 'tip', forceGf: 380 }),
+      act(4, { kind: 'carry-over', zone: 'heel', what: 'deep scratch' }),
+      act(5, { kind: 'go', stepId: 'second-1' }),
+    ]
     const once = at(full, actions)
-    fc.assert(fc.property(fc.shuffledSubarray([...actions, ...actions], { minLength: 10 }), (shuffled) => { expect(at(full, shuffled)).toEqual(once) }), { numRuns: 30 })
+    fc.assert(
+      fc.property(fc.shuffledSubarray([...actions, ...actions], { minLength: 10 }), (shuffled) => {
+        expect(at(full, shuffled)).toEqual(once)
+      }),
+      { numRuns: 30 },
+    )
   })
 
   it('does not count a pause, nor the silence of a dead tablet, as work', () => {
-    const paused = at(full, [act(1, { kind: 'go', stepId: 'first-1' }), act(3, { kind: 'pause' }), act(60, { kind: 'strokes', stepId: 'first-1', zone: 'tip', count: 1 })])
+    const paused = at(full, [
+      act(1, { kind: 'go', stepId: 'first-1' }),
+      act(3, { kind: 'pause' }),
+      act(60, { kind: 'strokes', stepId: 'first-1', zone: 'tip', count: 1 }),
+    ])
     expect(stepState(paused, 'first-1').spentMs).toBe(2 * MINUTE_MS)
     const died = at(full, [act(1, { kind: 'go', stepId: 'first-1' }), act(120, { kind: 'take-over' })])
     expect(stepState(died, 'first-1').spentMs).toBe(0)
   })
 
   it('keeps a half session as what it was', () => {
-    const half = at(full, [act(1, { kind: 'go', stepId: 'first-1' }), act(2, { kind: 'strokes', stepId: 'first-1', zone: 'tip', count: 9 }), act(3, { kind: 'abandon' }), act(4, { kind: 'strokes', stepId: 'first-1', zone: 'tip', count: 9 })])
+    const half = at(full, [
+      act(1, { kind: 'go', stepId: 'first-1' }),
+      act(2, { kind: 'strokes', stepId: 'first-1', zone: 'tip', count: 9 }),
+      act(3, { kind: 'abandon' }),
+      act(4, { kind: 'strokes', stepId: 'first-1', zone: 'tip', count: 9 }),
+    ])
     expect(half.status).toBe('abandoned')
     expect(stepState(half, 'first-1').strokes.tip).toBe(9)
   })
@@ -131,8 +191,13 @@ describe('a session under way', () => {
   })
 
   it('tells how long the first stone took to its burr, both sides', () => {
-    const burr = (stepId: string, from: number): SessionAction[] => [act(from, { kind: 'go', stepId }), ...ZONES.map((zone) => act(from + 2, { kind: 'burr', stepId, zone, felt: true }))]
-    expect(minutesToBurr(full, at(full, [...burr('first-1', 1), ...burr('second-1', 5)]))).toEqual([{ stoneId: '#320', minutes: 4, planned: full.stages[0]?.minutes }])
+    const burr = (stepId: string, from: number): SessionAction[] => [
+      act(from, { kind: 'go', stepId }),
+      ...ZONES.map((zone) => act(from + 2, { kind: 'burr', stepId, zone, felt: true })),
+    ]
+    expect(minutesToBurr(full, at(full, [...burr('first-1', 1), ...burr('second-1', 5)]))).toEqual([
+      { stoneId: '#320', minutes: 4, planned: full.stages[0]?.minutes },
+    ])
     expect(minutesToBurr(full, at(full, burr('first-1', 1)))).toEqual([])
   })
 })

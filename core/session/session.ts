@@ -1,4 +1,9 @@
-import { planProgression, type ProgressionInput, type ProgressionNote, type ProgressionStage } from '../abrasive/progression'
+import {
+  planProgression,
+  type ProgressionInput,
+  type ProgressionNote,
+  type ProgressionStage,
+} from '../abrasive/progression'
 import { strokeLadder, strokesBySide, type EdgeCondition, type Rung } from '../abrasive/strokeLadder'
 import { ZONES, type ByZone, type Zone } from '../edge/model/zones'
 import type { Caution, Check, Recipe, RecipeStep, StepKind } from './recipe'
@@ -47,17 +52,38 @@ export interface SessionAsk {
 }
 
 /** Minutes of steps that are not counted in strokes (assumed). */
-const MINUTES: Partial<Record<StepKind, number>> = { look: 1, fetch: 2, flatten: 1.5, angle: 0.5, ends: 0.5, deburr: 0.5, hone: 1, teeth: 4, strop: 0.5, test: 1, clean: 1.5, stow: 0.5 }
+const MINUTES: Partial<Record<StepKind, number>> = {
+  look: 1,
+  fetch: 2,
+  flatten: 1.5,
+  angle: 0.5,
+  ends: 0.5,
+  deburr: 0.5,
+  hone: 1,
+  teeth: 4,
+  strop: 0.5,
+  test: 1,
+  clean: 1.5,
+  stow: 0.5,
+}
 const EVEN = 50
 
-function stagesOf({ recipe, progression }: SessionAsk): { stages: readonly ProgressionStage[]; notes: readonly ProgressionNote[] } {
+function stagesOf({ recipe, progression }: SessionAsk): {
+  stages: readonly ProgressionStage[]
+  notes: readonly ProgressionNote[]
+} {
   if (recipe.stones === 'none' || !progression) return { stages: [], notes: [] }
   const plan = planProgression({ ...progression, finishMicron: recipe.finishMicron })
   const last = plan.stages.at(-1)
   return recipe.stones === 'last' && last ? { stages: [{ ...last, takes: 'metal' }], notes: [] } : plan
 }
 
-function strokesOf(rungs: readonly Rung[], stage: ProgressionStage | undefined, step: RecipeStep, ratioRight: number): number {
+function strokesOf(
+  rungs: readonly Rung[],
+  stage: ProgressionStage | undefined,
+  step: RecipeStep,
+  ratioRight: number,
+): number {
   const ladder = rungs.reduce((sum, { strokes }) => sum + strokes, 0)
   const perSide = stage && step.kind === 'side' ? Math.max(ladder, stage.strokesPerSide) : ladder
   if (step.side === undefined || ratioRight === EVEN) return perSide
@@ -66,7 +92,12 @@ function strokesOf(rungs: readonly Rung[], stage: ProgressionStage | undefined, 
   return step.side === 'first' ? right : left
 }
 
-function sessionStep(step: RecipeStep, ask: SessionAsk, stages: readonly ProgressionStage[], at: number | null): SessionStep {
+function sessionStep(
+  step: RecipeStep,
+  ask: SessionAsk,
+  stages: readonly ProgressionStage[],
+  at: number | null,
+): SessionStep {
   const stage = at === null ? undefined : stages[at]
   const rungs = step.scheme ? strokeLadder(step.scheme, ask.condition) : []
   return {
@@ -103,7 +134,11 @@ export function planSession(ask: SessionAsk): SessionPlan {
   const closeBlock = (): void => {
     for (const at of stages.keys()) {
       const isLast = at === stages.length - 1
-      steps.push(...block.filter(({ kind }) => kind !== 'deburr' || isLast || !skipsDeburr).map((step) => sessionStep(step, ask, stages, at)))
+      steps.push(
+        ...block
+          .filter(({ kind }) => kind !== 'deburr' || isLast || !skipsDeburr)
+          .map((step) => sessionStep(step, ask, stages, at)),
+      )
     }
     block = []
   }
@@ -116,7 +151,12 @@ export function planSession(ask: SessionAsk): SessionPlan {
   }
   closeBlock()
   return {
-    recipeId: recipe.id, stages, notes, finishMicron: stages.at(-1)?.stone.micron ?? recipe.finishMicron, choices: ask.choices, steps,
+    recipeId: recipe.id,
+    stages,
+    notes,
+    finishMicron: stages.at(-1)?.stone.micron ?? recipe.finishMicron,
+    choices: ask.choices,
+    steps,
     minutes: Math.ceil(steps.reduce((sum, step) => sum + step.minutes, 0)),
   }
 }
@@ -186,7 +226,10 @@ function withStep(state: SessionState, stepId: string, change: (step: StepState)
 function applyAction(state: SessionState, action: SessionAction): SessionState {
   switch (action.kind) {
     case 'strokes':
-      return withStep(state, action.stepId, (step) => ({ ...step, strokes: { ...step.strokes, [action.zone]: Math.max(0, step.strokes[action.zone] + action.count) } }))
+      return withStep(state, action.stepId, (step) => ({
+        ...step,
+        strokes: { ...step.strokes, [action.zone]: Math.max(0, step.strokes[action.zone] + action.count) },
+      }))
     case 'burr':
       return withStep(state, action.stepId, (step) => {
         const burr = { ...step.burr, [action.zone]: action.felt }
@@ -194,7 +237,10 @@ function applyAction(state: SessionState, action: SessionAction): SessionState {
         return { ...step, burr, burrAfterMs: whole ? (step.burrAfterMs ?? step.spentMs) : null }
       })
     case 'tick':
-      return withStep(state, action.stepId, (step) => ({ ...step, ticked: [...step.ticked.filter((check) => check !== action.check), ...(action.done ? [action.check] : [])] }))
+      return withStep(state, action.stepId, (step) => ({
+        ...step,
+        ticked: [...step.ticked.filter((check) => check !== action.check), ...(action.done ? [action.check] : [])],
+      }))
     case 'go':
       return { ...state, stepId: action.stepId }
     case 'force':
@@ -203,7 +249,13 @@ function applyAction(state: SessionState, action: SessionAction): SessionState {
       return { ...state, carryOver: [...state.carryOver, { zone: action.zone, what: action.what }] }
     case 'picture': {
       const { when, zone, bluntUm, roll } = action
-      return { ...state, pictures: [...state.pictures.filter((one) => one.when !== when || one.zone !== zone), { when, zone, bluntUm, roll }] }
+      return {
+        ...state,
+        pictures: [
+          ...state.pictures.filter((one) => one.when !== when || one.zone !== zone),
+          { when, zone, bluntUm, roll },
+        ],
+      }
     }
     case 'take-over':
       return { ...state, personId: action.personId }
@@ -222,20 +274,36 @@ function applyAction(state: SessionState, action: SessionAction): SessionState {
  *
  * @param startedMs when it began, ms since the epoch
  */
-export function sessionState(plan: SessionPlan, startedMs: number, personId: string | null, actions: readonly SessionAction[]): SessionState {
+export function sessionState(
+  plan: SessionPlan,
+  startedMs: number,
+  personId: string | null,
+  actions: readonly SessionAction[],
+): SessionState {
   const seen = new Set<string>()
   const inOrder = actions
     .filter(({ id }) => !seen.has(id) && seen.add(id))
     .sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))
   let state: SessionState = {
-    status: 'open', stepId: plan.steps[0]?.id ?? '', personId, steps: {}, before: {}, after: {}, carryOver: [], pictures: [], lastMs: startedMs,
+    status: 'open',
+    stepId: plan.steps[0]?.id ?? '',
+    personId,
+    steps: {},
+    before: {},
+    after: {},
+    carryOver: [],
+    pictures: [],
+    lastMs: startedMs,
   }
   let paused = false
   for (const action of inOrder) {
     if (state.status !== 'open') break
     const since = action.atMs - state.lastMs
     const worked = paused || since > LONGEST_WORK_MS ? 0 : Math.max(0, since)
-    state = applyAction(withStep(state, state.stepId, (step) => ({ ...step, spentMs: step.spentMs + worked })), action)
+    state = applyAction(
+      withStep(state, state.stepId, (step) => ({ ...step, spentMs: step.spentMs + worked })),
+      action,
+    )
     state = { ...state, lastMs: Math.max(state.lastMs, action.atMs) }
     paused = action.kind === 'pause'
   }
@@ -258,10 +326,22 @@ export function paceNote(step: SessionStep, spentMs: number, burrFelt: boolean):
 }
 
 /** Minutes each stone was worked until its burr stood, for learning what it removes. */
-export function minutesToBurr(plan: SessionPlan, state: SessionState): { readonly stoneId: string; readonly minutes: number; readonly planned: number }[] {
+export function minutesToBurr(
+  plan: SessionPlan,
+  state: SessionState,
+): { readonly stoneId: string; readonly minutes: number; readonly planned: number }[] {
   return plan.stages.flatMap((stage, at) => {
-    const sides = plan.steps.filter((step) => step.kind === 'side' && step.stage === at).map((step) => stepState(state, step.id))
-    if (stage.takes !== 'metal' || sides.length === 0 || sides.some(({ burrAfterMs }) => burrAfterMs === null)) return []
-    return [{ stoneId: stage.stone.id, minutes: sides.reduce((sum, { burrAfterMs }) => sum + (burrAfterMs ?? 0), 0) / MINUTE_MS, planned: stage.minutes }]
+    const sides = plan.steps
+      .filter((step) => step.kind === 'side' && step.stage === at)
+      .map((step) => stepState(state, step.id))
+    if (stage.takes !== 'metal' || sides.length === 0 || sides.some(({ burrAfterMs }) => burrAfterMs === null))
+      return []
+    return [
+      {
+        stoneId: stage.stone.id,
+        minutes: sides.reduce((sum, { burrAfterMs }) => sum + (burrAfterMs ?? 0), 0) / MINUTE_MS,
+        planned: stage.minutes,
+      },
+    ]
   })
 }

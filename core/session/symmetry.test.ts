@@ -18,11 +18,21 @@ describe('strokes by side', () => {
   })
 
   it('are even again once what is owed was given', () => {
-    fc.assert(fc.property(fc.integer({ min: 20, max: 500 }), fc.integer({ min: 20, max: 500 }), fc.integer({ min: 20, max: 80 }), (left, right, ratio) => {
-      const owes = symmetry({ left, right }, ratio)?.owes
-      if (!owes) return
-      const paid = { left: left + (owes.side === 'left' ? owes.strokes : 0), right: right + (owes.side === 'right' ? owes.strokes : 0) }
-      expect(symmetry(paid, ratio)?.owes).toBeNull()
-    }))
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 20, max: 500 }),
+        fc.integer({ min: 20, max: 500 }),
+        fc.integer({ min: 20, max: 80 }),
+        (left, right, ratio) => {
+          const owes = symmetry({ left, right }, ratio)?.owes
+          if (!owes) return
+          const paid = {
+            left: left + (owes.side === 'left' ? owes.strokes : 0),
+            right: right + (owes.side === 'right' ? owes.strokes : 0),
+          }
+          expect(symmetry(paid, ratio)?.owes).toBeNull()
+        },
+      ),
+    )
   })
 })

@@ -18,7 +18,10 @@ const NEAR_ENOUGH = 5
  * @param ratioRight share of the bevel on the right side, per cent
  * @example symmetry({ left: 90, right: 110 }, 50) // { rightShare: 55, owes: null }
  */
-export function symmetry(strokes: { readonly left: number; readonly right: number }, ratioRight: number): Symmetry | null {
+export function symmetry(
+  strokes: { readonly left: number; readonly right: number },
+  ratioRight: number,
+): Symmetry | null {
   const total = strokes.left + strokes.right
   if (total < FEWEST_STROKES) return null
   const rightShare = Math.round((100 * strokes.right) / total)
@@ -26,6 +29,9 @@ export function symmetry(strokes: { readonly left: number; readonly right: numbe
   if (Math.abs(off) <= NEAR_ENOUGH) return { rightShare, owes: null }
   const wanted = ratioRight / 100
   // strokes on the short side alone that bring the share back
-  const owed = off < 0 ? (wanted * total - strokes.right) / Math.max(0.01, 1 - wanted) : (strokes.right - wanted * total) / Math.max(0.01, wanted)
+  const owed =
+    off < 0
+      ? (wanted * total - strokes.right) / Math.max(0.01, 1 - wanted)
+      : (strokes.right - wanted * total) / Math.max(0.01, wanted)
   return { rightShare, owes: { side: off < 0 ? 'right' : 'left', strokes: Math.round(owed) } }
 }

@@ -31,9 +31,17 @@ export function edgeCondition(state: EdgeNow, dps: number): EdgeCondition {
  *
  * @param targetBteMm thickness behind the edge to thin to, mm
  */
-export function workOnEdge(state: EdgeNow, blade: BladeGeometry, thinning: boolean, targetBteMm: number): Omit<ProgressionInput, 'finishMicron' | 'stones'> {
+export function workOnEdge(
+  state: EdgeNow,
+  blade: BladeGeometry,
+  thinning: boolean,
+  targetBteMm: number,
+): Omit<ProgressionInput, 'finishMicron' | 'stones'> {
   if (thinning) return { blade, thinning: { byMm: Math.max(LEAST_THINNING_MM, blade.bteMm - targetBteMm) } }
   if (state.defects.chip && !state.defects.chip.rests) return { blade, chip: state.defects.chip }
   if (edgeCondition(state, blade.dps) === 'kept-up') return { blade, recessionMm: BURR_ALLOWANCE_UM / 1000 }
-  return { blade, recessionMm: Math.max(recessionToApexUm(worstBluntUm(state, blade.dps), blade.dps) / 1000, REWORK_MM) }
+  return {
+    blade,
+    recessionMm: Math.max(recessionToApexUm(worstBluntUm(state, blade.dps), blade.dps) / 1000, REWORK_MM),
+  }
 }

@@ -12,7 +12,8 @@ function gaussLegendre(points: number): readonly (readonly [node: number, weight
     let weight = 0
     for (let step = 0; step < NEWTON_STEPS; step++) {
       let [before, here] = [1, x]
-      for (let degree = 2; degree <= points; degree++) [before, here] = [here, ((2 * degree - 1) * x * here - (degree - 1) * before) / degree]
+      for (let degree = 2; degree <= points; degree++)
+        [before, here] = [here, ((2 * degree - 1) * x * here - (degree - 1) * before) / degree]
       const slope = (points * (x * here - before)) / (x * x - 1)
       x -= here / slope
       weight = 2 / ((1 - x * x) * slope * slope)

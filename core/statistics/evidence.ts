@@ -15,7 +15,8 @@ function momentsOf(before: Moments, value: number, variance: number): Moments {
   return { mean: before.mean + gain * (value - before.mean), variance: gain * variance }
 }
 
-const density = (distance: number, variance: number): number => normalPdf(distance / Math.sqrt(variance)) / Math.sqrt(variance)
+const density = (distance: number, variance: number): number =>
+  normalPdf(distance / Math.sqrt(variance)) / Math.sqrt(variance)
 
 /**
  * What a reading leaves of a quantity, when with some chance it is a slip: the two-component mixture
@@ -34,7 +35,8 @@ export function momentsAfterReading(before: Moments, reading: Reading): Moments 
   return {
     mean,
     variance:
-      share * (trusted.variance + (trusted.mean - mean) ** 2) + (1 - share) * (slipped.variance + (slipped.mean - mean) ** 2),
+      share * (trusted.variance + (trusted.mean - mean) ** 2) +
+      (1 - share) * (slipped.variance + (slipped.mean - mean) ** 2),
   }
 }
 
@@ -55,5 +57,8 @@ export function momentsAfterSign(before: Moments, low: number, high: number, sd:
   const pull = (atLow - atHigh) / chance
   const bend = ((Number.isFinite(to) ? to * atHigh : 0) - (Number.isFinite(from) ? from * atLow : 0)) / chance
   const gain = before.variance / spread
-  return { mean: before.mean + gain * pull, variance: Math.max(1e-12, before.variance - gain * gain * (pull * pull + bend)) }
+  return {
+    mean: before.mean + gain * pull,
+    variance: Math.max(1e-12, before.variance - gain * gain * (pull * pull + bend)),
+  }
 }

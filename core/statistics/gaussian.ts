@@ -103,7 +103,8 @@ export function predict(of: Gaussian, steps: readonly Transition[]): Gaussian {
     if (!step || !row) continue
     for (let later = at; later < steps.length; later++) {
       const fellow = steps[later]
-      if (fellow) cov[packed(step.index, fellow.index)] = weightedSum(fellow.gradient, row) + (fellow === step ? step.noise : 0)
+      if (fellow)
+        cov[packed(step.index, fellow.index)] = weightedSum(fellow.gradient, row) + (fellow === step ? step.noise : 0)
     }
   }
   return { mean, cov }
@@ -131,7 +132,10 @@ export function update(of: Gaussian, gradient: Gradient, before: Moments, after:
 }
 
 /** Parameters known afresh, independent of all others. */
-export function reset(of: Gaussian, values: readonly { readonly index: number; readonly mean: number; readonly sd: number }[]): Gaussian {
+export function reset(
+  of: Gaussian,
+  values: readonly { readonly index: number; readonly mean: number; readonly sd: number }[],
+): Gaussian {
   const mean = [...of.mean]
   const cov = [...of.cov]
   for (const value of values) {

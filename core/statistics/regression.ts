@@ -27,8 +27,16 @@ const gradientOf = (places: ReadonlyMap<string, number>, terms: Terms): Gradient
   })
 
 /** The belief with one observation put in (`sign` 1) or taken out again (`sign` −1). */
-function applyObservation(belief: Gaussian, gradient: Gradient, { value, variance }: EffectObservation, sign: 1 | -1): Gaussian {
-  const before = { mean: gradient.reduce((sum, [at, share]) => sum + share * meanOf(belief, at), 0), variance: formVariance(belief, gradient) }
+function applyObservation(
+  belief: Gaussian,
+  gradient: Gradient,
+  { value, variance }: EffectObservation,
+  sign: 1 | -1,
+): Gaussian {
+  const before = {
+    mean: gradient.reduce((sum, [at, share]) => sum + share * meanOf(belief, at), 0),
+    variance: formVariance(belief, gradient),
+  }
   if (!(before.variance > 0)) return belief
   const precision = 1 / before.variance + sign / variance
   if (!(precision > 0)) return belief
@@ -45,8 +53,14 @@ function applyObservation(belief: Gaussian, gradient: Gradient, { value, varianc
  */
 export function regress(priorSd: ReadonlyMap<string, number>, observations: readonly EffectObservation[]): Regression {
   const places = new Map([...priorSd.keys()].map((effect, index) => [effect, index]))
-  const start = independent([...priorSd].map(() => 0), [...priorSd.values()])
-  const belief = observations.reduce((known, one) => applyObservation(known, gradientOf(places, one.terms), one, 1), start)
+  const start = independent(
+    [...priorSd].map(() => 0),
+    [...priorSd.values()],
+  )
+  const belief = observations.reduce(
+    (known, one) => applyObservation(known, gradientOf(places, one.terms), one, 1),
+    start,
+  )
   return { belief, places, priorSd, observations: new Map(observations.map((one) => [one.id, one])) }
 }
 

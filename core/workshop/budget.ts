@@ -57,7 +57,14 @@ function wearDown(ask: WearAsk, perSessionMm: number, keep?: (point: WearPoint) 
   let bteMm = ask.bteMm
   const thinnings: number[] = []
   let sessions = 0
-  const told = (): void => { keep?.({ session: sessions, heightMm, bteMm, lengthMm: ask.lengthMm - ask.lengthPerHeight * (ask.heelHeightMm - heightMm) }) }
+  const told = (): void => {
+    keep?.({
+      session: sessions,
+      heightMm,
+      bteMm,
+      lengthMm: ask.lengthMm - ask.lengthPerHeight * (ask.heelHeightMm - heightMm),
+    })
+  }
   told()
   while (sessions < MOST_SESSIONS && heightMm - perSessionMm >= ask.minimumHeightMm - ROUNDING_MM) {
     const faceDps = recedingFaceDps({ heelHeightMm: heightMm, spineMm: ask.spineMm }, ask.dps)
@@ -81,15 +88,30 @@ export function wearBudget(ask: WearAsk): WearBudget {
   assertPositive('perSessionMm', ask.perSessionMm.low)
   assertPositive('thinToMm', ask.thinToMm)
   const path: WearPoint[] = []
-  const middle = wearDown(ask, ask.perSessionMm.middle, (point) => { path.push(point) })
+  const middle = wearDown(ask, ask.perSessionMm.middle, (point) => {
+    path.push(point)
+  })
   return {
-    ...middle, path, early: wearDown(ask, ask.perSessionMm.high), late: wearDown(ask, ask.perSessionMm.low),
-    costPerMonth: ask.price === null || middle.years === 0 || !Number.isFinite(middle.years) ? null : ask.price / (MONTHS * middle.years),
+    ...middle,
+    path,
+    early: wearDown(ask, ask.perSessionMm.high),
+    late: wearDown(ask, ask.perSessionMm.low),
+    costPerMonth:
+      ask.price === null || middle.years === 0 || !Number.isFinite(middle.years)
+        ? null
+        : ask.price / (MONTHS * middle.years),
   }
 }
 
 /** What a blade that has become too low for its job is still good for (common practice: a narrow chef's knife slices). */
-const GOES_ON_AS: Partial<Record<KnifeType, KnifeType>> = { chef: 'slicer', santoku: 'petty', nakiri: 'petty', breaking: 'slicer', slicer: 'fillet', petty: 'paring' }
+const GOES_ON_AS: Partial<Record<KnifeType, KnifeType>> = {
+  chef: 'slicer',
+  santoku: 'petty',
+  nakiri: 'petty',
+  breaking: 'slicer',
+  slicer: 'fillet',
+  petty: 'paring',
+}
 
 /** The job a knife can go on with when it is too low for its own; null where it is worn out for good. */
 export function nextJob(type: KnifeType): KnifeType | null {
@@ -104,5 +126,10 @@ export function nextJob(type: KnifeType): KnifeType | null {
 export function atAngle(ask: WearAsk, dps: number): WearAsk {
   const share = Math.tan(radians(ask.dps)) / Math.tan(radians(dps))
   const { low, middle, high } = ask.perSessionMm
-  return { ...ask, dps, perSessionMm: { low: low * share, middle: middle * share, high: high * share }, sessionsPerYear: ask.sessionsPerYear / share }
+  return {
+    ...ask,
+    dps,
+    perSessionMm: { low: low * share, middle: middle * share, high: high * share },
+    sessionsPerYear: ask.sessionsPerYear / share,
+  }
 }

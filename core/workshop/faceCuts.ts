@@ -20,11 +20,16 @@ const RUB_MM = 0.06
 
 function assertThinner(blade: SectionBlade, targetBteMm: number): void {
   if (targetBteMm <= 0) throw new MeasureError('not-positive', 'targetBteMm', { value: targetBteMm })
-  if (targetBteMm >= blade.bteMm) throw new MeasureError('out-of-range', 'targetBteMm', { value: targetBteMm, low: 0, high: blade.bteMm })
+  if (targetBteMm >= blade.bteMm)
+    throw new MeasureError('out-of-range', 'targetBteMm', { value: targetBteMm, low: 0, high: blade.bteMm })
 }
 
 /** Faces laid nearly flat, so that the edge is as thin as wanted where its bevels begin; the apex stays. */
-export function cutThinning(blade: SectionBlade, before: Section, { targetBteMm, upToMm = THINNED_SHARE * blade.heelHeightMm }: Extract<Operation, { kind: 'thin' }>): Cut[] {
+export function cutThinning(
+  blade: SectionBlade,
+  before: Section,
+  { targetBteMm, upToMm = THINNED_SHARE * blade.heelHeightMm }: Extract<Operation, { kind: 'thin' }>,
+): Cut[] {
   assertThinner(blade, targetBteMm)
   const apex = apexOf(before)
   const grindings = sidesOf(blade).map((side): Grinding => {
@@ -33,13 +38,18 @@ export function cutThinning(blade: SectionBlade, before: Section, { targetBteMm,
   })
   for (const { side, dps } of grindings) {
     // a face as steep as the edge itself would be ground through the apex
-    if (dps >= dpsOf(blade, side)) throw new MeasureError('angle-below-face', 'dps', { dps: dpsOf(blade, side), faceDps: Math.ceil(dps) })
+    if (dps >= dpsOf(blade, side))
+      throw new MeasureError('angle-below-face', 'dps', { dps: dpsOf(blade, side), faceDps: Math.ceil(dps) })
   }
   return [{ name: 'face', grindings }]
 }
 
 /** Flat down to a few millimetres above the edge, a slightly steeper second bevel, and its shoulder blended away. */
-export function cutFlatToConvex(blade: SectionBlade, before: Section, { targetBteMm, flatDownToMm = FLAT_DOWN_TO_MM }: Extract<Operation, { kind: 'flat-to-convex' }>): Cut[] {
+export function cutFlatToConvex(
+  blade: SectionBlade,
+  before: Section,
+  { targetBteMm, flatDownToMm = FLAT_DOWN_TO_MM }: Extract<Operation, { kind: 'flat-to-convex' }>,
+): Cut[] {
   assertThinner(blade, targetBteMm)
   const apex = apexOf(before)
   const high = Math.max(2 * flatDownToMm, 0.6 * blade.heelHeightMm)
@@ -48,10 +58,18 @@ export function cutFlatToConvex(blade: SectionBlade, before: Section, { targetBt
     const straight = low.x + signOf(side) * (flatDownToMm - low.y) * Math.tan(radians(clearOf(before, side, low, high)))
     const corner = { x: straight + CORNER_SHARE * (faceX(before, side, flatDownToMm) - straight), y: flatDownToMm }
     // on a hollow face even the steeper planes have to pass the steel higher up
-    const passing = (through: Point, dps: number): Grinding => ({ side, through, dps: Math.max(dps, clearOf(before, side, through, high)) })
+    const passing = (through: Point, dps: number): Grinding => ({
+      side,
+      through,
+      dps: Math.max(dps, clearOf(before, side, through, high)),
+    })
     const flat = passing(corner, 0)
     const bevel = passing(low, angleBetween(low, corner))
-    return { flat, bevel, blend: passing({ x: corner.x - signOf(side) * BLEND_MM, y: corner.y }, (flat.dps + bevel.dps) / 2) }
+    return {
+      flat,
+      bevel,
+      blend: passing({ x: corner.x - signOf(side) * BLEND_MM, y: corner.y }, (flat.dps + bevel.dps) / 2),
+    }
   })
   return [
     { name: 'face', grindings: parts.map(({ flat }) => flat) },
@@ -76,32 +94,55 @@ function convexLine(one: Section, side: Side, low: Point, highMm: number): Point
 }
 
 /** A convex from the shoulder line down, facet by facet, each a little steeper than the one above it: the edge loses height for it. */
-export function cutFullConvex(blade: SectionBlade, before: Section, { targetBteMm }: Extract<Operation, { kind: 'full-convex' }>): Cut[] {
+export function cutFullConvex(
+  blade: SectionBlade,
+  before: Section,
+  { targetBteMm }: Extract<Operation, { kind: 'full-convex' }>,
+): Cut[] {
   assertThinner(blade, targetBteMm)
   const highMm = 0.6 * blade.heelHeightMm
   const apex = { x: apexOf(before).x, y: apexOf(before).y + FULL_CONVEX_LOSS_MM }
-  const lines = sidesOf(blade).map((side) => ({ side, points: convexLine(before, side, shoulder(blade, apex, side, targetBteMm), highMm) }))
+  const lines = sidesOf(blade).map((side) => ({
+    side,
+    points: convexLine(before, side, shoulder(blade, apex, side, targetBteMm), highMm),
+  }))
   const facets = Array.from({ length: FACETS }, (_, at): Cut => ({
     name: 'facet',
     grindings: lines.flatMap(({ side, points }): Grinding[] => {
       const [high, low] = [points[at], points[at + 1]]
-      return high && low ? [{ side, through: low, dps: Math.max(angleBetween(low, high), clearOf(before, side, low, highMm)) }] : []
+      return high && low
+        ? [{ side, through: low, dps: Math.max(angleBetween(low, high), clearOf(before, side, low, highMm)) }]
+        : []
     }),
   }))
-  return [...facets, { name: 'bevel', grindings: sidesOf(blade).map((side) => ({ side, dps: dpsOf(blade, side), through: apex })) }]
+  return [
+    ...facets,
+    { name: 'bevel', grindings: sidesOf(blade).map((side) => ({ side, dps: dpsOf(blade, side), through: apex })) },
+  ]
 }
 
 /** Rubbed flat half to three quarters up, a shoulder that keeps the edge off the bone, and the edge itself. */
-export function cutBoning(blade: SectionBlade, before: Section, { rubShare, shoulderDps, shoulderMm, edgeDps }: Extract<Operation, { kind: 'boning' }>): Cut[] {
+export function cutBoning(
+  blade: SectionBlade,
+  before: Section,
+  { rubShare, shoulderDps, shoulderMm, edgeDps }: Extract<Operation, { kind: 'boning' }>,
+): Cut[] {
   const apex = apexOf(before)
   const up = rubShare * blade.heelHeightMm
   const own = { ...blade, dpsLeft: edgeDps, dpsRight: edgeDps }
   const parts = sidesOf(blade).map((side) => {
     const low = shoulder(own, apex, side, blade.bteMm)
     const high = Math.max(shoulderMm, low.y + 0.1)
-    const out = Math.min(Math.abs(low.x) + Math.max(0, shoulderMm - low.y) * Math.tan(radians(shoulderDps)), Math.abs(faceX(before, side, high)))
+    const out = Math.min(
+      Math.abs(low.x) + Math.max(0, shoulderMm - low.y) * Math.tan(radians(shoulderDps)),
+      Math.abs(faceX(before, side, high)),
+    )
     const rubbed = { x: signOf(side) * (out - RUB_MM), y: high }
-    return { rub: { side, through: rubbed, dps: clearOf(before, side, rubbed, up) }, bevel: { side, dps: shoulderDps, through: low }, edge: { side, dps: edgeDps, through: apex } }
+    return {
+      rub: { side, through: rubbed, dps: clearOf(before, side, rubbed, up) },
+      bevel: { side, dps: shoulderDps, through: low },
+      edge: { side, dps: edgeDps, through: apex },
+    }
   })
   return [
     { name: 'rub', grindings: parts.map(({ rub }) => rub) },

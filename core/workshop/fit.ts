@@ -34,8 +34,10 @@ export function fitSection(blade: SectionBlade, found: Measured): Fitted {
   const places = [...(found.thicknessAt ?? [])].sort((a, b) => a.heightMm - b.heightMm)
   let below = { heightMm: 0, thicknessMm: 0 }
   for (const place of places) {
-    if (place.thicknessMm < below.thicknessMm) contradictions.push({ code: 'thinner-higher', values: { lowMm: below.heightMm, highMm: place.heightMm } })
-    if (place.thicknessMm > blade.spineMm) contradictions.push({ code: 'thicker-than-spine', values: { heightMm: place.heightMm, spineMm: blade.spineMm } })
+    if (place.thicknessMm < below.thicknessMm)
+      contradictions.push({ code: 'thinner-higher', values: { lowMm: below.heightMm, highMm: place.heightMm } })
+    if (place.thicknessMm > blade.spineMm)
+      contradictions.push({ code: 'thicker-than-spine', values: { heightMm: place.heightMm, spineMm: blade.spineMm } })
     below = place
   }
   const widths = [found.bevelLeftMm, found.bevelRightMm].filter((width) => width !== undefined)
@@ -48,18 +50,29 @@ export function fitSection(blade: SectionBlade, found: Measured): Fitted {
     else {
       const dps = angleFromBevel({ bteMm, widthMm: mean })
       const said = (blade.dpsLeft + blade.dpsRight) / 2
-      if (Math.abs(dps - said) > ANGLE_TOLERANCE) contradictions.push({ code: 'angle-differs', values: { dps: Math.round(dps * 10) / 10, saidDps: said } })
+      if (Math.abs(dps - said) > ANGLE_TOLERANCE)
+        contradictions.push({ code: 'angle-differs', values: { dps: Math.round(dps * 10) / 10, saidDps: said } })
     }
   }
   const [low, high] = [places[0], places.at(-1)]
   if (found.faceDps !== undefined && low && high && high.heightMm > low.heightMm) {
     const slope = (Math.atan((high.thicknessMm - low.thicknessMm) / 2 / (high.heightMm - low.heightMm)) * 180) / Math.PI
-    if (Math.abs(slope - found.faceDps) > FACE_TOLERANCE) contradictions.push({ code: 'face-differs', values: { dps: found.faceDps, slopeDps: Math.round(slope * 10) / 10 } })
+    if (Math.abs(slope - found.faceDps) > FACE_TOLERANCE)
+      contradictions.push({
+        code: 'face-differs',
+        values: { dps: found.faceDps, slopeDps: Math.round(slope * 10) / 10 },
+      })
   }
-  const usable = contradictions.some(({ code }) => code === 'thinner-higher' || code === 'thicker-than-spine') ? [] : places
+  const usable = contradictions.some(({ code }) => code === 'thinner-higher' || code === 'thicker-than-spine')
+    ? []
+    : places
   return {
     blade: { ...blade, bteMm, ratioRight, ...(usable.length > 0 ? { thicknessAt: usable } : {}) },
     contradictions,
-    assumed: [...(found.bteMm === undefined ? ['bteMm' as const] : []), ...(places.length === 0 ? ['thicknessAt' as const] : []), ...(widths.length === 0 ? ['bevels' as const] : [])],
+    assumed: [
+      ...(found.bteMm === undefined ? ['bteMm' as const] : []),
+      ...(places.length === 0 ? ['thicknessAt' as const] : []),
+      ...(widths.length === 0 ? ['bevels' as const] : []),
+    ],
   }
 }

@@ -3,15 +3,34 @@ import { wearBudget, type WearAsk } from './budget'
 import { regimeLives, type RegimeLife, type MaintenanceRegime } from './maintenanceRegimes'
 
 const LIFE: WearAsk = {
-  heelHeightMm: 45, minimumHeightMm: 36, lengthMm: 240, lengthPerHeight: 1.5, spineMm: 2.2, bteMm: 0.35, dps: 17, thickestMm: 0.45, thinToMm: 0.32,
-  perSessionMm: { low: 0.05, middle: 0.1, high: 0.15 }, sessionsPerYear: 20, price: 90,
+  heelHeightMm: 45,
+  minimumHeightMm: 36,
+  lengthMm: 240,
+  lengthPerHeight: 1.5,
+  spineMm: 2.2,
+  bteMm: 0.35,
+  dps: 17,
+  thickestMm: 0.45,
+  thinToMm: 0.32,
+  perSessionMm: { low: 0.05, middle: 0.1, high: 0.15 },
+  sessionsPerYear: 20,
+  price: 90,
 }
 const lives = new Map<MaintenanceRegime, RegimeLife>(regimeLives(LIFE).map((one) => [one.regime, one]))
-const of = (regime: MaintenanceRegime): RegimeLife => lives.get(regime) ?? (() => { throw new Error(regime) })()
+const of = (regime: MaintenanceRegime): RegimeLife =>
+  lives.get(regime) ??
+  (() => {
+    throw new Error(regime)
+  })()
 
 describe('another regime of keeping edges', () => {
   it('leaves the present one as it is', () => {
-    expect(of('as-now')).toMatchObject({ sessionsPerYear: 20, steelPerYearMm: 2, years: wearBudget(LIFE).years, stretch: 1 })
+    expect(of('as-now')).toMatchObject({
+      sessionsPerYear: 20,
+      steelPerYearMm: 2,
+      years: wearBudget(LIFE).years,
+      stretch: 1,
+    })
   })
 
   // Wear is an area that grows with use and lies across a wedge: four times the use between sessions is twice the height.

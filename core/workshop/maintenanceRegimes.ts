@@ -36,8 +36,18 @@ function perSessionMm({ perSessionMm: { middle }, sessionsPerYear }: WearAsk, aY
 function keptWithinLimit(ask: WearAsk, regime: MaintenanceRegime, sessionsPerYear: number, eachMm: number): RegimeLife {
   const share = eachMm / ask.perSessionMm.middle
   const { low, middle, high } = ask.perSessionMm
-  const { years } = wearBudget({ ...ask, sessionsPerYear, perSessionMm: { low: low * share, middle: middle * share, high: high * share } })
-  return { regime, sessionsPerYear, steelPerYearMm: sessionsPerYear * eachMm, years, stretch: ask.sessionsPerYear / sessionsPerYear }
+  const { years } = wearBudget({
+    ...ask,
+    sessionsPerYear,
+    perSessionMm: { low: low * share, middle: middle * share, high: high * share },
+  })
+  return {
+    regime,
+    sessionsPerYear,
+    steelPerYearMm: sessionsPerYear * eachMm,
+    years,
+    stretch: ask.sessionsPerYear / sessionsPerYear,
+  }
 }
 
 /** What each regime of keeping an edge would make of a blade's life, the present one first. */

@@ -4,10 +4,42 @@ import { areaOf, edgeHeight, facesAt, thicknessAbove, type SectionBlade } from '
 import { recede } from '../geometry/recession'
 import { operate, shoulderOf, type Operation } from './operate'
 
-const CHEF: SectionBlade = { heelHeightMm: 45, spineMm: 2.2, bteMm: 0.42, dpsLeft: 17, dpsRight: 17, grind: 'flat', ratioRight: 50 }
-const BONING: SectionBlade = { heelHeightMm: 26, spineMm: 2.6, bteMm: 0.5, dpsLeft: 25, dpsRight: 25, grind: 'boning-shoulder', ratioRight: 50 }
-const SLICER: SectionBlade = { heelHeightMm: 38, spineMm: 2, bteMm: 0.28, dpsLeft: 13, dpsRight: 13, grind: 'flat', ratioRight: 70 }
-const SINGLE: SectionBlade = { heelHeightMm: 34, spineMm: 3.4, bteMm: 0.4, dpsLeft: 2, dpsRight: 13, grind: 'single', ratioRight: 100 }
+const CHEF: SectionBlade = {
+  heelHeightMm: 45,
+  spineMm: 2.2,
+  bteMm: 0.42,
+  dpsLeft: 17,
+  dpsRight: 17,
+  grind: 'flat',
+  ratioRight: 50,
+}
+const BONING: SectionBlade = {
+  heelHeightMm: 26,
+  spineMm: 2.6,
+  bteMm: 0.5,
+  dpsLeft: 25,
+  dpsRight: 25,
+  grind: 'boning-shoulder',
+  ratioRight: 50,
+}
+const SLICER: SectionBlade = {
+  heelHeightMm: 38,
+  spineMm: 2,
+  bteMm: 0.28,
+  dpsLeft: 13,
+  dpsRight: 13,
+  grind: 'flat',
+  ratioRight: 70,
+}
+const SINGLE: SectionBlade = {
+  heelHeightMm: 34,
+  spineMm: 3.4,
+  bteMm: 0.4,
+  dpsLeft: 2,
+  dpsRight: 13,
+  grind: 'single',
+  ratioRight: 100,
+}
 
 describe('thinning', () => {
   it('thins to the target where the bevels begin, and leaves the apex and the spine alone', () => {
@@ -22,12 +54,25 @@ describe('thinning', () => {
   })
 
   it('never takes height, whatever the blade and target', () => {
-    fc.assert(fc.property(fc.double({ min: 20, max: 55, noNaN: true }), fc.double({ min: 1.5, max: 3, noNaN: true }), fc.double({ min: 0.25, max: 0.7, noNaN: true }), fc.double({ min: 12, max: 25, noNaN: true }), fc.double({ min: 0.3, max: 0.95, noNaN: true }), fc.integer({ min: 30, max: 70 }), (heelHeightMm, spineMm, bteMm, dps, share, ratioRight) => {
-      const done = operate({ ...CHEF, heelHeightMm, spineMm, bteMm, dpsLeft: dps, dpsRight: dps, ratioRight }, { kind: 'thin', targetBteMm: share * bteMm })
-      expect(done.lossMm).toBeCloseTo(0, 9)
-      expect(done.areaMm2).toBeGreaterThan(0)
-      expect(areaOf(done.after)).toBeLessThan(areaOf(done.before))
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 20, max: 55, noNaN: true }),
+        fc.double({ min: 1.5, max: 3, noNaN: true }),
+        fc.double({ min: 0.25, max: 0.7, noNaN: true }),
+        fc.double({ min: 12, max: 25, noNaN: true }),
+        fc.double({ min: 0.3, max: 0.95, noNaN: true }),
+        fc.integer({ min: 30, max: 70 }),
+        (heelHeightMm, spineMm, bteMm, dps, share, ratioRight) => {
+          const done = operate(
+            { ...CHEF, heelHeightMm, spineMm, bteMm, dpsLeft: dps, dpsRight: dps, ratioRight },
+            { kind: 'thin', targetBteMm: share * bteMm },
+          )
+          expect(done.lossMm).toBeCloseTo(0, 9)
+          expect(done.areaMm2).toBeGreaterThan(0)
+          expect(areaOf(done.after)).toBeLessThan(areaOf(done.before))
+        },
+      ),
+    )
   })
 
   it('little and often takes less than all at once takes, each time', () => {
@@ -46,8 +91,12 @@ describe('thinning', () => {
   })
 
   it('refuses a target thicker than the blade is, and names what it is', () => {
-    expect(() => operate(CHEF, { kind: 'thin', targetBteMm: 0.5 })).toThrow(expect.objectContaining({ quantity: 'targetBteMm', values: expect.objectContaining({ high: 0.42 }) }))
-    expect(() => operate(CHEF, { kind: 'thin', targetBteMm: 0 })).toThrow(expect.objectContaining({ code: 'not-positive' }))
+    expect(() => operate(CHEF, { kind: 'thin', targetBteMm: 0.5 })).toThrow(
+      expect.objectContaining({ quantity: 'targetBteMm', values: expect.objectContaining({ high: 0.42 }) }),
+    )
+    expect(() => operate(CHEF, { kind: 'thin', targetBteMm: 0 })).toThrow(
+      expect.objectContaining({ code: 'not-positive' }),
+    )
   })
 })
 
@@ -96,7 +145,9 @@ describe('another angle', () => {
   })
 
   it('flatter than the face is refused, with the nearest that goes', () => {
-    expect(() => operate(CHEF, { kind: 're-bevel', dps: 1 })).toThrow(expect.objectContaining({ code: 'angle-below-face', values: expect.objectContaining({ dps: 1 }) }))
+    expect(() => operate(CHEF, { kind: 're-bevel', dps: 1 })).toThrow(
+      expect.objectContaining({ code: 'angle-below-face', values: expect.objectContaining({ dps: 1 }) }),
+    )
   })
 
   it('a micro-bevel is as wide as asked, and hardly costs a thing', () => {
@@ -139,12 +190,22 @@ describe('a chip', () => {
   })
 
   it('deeper than half the blade is refused', () => {
-    expect(() => operate(CHEF, { kind: 'chip', depthMm: 30, sessions: 1 })).toThrow(expect.objectContaining({ quantity: 'depthMm' }))
+    expect(() => operate(CHEF, { kind: 'chip', depthMm: 30, sessions: 1 })).toThrow(
+      expect.objectContaining({ quantity: 'depthMm' }),
+    )
   })
 })
 
 describe('serrated edges', () => {
-  const BREAD: SectionBlade = { heelHeightMm: 36, spineMm: 2, bteMm: 0.45, dpsLeft: 2, dpsRight: 18, grind: 'flat', ratioRight: 100 }
+  const BREAD: SectionBlade = {
+    heelHeightMm: 36,
+    spineMm: 2,
+    bteMm: 0.45,
+    dpsLeft: 2,
+    dpsRight: 18,
+    grind: 'flat',
+    ratioRight: 100,
+  }
 
   it('keep their teeth in both schools: hundredths of a millimetre go', () => {
     for (const school of ['ground-side', 'flat-back'] as const) {
@@ -157,42 +218,72 @@ describe('serrated edges', () => {
 
 describe('work on the faces', () => {
   const works: readonly Operation[] = [
-    { kind: 'thin', targetBteMm: 0.25 }, { kind: 'flat-to-convex', targetBteMm: 0.25 }, { kind: 'full-convex', targetBteMm: 0.25 },
+    { kind: 'thin', targetBteMm: 0.25 },
+    { kind: 'flat-to-convex', targetBteMm: 0.25 },
+    { kind: 'full-convex', targetBteMm: 0.25 },
     { kind: 'boning', rubShare: 0.65, shoulderDps: 12, shoulderMm: 5, edgeDps: 25 },
   ]
   const blades = fc.record({
-    heelHeightMm: fc.double({ min: 25, max: 55, noNaN: true }), spineMm: fc.double({ min: 1.8, max: 3.5, noNaN: true }), bteMm: fc.double({ min: 0.3, max: 0.6, noNaN: true }),
-    dps: fc.double({ min: 12, max: 25, noNaN: true }), grind: fc.constantFrom('flat' as const, 'convex' as const, 'hollow' as const, 'wide-bevel' as const, 'boning-shoulder' as const), ratioRight: fc.integer({ min: 30, max: 70 }),
+    heelHeightMm: fc.double({ min: 25, max: 55, noNaN: true }),
+    spineMm: fc.double({ min: 1.8, max: 3.5, noNaN: true }),
+    bteMm: fc.double({ min: 0.3, max: 0.6, noNaN: true }),
+    dps: fc.double({ min: 12, max: 25, noNaN: true }),
+    grind: fc.constantFrom(
+      'flat' as const,
+      'convex' as const,
+      'hollow' as const,
+      'wide-bevel' as const,
+      'boning-shoulder' as const,
+    ),
+    ratioRight: fc.integer({ min: 30, max: 70 }),
   })
 
   it('leaves the steel near the spine alone, whatever the grind', () => {
-    fc.assert(fc.property(blades, fc.constantFrom(...works), ({ dps, ...blade }, work) => {
-      const done = operate({ ...blade, dpsLeft: dps, dpsRight: dps }, work)
-      for (const share of [0.85, 0.95]) {
-        const [was, is] = [facesAt(done.before, share * blade.heelHeightMm), facesAt(done.after, share * blade.heelHeightMm)]
-        expect(is?.left).toBeCloseTo(was?.left ?? NaN, 6)
-        expect(is?.right).toBeCloseTo(was?.right ?? NaN, 6)
-      }
-    }))
+    fc.assert(
+      fc.property(blades, fc.constantFrom(...works), ({ dps, ...blade }, work) => {
+        const done = operate({ ...blade, dpsLeft: dps, dpsRight: dps }, work)
+        for (const share of [0.85, 0.95]) {
+          const [was, is] = [
+            facesAt(done.before, share * blade.heelHeightMm),
+            facesAt(done.after, share * blade.heelHeightMm),
+          ]
+          expect(is?.left).toBeCloseTo(was?.left ?? NaN, 6)
+          expect(is?.right).toBeCloseTo(was?.right ?? NaN, 6)
+        }
+      }),
+    )
   })
 })
 
 describe('any operation', () => {
   const operations = fc.oneof(
     fc.record({ kind: fc.constant('thin' as const), targetBteMm: fc.double({ min: 0.1, max: 0.4, noNaN: true }) }),
-    fc.record({ kind: fc.constant('flat-to-convex' as const), targetBteMm: fc.double({ min: 0.15, max: 0.4, noNaN: true }) }),
+    fc.record({
+      kind: fc.constant('flat-to-convex' as const),
+      targetBteMm: fc.double({ min: 0.15, max: 0.4, noNaN: true }),
+    }),
     fc.record({ kind: fc.constant('re-bevel' as const), dps: fc.double({ min: 10, max: 28, noNaN: true }) }),
-    fc.record({ kind: fc.constant('chip' as const), depthMm: fc.double({ min: 0.05, max: 3, noNaN: true }), sessions: fc.integer({ min: 1, max: 3 }) }),
-    fc.record({ kind: fc.constant('ratio' as const), toRight: fc.integer({ min: 30, max: 70 }), sessions: fc.integer({ min: 1, max: 5 }) }),
+    fc.record({
+      kind: fc.constant('chip' as const),
+      depthMm: fc.double({ min: 0.05, max: 3, noNaN: true }),
+      sessions: fc.integer({ min: 1, max: 3 }),
+    }),
+    fc.record({
+      kind: fc.constant('ratio' as const),
+      toRight: fc.integer({ min: 30, max: 70 }),
+      sessions: fc.integer({ min: 1, max: 5 }),
+    }),
   ) as fc.Arbitrary<Operation>
 
   it('adds up cut by cut, never grows, and never loses more height than it says', () => {
-    fc.assert(fc.property(operations, (operation) => {
-      const done = operate(CHEF, operation)
-      expect(done.cuts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0)).toBeCloseTo(done.areaMm2, 8)
-      for (const cut of done.cuts) expect(cut.areaMm2).toBeGreaterThanOrEqual(-1e-9)
-      expect(edgeHeight(done.after)).toBeCloseTo(done.lossMm, 9)
-    }))
+    fc.assert(
+      fc.property(operations, (operation) => {
+        const done = operate(CHEF, operation)
+        expect(done.cuts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0)).toBeCloseTo(done.areaMm2, 8)
+        for (const cut of done.cuts) expect(cut.areaMm2).toBeGreaterThanOrEqual(-1e-9)
+        expect(edgeHeight(done.after)).toBeCloseTo(done.lossMm, 9)
+      }),
+    )
   })
 })
 

@@ -1,4 +1,15 @@
-import { angleBetween, areaOf, edgeHeight, grind, grindEdgeDown, liftOffFace, section, thicknessAbove, type Section, type SectionBlade } from '../geometry/section'
+import {
+  angleBetween,
+  areaOf,
+  edgeHeight,
+  grind,
+  grindEdgeDown,
+  liftOffFace,
+  section,
+  thicknessAbove,
+  type Section,
+  type SectionBlade,
+} from '../geometry/section'
 import type { Point } from '../geometry/profile'
 import { radians } from '../measure'
 import { cutsOf } from './cuts'
@@ -43,14 +54,21 @@ export interface OperationDone {
 }
 
 const measuresOf = (one: Section, bteMm: number): SectionMeasures => ({
-  bteMm, at1Mm: thicknessAbove(one, 1), at3Mm: thicknessAbove(one, 3), at5Mm: thicknessAbove(one, 5), at10Mm: thicknessAbove(one, 10), edgeMm: edgeHeight(one),
+  bteMm,
+  at1Mm: thicknessAbove(one, 1),
+  at3Mm: thicknessAbove(one, 3),
+  at5Mm: thicknessAbove(one, 5),
+  at10Mm: thicknessAbove(one, 10),
+  edgeMm: edgeHeight(one),
 })
 
 /** Thickness where the edge bevels end: the first corner above the apex on either side. */
 function bteOf(blade: SectionBlade, one: Section): number {
   const apex = apexOf(one)
   const corners = SIDES.flatMap((side) => {
-    const own = one.outline.filter((point) => signOf(side) * (point.x - apex.x) > 1e-6 && point.y > apex.y + 1e-6).sort((a, b) => a.y - b.y)
+    const own = one.outline
+      .filter((point) => signOf(side) * (point.x - apex.x) > 1e-6 && point.y > apex.y + 1e-6)
+      .sort((a, b) => a.y - b.y)
     // from the apex up, the bevel runs on while its angle stays the edge's own
     let corner: Point | undefined
     for (const point of own) {
@@ -64,7 +82,8 @@ function bteOf(blade: SectionBlade, one: Section): number {
 
 /** Edge angle after an operation, degrees per side. */
 function dpsAfter(blade: SectionBlade, operation: Operation, side: Side): number {
-  if (operation.kind === 're-bevel' || operation.kind === 'micro-bevel') return isWorked(blade, side) ? operation.dps : dpsOf(blade, side)
+  if (operation.kind === 're-bevel' || operation.kind === 'micro-bevel')
+    return isWorked(blade, side) ? operation.dps : dpsOf(blade, side)
   return operation.kind === 'boning' && isWorked(blade, side) ? operation.edgeDps : dpsOf(blade, side)
 }
 
@@ -91,19 +110,38 @@ export function operate(blade: SectionBlade, operation: Operation): OperationDon
     }
     const [first] = cut.grindings
     const dps = first?.dps ?? 0
-    const face = first ? angleBetween({ x: faceX(now, first.side, upTo / 2), y: upTo / 2 }, { x: faceX(now, first.side, upTo), y: upTo }) : 0
-    cuts.push({ ...cut, dps, offFaceDps: Math.max(0, dps - face), liftMm: liftOffFace(blade, dps, Math.min(dps, face)), areaMm2: areaOf(now) - areaOf(after), byside, after })
+    const face = first
+      ? angleBetween({ x: faceX(now, first.side, upTo / 2), y: upTo / 2 }, { x: faceX(now, first.side, upTo), y: upTo })
+      : 0
+    cuts.push({
+      ...cut,
+      dps,
+      offFaceDps: Math.max(0, dps - face),
+      liftMm: liftOffFace(blade, dps, Math.min(dps, face)),
+      areaMm2: areaOf(now) - areaOf(after),
+      byside,
+      after,
+    })
     now = after
   }
   const [dpsLeft, dpsRight] = [dpsAfter(blade, operation, 'left'), dpsAfter(blade, operation, 'right')]
-  const ratioRight = operation.kind === 'ratio' ? blade.ratioRight + (operation.toRight - blade.ratioRight) / operation.sessions : blade.ratioRight
+  const ratioRight =
+    operation.kind === 'ratio'
+      ? blade.ratioRight + (operation.toRight - blade.ratioRight) / operation.sessions
+      : blade.ratioRight
   const isTarget = operation.kind === 'thin' || operation.kind === 'flat-to-convex' || operation.kind === 'full-convex'
   const keeps = operation.kind === 'micro-bevel' || operation.kind === 'serrated' || operation.kind === 'tip'
   const bteMm = isTarget ? operation.targetBteMm : keeps ? blade.bteMm : bteOf({ ...blade, dpsLeft, dpsRight }, now)
   return {
-    before, after: now, cuts, areaMm2: areaOf(before) - areaOf(now),
+    before,
+    after: now,
+    cuts,
+    areaMm2: areaOf(before) - areaOf(now),
     measures: { before: measuresOf(before, blade.bteMm), after: measuresOf(now, bteMm) },
-    lossMm: edgeHeight(now) - edgeHeight(before), ratioRight, dpsLeft, dpsRight,
+    lossMm: edgeHeight(now) - edgeHeight(before),
+    ratioRight,
+    dpsLeft,
+    dpsRight,
   }
 }
 
@@ -115,7 +153,10 @@ export interface Shoulder {
 }
 
 /** The shoulder of the wider bevel an operation leaves; a narrow bevel at the very edge has its own width, mm. */
-export function shoulderOf({ measures, dpsLeft, dpsRight, ratioRight }: OperationDone, widthMm: number | null): Shoulder {
+export function shoulderOf(
+  { measures, dpsLeft, dpsRight, ratioRight }: OperationDone,
+  widthMm: number | null,
+): Shoulder {
   const side: Side = ratioRight >= 50 ? 'right' : 'left'
   const share = Math.max(ratioRight, 100 - ratioRight) / 100
   const [own, other] = (side === 'right' ? [dpsRight, dpsLeft] : [dpsLeft, dpsRight]).map(radians) as [number, number]

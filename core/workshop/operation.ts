@@ -13,7 +13,13 @@ export type Operation =
   | { readonly kind: 'thin'; readonly targetBteMm: number; readonly upToMm?: number | undefined }
   | { readonly kind: 'flat-to-convex'; readonly targetBteMm: number; readonly flatDownToMm?: number | undefined }
   | { readonly kind: 'full-convex'; readonly targetBteMm: number }
-  | { readonly kind: 'boning'; readonly rubShare: number; readonly shoulderDps: number; readonly shoulderMm: number; readonly edgeDps: number }
+  | {
+      readonly kind: 'boning'
+      readonly rubShare: number
+      readonly shoulderDps: number
+      readonly shoulderMm: number
+      readonly edgeDps: number
+    }
   | { readonly kind: 're-bevel'; readonly dps: number }
   | { readonly kind: 'micro-bevel'; readonly dps: number; readonly widthMm: number }
   | { readonly kind: 'ratio'; readonly toRight: number; readonly sessions: number }
@@ -21,18 +27,57 @@ export type Operation =
   | TipRepair
   | { readonly kind: 'serrated'; readonly school: 'ground-side' | 'flat-back'; readonly dps: number }
 export type OperationKind = Operation['kind']
-export const OPERATION_KINDS = ['thin', 'flat-to-convex', 'full-convex', 'boning', 're-bevel', 'micro-bevel', 'ratio', 'chip', 'tip', 'serrated'] as const satisfies readonly OperationKind[]
+export const OPERATION_KINDS = [
+  'thin',
+  'flat-to-convex',
+  'full-convex',
+  'boning',
+  're-bevel',
+  'micro-bevel',
+  'ratio',
+  'chip',
+  'tip',
+  'serrated',
+] as const satisfies readonly OperationKind[]
 
 /** Work after which the faces of a blade are others than before. */
-export const WORKS_FACES: ReadonlySet<OperationKind> = new Set<OperationKind>(['thin', 'flat-to-convex', 'full-convex', 'boning'])
+export const WORKS_FACES: ReadonlySet<OperationKind> = new Set<OperationKind>([
+  'thin',
+  'flat-to-convex',
+  'full-convex',
+  'boning',
+])
 
 /** One part of an operation: the same plane on one side or both, or the edge ground down straight. */
 export interface Cut {
-  readonly name: 'face' | 'second-bevel' | 'blend' | 'facet' | 'rub' | 'shoulder' | 'edge' | 'micro' | 'straight' | 'bevel' | 'tip-spine' | 'tip-edge' | 'ground-side' | 'back' | 'burr'
+  readonly name:
+    | 'face'
+    | 'second-bevel'
+    | 'blend'
+    | 'facet'
+    | 'rub'
+    | 'shoulder'
+    | 'edge'
+    | 'micro'
+    | 'straight'
+    | 'bevel'
+    | 'tip-spine'
+    | 'tip-edge'
+    | 'ground-side'
+    | 'back'
+    | 'burr'
   readonly grindings: readonly Grinding[]
   /** the edge is ground straight up to here first */
   readonly downToMm?: number
 }
 
 /** Cuts laid on a face: they stop before a burr, which there would be lost height. */
-export const FACE_CUTS: ReadonlySet<string> = new Set<Cut['name']>(['face', 'second-bevel', 'blend', 'facet', 'rub', 'shoulder', 'back'])
+export const FACE_CUTS: ReadonlySet<string> = new Set<Cut['name']>([
+  'face',
+  'second-bevel',
+  'blend',
+  'facet',
+  'rub',
+  'shoulder',
+  'back',
+])

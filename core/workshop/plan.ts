@@ -1,4 +1,11 @@
-import { planProgression, rateOn, type ProgressionBlade, type ProgressionNote, type ProgressionStage, type ProgressionStone } from '../abrasive/progression'
+import {
+  planProgression,
+  rateOn,
+  type ProgressionBlade,
+  type ProgressionNote,
+  type ProgressionStage,
+  type ProgressionStone,
+} from '../abrasive/progression'
 import { STROKES_PER_MINUTE } from '../abrasive/removal'
 import { lengthOnLine } from '../geometry/polygon'
 import { outsideOf, type Section, type SectionBlade } from '../geometry/section'
@@ -50,7 +57,8 @@ export interface WorkshopAsk {
 const SAME_MM = 1e-6
 
 /** Length of new surface a cut leaves on the section, mm: what later stones have to refine. */
-const newSurface = (cut: CutDone, { outline }: Section): number => cut.grindings.reduce((sum, grinding) => sum + lengthOnLine(outline, outsideOf(grinding)), 0)
+const newSurface = (cut: CutDone, { outline }: Section): number =>
+  cut.grindings.reduce((sum, grinding) => sum + lengthOnLine(outline, outsideOf(grinding)), 0)
 
 /** Polishing a face beyond this is looks (common practice: #400–#1000), µm. */
 export const FACE_FINISH_MICRON = 11.5
@@ -72,11 +80,19 @@ export function planWorkshop(ask: WorkshopAsk): WorkshopPlan {
   const done = operate(blade, operation)
   if (done.areaMm2 < SAME_MM) throw new MeasureError('out-of-range', 'areaMm2', { value: 0, low: 0.0001 })
   const edge = onTheStone(blade, lengthMm, hrc)
-  const workedMm = Math.max(0.2, done.cuts.reduce((sum, cut) => sum + newSurface(cut, done.after), 0))
+  const workedMm = Math.max(
+    0.2,
+    done.cuts.reduce((sum, cut) => sum + newSurface(cut, done.after), 0),
+  )
   const onFace = WORKS_FACES.has(operation.kind)
   const blendedMm2 = done.cuts.reduce((sum, { name, areaMm2 }) => sum + (BLENDED.has(name) ? areaMm2 : 0), 0)
   const firstMm2 = done.areaMm2 - blendedMm2
-  const { stages, notes, minutes } = planProgression({ blade: edge, section: { areaMm2: firstMm2, workedMm, onFace }, finishMicron: onFace ? Math.max(finishMicron, FACE_FINISH_MICRON) : finishMicron, stones })
+  const { stages, notes, minutes } = planProgression({
+    blade: edge,
+    section: { areaMm2: firstMm2, workedMm, onFace },
+    finishMicron: onFace ? Math.max(finishMicron, FACE_FINISH_MICRON) : finishMicron,
+    stones,
+  })
   const metalMinutes = stages[0]?.minutes ?? 0
   // where one stone does it all, it blends too
   const second = stages[1]
@@ -90,30 +106,77 @@ export function planWorkshop(ask: WorkshopAsk): WorkshopPlan {
     const sides = cut.byside.left + cut.byside.right
     const strokes = (side: Side): number => {
       const counted = sides === 0 ? 0 : Math.ceil((own * STROKES_PER_MINUTE * cut.byside[side]) / sides)
-      return EDGE_CUTS.has(cut.name) && cut.grindings.some((grinding) => grinding.side === side) ? Math.max(BURR_STROKES, counted) : counted
+      return EDGE_CUTS.has(cut.name) && cut.grindings.some((grinding) => grinding.side === side)
+        ? Math.max(BURR_STROKES, counted)
+        : counted
     }
     const volumeMm3 = cut.areaMm2 * lengthMm
-    return { ...cut, stage: BLENDED.has(cut.name) && second ? 1 : 0, minutes: own, strokes: { left: strokes('left'), right: strokes('right') }, volumeMm3, grams: volumeMm3 * GRAMS_PER_MM3 }
+    return {
+      ...cut,
+      stage: BLENDED.has(cut.name) && second ? 1 : 0,
+      minutes: own,
+      strokes: { left: strokes('left'), right: strokes('right') },
+      volumeMm3,
+      grams: volumeMm3 * GRAMS_PER_MM3,
+    }
   })
   const volumeMm3 = done.areaMm2 * lengthMm
   const blending = cuts.reduce((sum, cut) => sum + (BLENDED.has(cut.name) ? cut.minutes : 0), 0)
-  return { done, tip: null, cuts, stages, notes, minutes: minutes + blending, volumeMm3, grams: volumeMm3 * GRAMS_PER_MM3 }
+  return {
+    done,
+    tip: null,
+    cuts,
+    stages,
+    notes,
+    minutes: minutes + blending,
+    volumeMm3,
+    grams: volumeMm3 * GRAMS_PER_MM3,
+  }
 }
 
-const onTheStone = (blade: SectionBlade, lengthMm: number, hrc: number): ProgressionBlade =>
-  ({ lengthMm, heelHeightMm: blade.heelHeightMm, spineMm: blade.spineMm, bteMm: blade.bteMm, dps: Math.max(blade.dpsLeft, blade.dpsRight), hrc })
+const onTheStone = (blade: SectionBlade, lengthMm: number, hrc: number): ProgressionBlade => ({
+  lengthMm,
+  heelHeightMm: blade.heelHeightMm,
+  spineMm: blade.spineMm,
+  bteMm: blade.bteMm,
+  dps: Math.max(blade.dpsLeft, blade.dpsRight),
+  hrc,
+})
 
 /** A tip is worked in the plane of the blade: what is seen from the side goes, as deep as the blade is thick there. */
 function planTip({ blade, type, operation, lengthMm, hrc, stones }: WorkshopAsk, repair: TipRepair): WorkshopPlan {
-  const tip = repairTip({ type, lengthMm: lengthMm + (repair.groundShare ? repair.lostMm : 0), heelHeightMm: blade.heelHeightMm, spineMm: blade.spineMm, bteMm: blade.bteMm }, repair)
+  const tip = repairTip(
+    {
+      type,
+      lengthMm: lengthMm + (repair.groundShare ? repair.lostMm : 0),
+      heelHeightMm: blade.heelHeightMm,
+      spineMm: blade.spineMm,
+      bteMm: blade.bteMm,
+    },
+    repair,
+  )
   const done = operate(blade, operation)
   const { stages, notes, minutes } = planProgression({
-    blade: onTheStone(blade, tip.thicknessMm, hrc), section: { areaMm2: tip.areaMm2, workedMm: tip.groundMm, onFace: false }, finishMicron: FACE_FINISH_MICRON, stones,
+    blade: onTheStone(blade, tip.thicknessMm, hrc),
+    section: { areaMm2: tip.areaMm2, workedMm: tip.groundMm, onFace: false },
+    finishMicron: FACE_FINISH_MICRON,
+    stones,
   })
   const grams = tip.volumeMm3 * GRAMS_PER_MM3
   const cut: WorkshopCut = {
-    name: repair.from === 'spine' ? 'tip-spine' : 'tip-edge', stage: 0, grindings: [], dps: 0, offFaceDps: 0, liftMm: 0, areaMm2: tip.areaMm2, byside: { left: 0, right: 0 }, after: done.after,
-    minutes: Math.max(SHORTEST_CUT_MINUTES, stages[0]?.minutes ?? 0), strokes: { left: 0, right: 0 }, volumeMm3: tip.volumeMm3, grams,
+    name: repair.from === 'spine' ? 'tip-spine' : 'tip-edge',
+    stage: 0,
+    grindings: [],
+    dps: 0,
+    offFaceDps: 0,
+    liftMm: 0,
+    areaMm2: tip.areaMm2,
+    byside: { left: 0, right: 0 },
+    after: done.after,
+    minutes: Math.max(SHORTEST_CUT_MINUTES, stages[0]?.minutes ?? 0),
+    strokes: { left: 0, right: 0 },
+    volumeMm3: tip.volumeMm3,
+    grams,
   }
   return { done, tip, cuts: [cut], stages, notes, minutes, volumeMm3: tip.volumeMm3, grams }
 }

@@ -3,9 +3,28 @@ import type { SectionBlade } from '../geometry/section'
 import type { WorkshopAsk } from './plan'
 import { restOf, seriesAhead } from './series'
 
-const SLICER: SectionBlade = { heelHeightMm: 38, spineMm: 2, bteMm: 0.28, dpsLeft: 14, dpsRight: 14, grind: 'flat', ratioRight: 70 }
-const STONES = [{ id: '220', micron: 63 }, { id: '1000', micron: 11.5 }, { id: '3000', micron: 4 }]
-const ask: Omit<WorkshopAsk, 'operation'> = { blade: SLICER, type: 'slicer', lengthMm: 270, hrc: 58, stones: STONES, finishMicron: 4 }
+const SLICER: SectionBlade = {
+  heelHeightMm: 38,
+  spineMm: 2,
+  bteMm: 0.28,
+  dpsLeft: 14,
+  dpsRight: 14,
+  grind: 'flat',
+  ratioRight: 70,
+}
+const STONES = [
+  { id: '220', micron: 63 },
+  { id: '1000', micron: 11.5 },
+  { id: '3000', micron: 4 },
+]
+const ask: Omit<WorkshopAsk, 'operation'> = {
+  blade: SLICER,
+  type: 'slicer',
+  lengthMm: 270,
+  hrc: 58,
+  stones: STONES,
+  finishMicron: 4,
+}
 
 describe('a change of ratio over several sessions', () => {
   const series = seriesAhead({ ...ask, operation: { kind: 'ratio', toRight: 50, sessions: 4 } })
@@ -22,7 +41,11 @@ describe('a change of ratio over several sessions', () => {
 
   it('costs height each time, and the blade of the next is what the one before left', () => {
     for (const { plan } of series) expect(plan.done.lossMm).toBeGreaterThan(0)
-    expect(series.map(({ plan }) => Math.max(...plan.done.before.outline.map(({ y }) => y)))).toEqual([...series].map((_, at) => expect.closeTo(38 - series.slice(0, at).reduce((sum, { plan }) => sum + plan.done.lossMm, 0), 9)))
+    expect(series.map(({ plan }) => Math.max(...plan.done.before.outline.map(({ y }) => y)))).toEqual(
+      [...series].map((_, at) =>
+        expect.closeTo(38 - series.slice(0, at).reduce((sum, { plan }) => sum + plan.done.lossMm, 0), 9),
+      ),
+    )
   })
 })
 

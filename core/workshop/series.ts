@@ -24,15 +24,23 @@ export function restOf(operation: Operation): Operation | null {
   if (!('sessions' in operation) || operation.sessions <= 1) return null
   const sessions = operation.sessions - 1
   switch (operation.kind) {
-    case 'chip': return { ...operation, depthMm: operation.depthMm - chipLossMm(operation), sessions }
-    case 'tip': return { ...operation, groundShare: shareAfter(operation), sessions }
-    case 'ratio': return { ...operation, sessions }
+    case 'chip':
+      return { ...operation, depthMm: operation.depthMm - chipLossMm(operation), sessions }
+    case 'tip':
+      return { ...operation, groundShare: shareAfter(operation), sessions }
+    case 'ratio':
+      return { ...operation, sessions }
   }
 }
 
 /** The blade an operation leaves, as the next one finds it. */
 export const bladeAfter = (blade: SectionBlade, { done }: WorkshopPlan): SectionBlade => ({
-  ...blade, heelHeightMm: blade.heelHeightMm - done.lossMm, bteMm: done.measures.after.bteMm, dpsLeft: done.dpsLeft, dpsRight: done.dpsRight, ratioRight: done.ratioRight,
+  ...blade,
+  heelHeightMm: blade.heelHeightMm - done.lossMm,
+  bteMm: done.measures.after.bteMm,
+  dpsLeft: done.dpsLeft,
+  dpsRight: done.dpsRight,
+  ratioRight: done.ratioRight,
 })
 
 /**
@@ -43,8 +51,18 @@ export const bladeAfter = (blade: SectionBlade, { done }: WorkshopPlan): Section
  */
 export function seriesAhead(ask: WorkshopAsk): SeriesSession[] {
   const plan = planWorkshop(ask)
-  const strokes = plan.cuts.reduce((sum, cut) => ({ left: sum.left + cut.strokes.left, right: sum.right + cut.strokes.right }), { left: 0, right: 0 })
+  const strokes = plan.cuts.reduce(
+    (sum, cut) => ({ left: sum.left + cut.strokes.left, right: sum.right + cut.strokes.right }),
+    { left: 0, right: 0 },
+  )
   const rest = restOf(ask.operation)
-  const later = rest ? seriesAhead({ ...ask, blade: bladeAfter(ask.blade, plan), lengthMm: ask.lengthMm - (plan.tip?.lengthLossMm ?? 0), operation: rest }) : []
+  const later = rest
+    ? seriesAhead({
+        ...ask,
+        blade: bladeAfter(ask.blade, plan),
+        lengthMm: ask.lengthMm - (plan.tip?.lengthLossMm ?? 0),
+        operation: rest,
+      })
+    : []
   return [{ session: 1, plan, strokes, rest }, ...later.map((one) => ({ ...one, session: one.session + 1 }))]
 }

@@ -7,18 +7,51 @@ import { FACE_CUTS } from './operation'
 import type { WorkshopCut, WorkshopPlan } from './plan'
 
 /** Minutes of steps that are not counted in strokes (assumed), as in every session. */
-const MINUTES = { look: 1, fetch: 2, soak: 0, flatten: 1.5, angle: 0.5, ends: 0.5, deburr: 0.5, strop: 0.5, test: 1, clean: 1.5, stow: 0.5 } as const
-const STROP: readonly Rung[] = [{ strokes: 5, newtons: 3 }, { strokes: 3, newtons: 3 }]
+const MINUTES = {
+  look: 1,
+  fetch: 2,
+  soak: 0,
+  flatten: 1.5,
+  angle: 0.5,
+  ends: 0.5,
+  deburr: 0.5,
+  strop: 0.5,
+  test: 1,
+  clean: 1.5,
+  stow: 0.5,
+} as const
+const STROP: readonly Rung[] = [
+  { strokes: 5, newtons: 3 },
+  { strokes: 3, newtons: 3 },
+]
 const STROP_STROKES = 8
 /** Falling counts, heavier first: three sets a cut. */
 const SHARES = [0.5, 0.3, 0.2]
 
 const rungsOf = (strokes: number, newtons: number): Rung[] =>
-  SHARES.map((share, at) => ({ strokes: Math.max(1, Math.round(share * strokes)), newtons: Math.max(3, Math.round(newtons * (1 - 0.25 * at))) }))
+  SHARES.map((share, at) => ({
+    strokes: Math.max(1, Math.round(share * strokes)),
+    newtons: Math.max(3, Math.round(newtons * (1 - 0.25 * at))),
+  }))
 
 type Uncounted = keyof typeof MINUTES
 const withoutDetail = (kind: Uncounted, more: Partial<SessionStep> = {}): SessionStep => ({
-  id: kind, recipeStep: kind, kind, side: null, stage: null, stoneId: null, minutes: MINUTES[kind], rungs: [], newtons: null, dps: null, liftMm: null, strokes: 0, checks: [], cautions: [], words: null, ...more,
+  id: kind,
+  recipeStep: kind,
+  kind,
+  side: null,
+  stage: null,
+  stoneId: null,
+  minutes: MINUTES[kind],
+  rungs: [],
+  newtons: null,
+  dps: null,
+  liftMm: null,
+  strokes: 0,
+  checks: [],
+  cautions: [],
+  words: null,
+  ...more,
 })
 
 const FACE_CHECKS: readonly Check[] = ['even-bevels', 'scratches-gone']
@@ -33,40 +66,116 @@ interface OnStone {
   readonly stoneId: string
   readonly cautions: readonly Caution[]
 }
-const onStone = ({ stone }: ProgressionStage, stage: number): OnStone => ({ stage, stoneId: stone.id, cautions: STONE_CAUTIONS })
+const onStone = ({ stone }: ProgressionStage, stage: number): OnStone => ({
+  stage,
+  stoneId: stone.id,
+  cautions: STONE_CAUTIONS,
+})
 
 /** A tip has no angle and no strokes until its edge is made anew: it is ground by eye, little and often. */
 function tipSteps({ cuts, done }: WorkshopPlan, stage: ProgressionStage, index: number): SessionStep[] {
   const here = onStone(stage, index)
-  return cuts.filter((cut) => cut.stage === index).flatMap(({ name, minutes }) => {
-    const ground = withoutDetail('ends', { ...here, id: name, recipeStep: `cut-${name}`, minutes, checks: ['heel-and-tip'] })
-    const bevel = (side: 'first' | 'second', dps: number): SessionStep => withoutDetail('angle', {
-      ...here, id: `tip-bevel-${side}`, recipeStep: 'tip-bevel', kind: 'side', side, dps, minutes: TIP_BEVEL_STROKES / STROKES_PER_MINUTE, strokes: TIP_BEVEL_STROKES, rungs: rungsOf(TIP_BEVEL_STROKES, stage.newtons), checks: EDGE_CHECKS,
+  return cuts
+    .filter((cut) => cut.stage === index)
+    .flatMap(({ name, minutes }) => {
+      const ground = withoutDetail('ends', {
+        ...here,
+        id: name,
+        recipeStep: `cut-${name}`,
+        minutes,
+        checks: ['heel-and-tip'],
+      })
+      const bevel = (side: 'first' | 'second', dps: number): SessionStep =>
+        withoutDetail('angle', {
+          ...here,
+          id: `tip-bevel-${side}`,
+          recipeStep: 'tip-bevel',
+          kind: 'side',
+          side,
+          dps,
+          minutes: TIP_BEVEL_STROKES / STROKES_PER_MINUTE,
+          strokes: TIP_BEVEL_STROKES,
+          rungs: rungsOf(TIP_BEVEL_STROKES, stage.newtons),
+          checks: EDGE_CHECKS,
+        })
+      return name === 'tip-edge' ? [ground, bevel('first', done.dpsRight), bevel('second', done.dpsLeft)] : [ground]
     })
-    return name === 'tip-edge' ? [ground, bevel('first', done.dpsRight), bevel('second', done.dpsLeft)] : [ground]
-  })
 }
 
 /** One cut on its stone: the angle found, then each side that has strokes. */
 function cutSteps(cut: WorkshopCut, at: number, stage: ProgressionStage): SessionStep[] {
   const checks = FACE_CUTS.has(cut.name) ? FACE_CHECKS : EDGE_CHECKS
-  const here = { ...onStone(stage, cut.stage), recipeStep: `cut-${cut.name}`, dps: Math.round(cut.dps * 10) / 10, liftMm: Math.round(cut.liftMm * 10) / 10 }
-  const side = (which: 'first' | 'second', strokes: number): SessionStep[] => (strokes === 0 ? [] : [{
-    ...withoutDetail('angle'), ...here, id: `cut-${at + 1}-${which}`, kind: 'side', side: which, minutes: cut.minutes / 2, strokes, rungs: rungsOf(strokes, stage.newtons), checks,
-  }])
-  const straight = cut.downToMm === undefined ? [] : [withoutDetail('ends', { ...here, id: `cut-${at + 1}-straight`, minutes: cut.minutes, checks: ['heel-and-tip'] })]
-  return [withoutDetail('angle', { ...here, cautions: [], id: `cut-${at + 1}-angle`, checks: ['no-wobble'] }), ...straight, ...side('first', cut.strokes.right), ...side('second', cut.strokes.left)]
+  const here = {
+    ...onStone(stage, cut.stage),
+    recipeStep: `cut-${cut.name}`,
+    dps: Math.round(cut.dps * 10) / 10,
+    liftMm: Math.round(cut.liftMm * 10) / 10,
+  }
+  const side = (which: 'first' | 'second', strokes: number): SessionStep[] =>
+    strokes === 0
+      ? []
+      : [
+          {
+            ...withoutDetail('angle'),
+            ...here,
+            id: `cut-${at + 1}-${which}`,
+            kind: 'side',
+            side: which,
+            minutes: cut.minutes / 2,
+            strokes,
+            rungs: rungsOf(strokes, stage.newtons),
+            checks,
+          },
+        ]
+  const straight =
+    cut.downToMm === undefined
+      ? []
+      : [
+          withoutDetail('ends', {
+            ...here,
+            id: `cut-${at + 1}-straight`,
+            minutes: cut.minutes,
+            checks: ['heel-and-tip'],
+          }),
+        ]
+  return [
+    withoutDetail('angle', { ...here, cautions: [], id: `cut-${at + 1}-angle`, checks: ['no-wobble'] }),
+    ...straight,
+    ...side('first', cut.strokes.right),
+    ...side('second', cut.strokes.left),
+  ]
 }
 
 /** A later stone: across the scratches of the one before, until they are gone. */
 function refiningStages(plan: WorkshopPlan, stage: ProgressionStage, index: number): SessionStep[] {
   const here = onStone(stage, index)
-  if (plan.tip) return [withoutDetail('ends', { ...here, id: `refine-${index}-tip`, recipeStep: 'refine-tip', minutes: stage.minutes, checks: ['scratches-gone'] })]
+  if (plan.tip)
+    return [
+      withoutDetail('ends', {
+        ...here,
+        id: `refine-${index}-tip`,
+        recipeStep: 'refine-tip',
+        minutes: stage.minutes,
+        checks: ['scratches-gone'],
+      }),
+    ]
   const side = (which: 'first' | 'second'): SessionStep => ({
-    ...withoutDetail('angle'), ...here, id: `refine-${index}-${which}`, recipeStep: 'refine', kind: 'side', side: which, minutes: stage.minutes / 2,
-    strokes: stage.strokesPerSide, rungs: rungsOf(stage.strokesPerSide, stage.newtons), checks: ['scratches-gone'],
+    ...withoutDetail('angle'),
+    ...here,
+    id: `refine-${index}-${which}`,
+    recipeStep: 'refine',
+    kind: 'side',
+    side: which,
+    minutes: stage.minutes / 2,
+    strokes: stage.strokesPerSide,
+    rungs: rungsOf(stage.strokesPerSide, stage.newtons),
+    checks: ['scratches-gone'],
   })
-  return [side('first'), side('second'), withoutDetail('deburr', { ...here, cautions: [], id: `deburr-${index + 1}`, checks: ['no-burr-left'] })]
+  return [
+    side('first'),
+    side('second'),
+    withoutDetail('deburr', { ...here, cautions: [], id: `deburr-${index + 1}`, checks: ['no-burr-left'] }),
+  ]
 }
 
 /**
@@ -75,8 +184,15 @@ function refiningStages(plan: WorkshopPlan, stage: ProgressionStage, index: numb
  */
 export function workshopSession(plan: WorkshopPlan, finishMicron: number): SessionPlan {
   const onStones = plan.stages.flatMap((stage, index): SessionStep[] => {
-    const flat = withoutDetail('flatten', { stage: index, stoneId: stage.stone.id, id: `flatten-${index + 1}`, checks: index === 0 ? ['stone-flat', 'stone-steady'] : ['stone-flat'] })
-    const cuts = plan.tip ? tipSteps(plan, stage, index) : plan.cuts.flatMap((cut, at) => (cut.stage === index ? cutSteps(cut, at, stage) : []))
+    const flat = withoutDetail('flatten', {
+      stage: index,
+      stoneId: stage.stone.id,
+      id: `flatten-${index + 1}`,
+      checks: index === 0 ? ['stone-flat', 'stone-steady'] : ['stone-flat'],
+    })
+    const cuts = plan.tip
+      ? tipSteps(plan, stage, index)
+      : plan.cuts.flatMap((cut, at) => (cut.stage === index ? cutSteps(cut, at, stage) : []))
     return [flat, ...cuts, ...(index === 0 ? [] : refiningStages(plan, stage, index))]
   })
   const steps: SessionStep[] = [
@@ -85,10 +201,17 @@ export function workshopSession(plan: WorkshopPlan, finishMicron: number): Sessi
     withoutDetail('soak', { checks: ['bubbles-stopped'] }),
     ...onStones,
     withoutDetail('strop', { rungs: STROP, strokes: STROP_STROKES, checks: ['no-burr-left'] }),
-    withoutDetail('test', { cautions: ['fresh-edge-bites'] }), withoutDetail('clean', { cautions: ['filings', 'wash-alone'] }), withoutDetail('stow', { cautions: ['fresh-edge-bites'] }),
+    withoutDetail('test', { cautions: ['fresh-edge-bites'] }),
+    withoutDetail('clean', { cautions: ['filings', 'wash-alone'] }),
+    withoutDetail('stow', { cautions: ['fresh-edge-bites'] }),
   ]
   return {
-    recipeId: 'workshop', stages: plan.stages, notes: plan.notes, finishMicron: plan.stages.at(-1)?.stone.micron ?? finishMicron, choices: {}, steps,
+    recipeId: 'workshop',
+    stages: plan.stages,
+    notes: plan.notes,
+    finishMicron: plan.stages.at(-1)?.stone.micron ?? finishMicron,
+    choices: {},
+    steps,
     minutes: Math.ceil(steps.reduce((sum, { minutes }) => sum + minutes, 0)),
   }
 }

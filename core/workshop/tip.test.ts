@@ -9,7 +9,13 @@ import { lengthPerHeight, repairTip, shareAfter, type TipRepair, type TipShape }
 const CHEF: TipShape = { type: 'chef', lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35 }
 const whole: TipRepair = { kind: 'tip', lostMm: 5, from: 'spine', sessions: 1 }
 const longest = (points: readonly Point[]): number => Math.max(...points.map(({ x }) => x))
-const shapes = fc.record({ type: fc.constantFrom(...KNIFE_TYPES), lengthMm: fc.integer({ min: 120, max: 300 }), heelHeightMm: fc.integer({ min: 22, max: 50 }), spineMm: fc.constant(2), bteMm: fc.constant(0.3) })
+const shapes = fc.record({
+  type: fc.constantFrom(...KNIFE_TYPES),
+  lengthMm: fc.integer({ min: 120, max: 300 }),
+  heelHeightMm: fc.integer({ min: 22, max: 50 }),
+  spineMm: fc.constant(2),
+  bteMm: fc.constant(0.3),
+})
 
 describe('a tip ground to a point again', () => {
   it('costs the length that is broken off and leaves the heel as it was', () => {
@@ -21,7 +27,8 @@ describe('a tip ground to a point again', () => {
   })
 
   it('from the spine keeps the line of the edge, from the edge that of the spine', () => {
-    const lowest = (points: readonly Point[], x: number): number => Math.min(...points.filter((point) => Math.abs(point.x - x) < 3).map(({ y }) => y))
+    const lowest = (points: readonly Point[], x: number): number =>
+      Math.min(...points.filter((point) => Math.abs(point.x - x) < 3).map(({ y }) => y))
     const [spine, edge] = [repairTip(CHEF, whole), repairTip(CHEF, { ...whole, from: 'edge' })]
     expect(lowest(spine.after, 234)).toBeCloseTo(lowest(spine.before, 234), 6)
     expect(lowest(edge.after, 234)).toBeGreaterThan(lowest(edge.before, 234))
@@ -50,18 +57,28 @@ describe('a tip ground to a point again', () => {
 
   // polygon-clipping (Martinez–Rueda–Feito, published npm package): what goes lies inside what was there
   it('agrees with a published polygon-clipping library on blades of every kind', () => {
-    fc.assert(fc.property(shapes, fc.double({ min: 1, max: 20, noNaN: true }), fc.constantFrom('spine' as const, 'edge' as const), (shape, lostMm, from) => {
-      const { before, after, areaMm2 } = repairTip(shape, { ...whole, lostMm, from })
-      const ring = (points: readonly Point[]): [number, number][] => points.map(({ x, y }) => [x, y])
-      const gone = polygonClipping.difference([ring(before)], [ring(after)])
-      const area = gone.flat().reduce((sum, one) => sum + polygonArea(one.map(([x, y]) => ({ x, y }))), 0)
-      expect(area).toBeCloseTo(areaMm2, 4)
-      expect(areaMm2).toBeGreaterThanOrEqual(0)
-    }), { numRuns: 60 })
+    fc.assert(
+      fc.property(
+        shapes,
+        fc.double({ min: 1, max: 20, noNaN: true }),
+        fc.constantFrom('spine' as const, 'edge' as const),
+        (shape, lostMm, from) => {
+          const { before, after, areaMm2 } = repairTip(shape, { ...whole, lostMm, from })
+          const ring = (points: readonly Point[]): [number, number][] => points.map(({ x, y }) => [x, y])
+          const gone = polygonClipping.difference([ring(before)], [ring(after)])
+          const area = gone.flat().reduce((sum, one) => sum + polygonArea(one.map(([x, y]) => ({ x, y }))), 0)
+          expect(area).toBeCloseTo(areaMm2, 4)
+          expect(areaMm2).toBeGreaterThanOrEqual(0)
+        },
+      ),
+      { numRuns: 60 },
+    )
   })
 
   it('is refused where it would be another knife, and for nothing at all', () => {
-    expect(() => repairTip(CHEF, { ...whole, lostMm: 80 })).toThrow(expect.objectContaining({ quantity: 'lostMm', values: expect.objectContaining({ high: 60 }) }))
+    expect(() => repairTip(CHEF, { ...whole, lostMm: 80 })).toThrow(
+      expect.objectContaining({ quantity: 'lostMm', values: expect.objectContaining({ high: 60 }) }),
+    )
     expect(() => repairTip(CHEF, { ...whole, lostMm: 0 })).toThrow(expect.objectContaining({ code: 'not-positive' }))
   })
 })

@@ -68,7 +68,8 @@ function heightsAt(outline: readonly Point[], xMm: number): Heights {
   return { edge: Math.min(...found), spine: Math.max(...found) }
 }
 
-const sideView = (shape: Pick<TipShape, 'type' | 'lengthMm' | 'heelHeightMm'>): readonly Point[] => profile({ ...shape, serrated: false }).blade
+const sideView = (shape: Pick<TipShape, 'type' | 'lengthMm' | 'heelHeightMm'>): readonly Point[] =>
+  profile({ ...shape, serrated: false }).blade
 
 /** Slopes of edge and spine over the last millimetres, degrees against the blade's length. */
 function pointOf(whole: readonly Point[]): { readonly edgeSlope: number; readonly spineSlope: number } {
@@ -119,8 +120,13 @@ export function repairTip(shape: TipShape, repair: TipRepair): TipDone {
   const back = heightsAt(whole, breakMm - POINT_MM)
   // the new plane leaves the line that stays at the angle the old point had
   const fromSpine = from === 'spine'
-  const slope = fromSpine ? slopeOf(back.edge, here.edge, POINT_MM) - pointDegrees : slopeOf(back.spine, here.spine, POINT_MM) + pointDegrees
-  const outsideAt = (startMm: number) => ({ x, y }: Point): number => (fromSpine ? 1 : -1) * (y - startMm - (x - breakMm) * Math.tan(radians(slope)))
+  const slope = fromSpine
+    ? slopeOf(back.edge, here.edge, POINT_MM) - pointDegrees
+    : slopeOf(back.spine, here.spine, POINT_MM) + pointDegrees
+  const outsideAt =
+    (startMm: number) =>
+    ({ x, y }: Point): number =>
+      (fromSpine ? 1 : -1) * (y - startMm - (x - breakMm) * Math.tan(radians(slope)))
   const startFor = planeTaking(broken, outsideAt, fromSpine ? [here.spine, here.edge] : [here.edge, here.spine])
   const before = groundShare > 0 ? clip(broken, outsideAt(startFor(groundShare))) : broken
   const plane = outsideAt(startFor(shareAfter(repair)))
@@ -128,13 +134,24 @@ export function repairTip(shape: TipShape, repair: TipRepair): TipDone {
   const areaMm2 = polygonArea(before) - polygonArea(after)
   const thicknessMm = thicknessAt(shape, whole, centreOfDifference(before, after))
   return {
-    whole, before, after, areaMm2, thicknessMm, volumeMm3: areaMm2 * thicknessMm, groundMm: lengthOnLine(after, plane),
-    lengthLossMm: groundShare > 0 ? 0 : lostMm, pointDegrees,
+    whole,
+    before,
+    after,
+    areaMm2,
+    thicknessMm,
+    volumeMm3: areaMm2 * thicknessMm,
+    groundMm: lengthOnLine(after, plane),
+    lengthLossMm: groundShare > 0 ? 0 : lostMm,
+    pointDegrees,
   }
 }
 
 /** Where a plane of one slope has to start to take a share of all it takes at its last place, by halving. */
-function planeTaking(outline: readonly Point[], outsideAt: (startMm: number) => (point: Point) => number, [none, all]: readonly [number, number]): (share: number) => number {
+function planeTaking(
+  outline: readonly Point[],
+  outsideAt: (startMm: number) => (point: Point) => number,
+  [none, all]: readonly [number, number],
+): (share: number) => number {
   const taken = (startMm: number): number => polygonArea(outline) - polygonArea(clip(outline, outsideAt(startMm)))
   return (share) => {
     let [less, more] = [none, all]

@@ -12,7 +12,8 @@ beforeAll(async () => {
 })
 afterAll(() => db.close())
 
-const count = async (): Promise<number> => (await db.query<{ n: number }>('select count(*)::int as n from notes')).rows[0]?.n ?? -1
+const count = async (): Promise<number> =>
+  (await db.query<{ n: number }>('select count(*)::int as n from notes')).rows[0]?.n ?? -1
 
 describe('a transaction', () => {
   it('keeps all of it', async () => {
@@ -60,19 +61,40 @@ describe('the database', () => {
   it('is brought up to date once, and again without harm', async () => {
     await migrate(url)
     const { rows } = await db.query<{ name: string }>('select name from migrations order by id')
-    expect(rows.map((row) => row.name)).toEqual(['0001_house', '0002_fleet', '0003_learning', '0004_bench', '0005_burr_times', '0006_schools', '0007_week', '0008_saved_jobs', '0009_repairs_in_parts', '0010_one_word_per_thing'])
+    expect(rows.map((row) => row.name)).toEqual([
+      '0001_house',
+      '0002_fleet',
+      '0003_learning',
+      '0004_bench',
+      '0005_burr_times',
+      '0006_schools',
+      '0007_week',
+      '0008_saved_jobs',
+      '0009_repairs_in_parts',
+      '0010_one_word_per_thing',
+    ])
   })
 
   it('refuses by its own constraints what no screen would send', async () => {
     const house = '00000000-0000-4000-8000-000000000001'
     await db.query(`insert into houses (id, name, zone, service_limits) values ($1, 'x', 'UTC', '{}')`, [house])
     const knife = (column: string, value: unknown): Promise<unknown> =>
-      db.query(`insert into knives (house_id, id, code, type, length_mm, grind, ratio_right, serrated, ${column}) values ($1, gen_random_uuid(), 'K-1', 'chef', 240, 'flat', 50, false, $2)`, [house, value])
+      db.query(
+        `insert into knives (house_id, id, code, type, length_mm, grind, ratio_right, serrated, ${column}) values ($1, gen_random_uuid(), 'K-1', 'chef', 240, 'flat', 50, false, $2)`,
+        [house, value],
+      )
     await expect(knife('heel_height_mm', 0.2)).rejects.toThrow(/heel_height_mm/)
     await expect(knife('dps_left', 90)).rejects.toThrow(/dps_left/)
     await expect(knife('hrc', 200)).rejects.toThrow(/hrc|overflow/)
-    await expect(db.query(`insert into weekly_spans (house_id, id, kind, weekday, name, starts, ends) values ($1, gen_random_uuid(), 'service', 9, 'x', '10:00', '11:00')`, [house])).rejects.toThrow(/weekday/)
-    await expect(db.query(`insert into houses (id, name, zone, service_limits) values (gen_random_uuid(), '', 'UTC', '{}')`)).rejects.toThrow(/name/)
+    await expect(
+      db.query(
+        `insert into weekly_spans (house_id, id, kind, weekday, name, starts, ends) values ($1, gen_random_uuid(), 'service', 9, 'x', '10:00', '11:00')`,
+        [house],
+      ),
+    ).rejects.toThrow(/weekday/)
+    await expect(
+      db.query(`insert into houses (id, name, zone, service_limits) values (gen_random_uuid(), '', 'UTC', '{}')`),
+    ).rejects.toThrow(/name/)
   })
 })
 
@@ -85,11 +107,20 @@ describe('repairs in parts', () => {
     const before = openDatabase(old, () => undefined)
     await before.query('alter table saved_jobs drop constraint saved_jobs_house_id_knife_id_fkey')
     const [house, one, two, three] = ['1', '2', '3', '4'].map((digit) => `00000000-0000-4000-8000-00000000000${digit}`)
-    for (const [knife, operation] of [[one, chip(true)], [two, chip(false)], [three, { kind: 'thin', targetBteMm: 0.3 }]] as const) {
-      await before.query('insert into saved_jobs (house_id, knife_id, operation, saved_at) values ($1, $2, $3, now())', [house, knife, JSON.stringify(operation)])
+    for (const [knife, operation] of [
+      [one, chip(true)],
+      [two, chip(false)],
+      [three, { kind: 'thin', targetBteMm: 0.3 }],
+    ] as const) {
+      await before.query(
+        'insert into saved_jobs (house_id, knife_id, operation, saved_at) values ($1, $2, $3, now())',
+        [house, knife, JSON.stringify(operation)],
+      )
     }
     await migrate(old)
-    const { rows } = await before.query<{ operation: object; waits: boolean; kind: string }>('select operation, waits, kind from work_orders order by knife_id')
+    const { rows } = await before.query<{ operation: object; waits: boolean; kind: string }>(
+      'select operation, waits, kind from work_orders order by knife_id',
+    )
     expect(rows).toEqual([
       { operation: { kind: 'chip', depthMm: 0.4, sessions: 2 }, waits: false, kind: 'chip' },
       { operation: { kind: 'chip', depthMm: 0.4, sessions: 1 }, waits: false, kind: 'chip' },

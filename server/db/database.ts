@@ -7,7 +7,10 @@ pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text)
 
 /** Anything that can run a query: the pool, or one client inside a transaction. */
 export interface Queryable {
-  query<R extends pg.QueryResultRow>(text: string, values?: readonly unknown[]): Promise<{ rows: R[]; rowCount: number | null }>
+  query<R extends pg.QueryResultRow>(
+    text: string,
+    values?: readonly unknown[],
+  ): Promise<{ rows: R[]; rowCount: number | null }>
 }
 
 export interface Database extends Queryable {
@@ -27,12 +30,19 @@ export function isDatabaseAway(error: unknown): boolean {
   return (
     /^(08|57P)/.test(code) ||
     ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND'].includes(code) ||
-    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(error.message)
+    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
+      error.message,
+    )
   )
 }
 
 export function openDatabase(url: string, onIdleError: (error: Error) => void): Database {
-  const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: CONNECT_MS, statement_timeout: STATEMENT_MS })
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 12,
+    connectionTimeoutMillis: CONNECT_MS,
+    statement_timeout: STATEMENT_MS,
+  })
   // an idle connection that breaks is replaced by the pool at the next query
   pool.on('error', onIdleError)
   const query: Database['query'] = async (text, values) => {
@@ -54,7 +64,9 @@ export function openDatabase(url: string, onIdleError: (error: Error) => void): 
         throw isDatabaseAway(error) ? new Fault('unavailable', 'database-away') : error
       }
       let broken: Error | undefined
-      const onBreak = (error: Error): void => { broken = error }
+      const onBreak = (error: Error): void => {
+        broken = error
+      }
       client.on('error', onBreak)
       try {
         await client.query('begin')
@@ -62,7 +74,9 @@ export function openDatabase(url: string, onIdleError: (error: Error) => void): 
         await client.query('commit')
         return result
       } catch (error) {
-        await client.query('rollback').catch((failure: Error) => { broken = failure })
+        await client.query('rollback').catch((failure: Error) => {
+          broken = failure
+        })
         throw isDatabaseAway(error) || broken ? new Fault('unavailable', 'database-away') : error
       } finally {
         client.off('error', onBreak)

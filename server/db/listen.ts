@@ -20,13 +20,26 @@ export function openListener(url: string, channels: readonly string[], log: Logg
 
   const later = (): void => {
     if (closed || retry) return
-    retry = setTimeout(() => { retry = null; void connect() }, RETRY_MS)
+    retry = setTimeout(() => {
+      retry = null
+      void connect()
+    }, RETRY_MS)
   }
   const connect = async (): Promise<void> => {
     const next = new pg.Client({ connectionString: url })
-    next.on('error', () => { client = null; later() })
-    next.on('end', () => { client = null; later() })
-    next.on('notification', ({ channel, payload }) => { ears.get(channel)?.forEach((hear) => { hear(payload ?? '') }) })
+    next.on('error', () => {
+      client = null
+      later()
+    })
+    next.on('end', () => {
+      client = null
+      later()
+    })
+    next.on('notification', ({ channel, payload }) => {
+      ears.get(channel)?.forEach((hear) => {
+        hear(payload ?? '')
+      })
+    })
     try {
       await next.connect()
       for (const channel of channels) await next.query(`listen ${next.escapeIdentifier(channel)}`)

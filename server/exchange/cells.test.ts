@@ -1,6 +1,20 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { CellFault, choice, day, json, length, moment, number, pattern, plain, readDecimal, text, yesNo, type CellContext } from './cells'
+import {
+  CellFault,
+  choice,
+  day,
+  json,
+  length,
+  moment,
+  number,
+  pattern,
+  plain,
+  readDecimal,
+  text,
+  yesNo,
+  type CellContext,
+} from './cells'
 
 const mm: CellContext = { unit: 'mm', zone: 'Europe/Dublin' }
 const inches: CellContext = { unit: 'in', zone: 'Europe/Dublin' }
@@ -33,7 +47,9 @@ describe('a number in a cell', () => {
       fc.property(fc.double({ min: 0, max: 99_999, noNaN: true }), (value) => {
         const rounded = Math.round(value * 100) / 100
         for (const locale of ['en-GB', 'de-DE']) {
-          const written = new Intl.NumberFormat(locale, { minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(rounded)
+          const written = new Intl.NumberFormat(locale, { minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(
+            rounded,
+          )
           expect(readDecimal(written)).toBeCloseTo(rounded, 6)
         }
       }),
@@ -42,7 +58,9 @@ describe('a number in a cell', () => {
 
   it('stays inside its bounds, and says which they are', () => {
     expect(number(10, 5000)('240', mm)).toBe(240)
-    expect(() => number(10, 5000)('-3', mm)).toThrow(expect.objectContaining({ key: 'out-of-range', values: { text: '-3', low: 10, high: 5000 } }))
+    expect(() => number(10, 5000)('-3', mm)).toThrow(
+      expect.objectContaining({ key: 'out-of-range', values: { text: '-3', low: 10, high: 5000 } }),
+    )
   })
 })
 
@@ -60,7 +78,15 @@ describe('a length in a cell', () => {
 })
 
 describe('other cells', () => {
-  it.each([['yes', true], ['Y', true], ['x', true], ['ja', true], ['no', false], ['0', false], ['-', false]])('%j means %s', (written, meant) => {
+  it.each([
+    ['yes', true],
+    ['Y', true],
+    ['x', true],
+    ['ja', true],
+    ['no', false],
+    ['0', false],
+    ['-', false],
+  ])('%j means %s', (written, meant) => {
     expect(yesNo(written, mm)).toBe(meant)
   })
 
@@ -70,9 +96,11 @@ describe('other cells', () => {
 
   it('knows a choice by any of its spellings', () => {
     const read = choice(['chef', 'boning-stiff'], { 'chefs knife': 'chef', 'boning knife': 'boning-stiff' })
-    expect(['Chef', 'CHEF’S KNIFE', "chef's  knife", 'Boning stiff', 'boning-STIFF', 'Boning knife'].map((written) => read(written, mm))).toEqual([
-      'chef', 'chef', 'chef', 'boning-stiff', 'boning-stiff', 'boning-stiff',
-    ])
+    expect(
+      ['Chef', 'CHEF’S KNIFE', "chef's  knife", 'Boning stiff', 'boning-STIFF', 'Boning knife'].map((written) =>
+        read(written, mm),
+      ),
+    ).toEqual(['chef', 'chef', 'chef', 'boning-stiff', 'boning-stiff', 'boning-stiff'])
     expect(() => read('axe', mm)).toThrow(expect.objectContaining({ key: 'not-one-of' }))
   })
 
@@ -83,7 +111,8 @@ describe('other cells', () => {
 
   it('takes a calendar day and no other', () => {
     expect(day('2026-02-28', mm)).toBe('2026-02-28')
-    for (const wrong of ['2026-02-30', '28.02.2026', '2026-2-8', 'today']) expect(() => day(wrong, mm)).toThrow(CellFault)
+    for (const wrong of ['2026-02-30', '28.02.2026', '2026-2-8', 'today'])
+      expect(() => day(wrong, mm)).toThrow(CellFault)
   })
 
   it('takes a moment with an offset as it is, and without one on the house’s own wall', () => {
@@ -97,7 +126,9 @@ describe('other cells', () => {
 
   it('refuses what is too long, misshapen or no JSON', () => {
     expect(() => text(3)('four', mm)).toThrow(expect.objectContaining({ key: 'too-long' }))
-    expect(() => pattern(/^\d{4}$/, (raw) => raw, 'not-a-pin')('12a4', mm)).toThrow(expect.objectContaining({ key: 'not-a-pin' }))
+    expect(() => pattern(/^\d{4}$/, (raw) => raw, 'not-a-pin')('12a4', mm)).toThrow(
+      expect.objectContaining({ key: 'not-a-pin' }),
+    )
     expect(json('{"a":1}', mm)).toEqual({ a: 1 })
     expect(() => json('{a:1}', mm)).toThrow(expect.objectContaining({ key: 'not-json' }))
   })

@@ -39,7 +39,10 @@ export function plain(text: string): string {
  * and a trailing unit allowed.
  */
 export function readDecimal(text: string): number {
-  const bare = text.replaceAll(/[\s\u00a0\u202f]/g, '').replace(/(mm|gf|g|°|dps|hrc|%|"|in|€|\$|£)$/i, '').replace(/^[€$£]/, '')
+  const bare = text
+    .replaceAll(/[\s\u00a0\u202f]/g, '')
+    .replace(/(mm|gf|g|°|dps|hrc|%|"|in|€|\$|£)$/i, '')
+    .replace(/^[€$£]/, '')
   const lastComma = bare.lastIndexOf(',')
   const lastPoint = bare.lastIndexOf('.')
   const decimal = lastComma > lastPoint ? ',' : '.'
@@ -116,7 +119,17 @@ export const moment: ReadCell<Date> = (raw, { zone }) => {
   const [, year, month, date, hour, minute, second = '0', offset] = match
   const value = offset
     ? new Date(raw.replace(' ', 'T'))
-    : new Date(new TZDate(Number(year), Number(month) - 1, Number(date), Number(hour), Number(minute), Number(second), zone).getTime())
+    : new Date(
+        new TZDate(
+          Number(year),
+          Number(month) - 1,
+          Number(date),
+          Number(hour),
+          Number(minute),
+          Number(second),
+          zone,
+        ).getTime(),
+      )
   if (Number.isNaN(value.getTime())) throw new CellFault('not-a-moment', { text: raw })
   return value
 }

@@ -7,21 +7,58 @@ import { choice, day, json, length, moment, number, pattern, text, yesNo } from 
 import type { Column } from './readTable'
 import { MINUTE_MS } from '../../core/time'
 
-const column = <T>(read: Column<T>['read'], aliases: readonly string[] = [], required = false): Column<T> => ({ read, aliases, required })
+const column = <T>(read: Column<T>['read'], aliases: readonly string[] = [], required = false): Column<T> => ({
+  read,
+  aliases,
+  required,
+})
 
-const code = pattern(/^[A-Z0-9][A-Z0-9-]{0,11}$/, (raw) => raw.trim().toUpperCase().replaceAll(/\s+/g, '-'), 'not-a-code')
+const code = pattern(
+  /^[A-Z0-9][A-Z0-9-]{0,11}$/,
+  (raw) => raw.trim().toUpperCase().replaceAll(/\s+/g, '-'),
+  'not-a-code',
+)
 const uuid = pattern(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/, (raw) => raw.toLowerCase(), 'not-an-id')
 
 /** Spellings of knife types that kitchens write. */
 const TYPE_SPELLINGS = {
-  'chef knife': 'chef', chefs: 'chef', 'chefs knife': 'chef', cooks: 'chef', 'cooks knife': 'chef', 'french knife': 'chef',
-  'santoku knife': 'santoku', utility: 'petty', 'utility knife': 'petty', 'paring knife': 'paring', peeler: 'paring',
-  'slicing knife': 'slicer', slicing: 'slicer', carving: 'slicer', 'carving knife': 'slicer', ham: 'slicer',
-  'bread knife': 'bread', serrated: 'bread', 'fillet knife': 'fillet', filleting: 'fillet', 'filleting knife': 'fillet', filet: 'fillet',
-  boning: 'boning-stiff', 'boning knife': 'boning-stiff', 'boning stiff': 'boning-stiff', 'stiff boning': 'boning-stiff',
-  'boning flexible': 'boning-flexible', 'boning flex': 'boning-flexible', 'flexible boning': 'boning-flexible',
-  'skinning knife': 'skinning', 'breaking knife': 'breaking', butcher: 'breaking', 'butchers knife': 'breaking', chopper: 'cleaver',
-  'vegetable cleaver': 'nakiri', 'single bevel slicer': 'single-bevel-slicer', 'heavy single bevel': 'heavy-single-bevel',
+  'chef knife': 'chef',
+  chefs: 'chef',
+  'chefs knife': 'chef',
+  cooks: 'chef',
+  'cooks knife': 'chef',
+  'french knife': 'chef',
+  'santoku knife': 'santoku',
+  utility: 'petty',
+  'utility knife': 'petty',
+  'paring knife': 'paring',
+  peeler: 'paring',
+  'slicing knife': 'slicer',
+  slicing: 'slicer',
+  carving: 'slicer',
+  'carving knife': 'slicer',
+  ham: 'slicer',
+  'bread knife': 'bread',
+  serrated: 'bread',
+  'fillet knife': 'fillet',
+  filleting: 'fillet',
+  'filleting knife': 'fillet',
+  filet: 'fillet',
+  boning: 'boning-stiff',
+  'boning knife': 'boning-stiff',
+  'boning stiff': 'boning-stiff',
+  'stiff boning': 'boning-stiff',
+  'boning flexible': 'boning-flexible',
+  'boning flex': 'boning-flexible',
+  'flexible boning': 'boning-flexible',
+  'skinning knife': 'skinning',
+  'breaking knife': 'breaking',
+  butcher: 'breaking',
+  'butchers knife': 'breaking',
+  chopper: 'cleaver',
+  'vegetable cleaver': 'nakiri',
+  'single bevel slicer': 'single-bevel-slicer',
+  'heavy single bevel': 'heavy-single-bevel',
 } as const
 
 const ZONE_SPELLINGS = { middle: 'belly', centre: 'belly', center: 'belly', point: 'tip' } as const
@@ -43,17 +80,36 @@ export const FLEET_COLUMNS = {
   grind: column(choice(GRINDS)),
   ratio_right: column(number(0, 100), ['bevel ratio', 'right share']),
   serrated: column(yesNo, ['teeth']),
-  steel: column(pattern(/^\d\.\d{4}$/, (raw) => raw.replace(',', '.'), 'not-a-steel'), ['en', 'en number', 'steel number', 'material']),
+  steel: column(
+    pattern(/^\d\.\d{4}$/, (raw) => raw.replace(',', '.'), 'not-a-steel'),
+    ['en', 'en number', 'steel number', 'material'],
+  ),
   hardness: column(number(40, 70), ['hrc', 'rockwell']),
   reactive: column(yesNo, ['rusts']),
   price: column(number(0, 100_000), ['cost']),
   bought: column(day, ['bought on', 'purchased']),
-  state: column(choice(['in-service', 'quarantined', 'retired'] as const, { 'in service': 'in-service', quarantine: 'quarantined' }), ['status']),
+  state: column(
+    choice(['in-service', 'quarantined', 'retired'] as const, {
+      'in service': 'in-service',
+      quarantine: 'quarantined',
+    }),
+    ['status'],
+  ),
 } satisfies Record<string, Column<unknown>>
 
 export const PEOPLE_COLUMNS = {
   name: column(text(80), ['person'], true),
-  role: column(choice(PERSON_ROLES, { 'head chef': 'chef', manager: 'chef', owner: 'chef', trainee: 'apprentice', commis: 'apprentice' }), ['job'], true),
+  role: column(
+    choice(PERSON_ROLES, {
+      'head chef': 'chef',
+      manager: 'chef',
+      owner: 'chef',
+      trainee: 'apprentice',
+      commis: 'apprentice',
+    }),
+    ['job'],
+    true,
+  ),
   pin: column(pattern(/^\d{4,8}$/, (raw) => raw.trim(), 'not-a-pin')),
   active: column(yesNo),
 } satisfies Record<string, Column<unknown>>
@@ -77,9 +133,20 @@ export const EVENT_COLUMNS = {
 
 /** Spellings of gear that kitchens write. */
 const GEAR_SPELLINGS = {
-  stone: 'soaking-stone', whetstone: 'soaking-stone', waterstone: 'soaking-stone', 'water stone': 'soaking-stone', 'splash and go': 'splash-stone',
-  'splash and go stone': 'splash-stone', 'oilstone': 'oil-stone', 'diamond': 'diamond-plate', steel: 'smooth-steel', 'honing steel': 'grooved-steel',
-  'ceramic': 'ceramic-rod', 'lapping plate': 'flattening-plate', 'flattening stone': 'flattening-plate', leather: 'strop',
+  stone: 'soaking-stone',
+  whetstone: 'soaking-stone',
+  waterstone: 'soaking-stone',
+  'water stone': 'soaking-stone',
+  'splash and go': 'splash-stone',
+  'splash and go stone': 'splash-stone',
+  oilstone: 'oil-stone',
+  diamond: 'diamond-plate',
+  steel: 'smooth-steel',
+  'honing steel': 'grooved-steel',
+  ceramic: 'ceramic-rod',
+  'lapping plate': 'flattening-plate',
+  'flattening stone': 'flattening-plate',
+  leather: 'strop',
 } as const
 
 export const GEAR_COLUMNS = {
@@ -98,10 +165,32 @@ export const GEAR_COLUMNS = {
 
 export const WEEKDAY_NAMES = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'] as const
 const WEEKDAY_SPELLINGS = {
-  mon: 'monday', tue: 'tuesday', tues: 'tuesday', wed: 'wednesday', thu: 'thursday', thurs: 'thursday', fri: 'friday', sat: 'saturday', sun: 'sunday',
-  '1': 'monday', '2': 'tuesday', '3': 'wednesday', '4': 'thursday', '5': 'friday', '6': 'saturday', '7': 'sunday',
+  mon: 'monday',
+  tue: 'tuesday',
+  tues: 'tuesday',
+  wed: 'wednesday',
+  thu: 'thursday',
+  thurs: 'thursday',
+  fri: 'friday',
+  sat: 'saturday',
+  sun: 'sunday',
+  '1': 'monday',
+  '2': 'tuesday',
+  '3': 'wednesday',
+  '4': 'thursday',
+  '5': 'friday',
+  '6': 'saturday',
+  '7': 'sunday',
 } as const
-const wallTime = pattern(/^([01]\d|2[0-3]):[0-5]\d$/, (raw) => raw.trim().replace('.', ':').replace(/^(\d):/, '0$1:'), 'not-a-time')
+const wallTime = pattern(
+  /^([01]\d|2[0-3]):[0-5]\d$/,
+  (raw) =>
+    raw
+      .trim()
+      .replace('.', ':')
+      .replace(/^(\d):/, '0$1:'),
+  'not-a-time',
+)
 
 export const SHIFT_COLUMNS = {
   person: column(text(80), ['name', 'who', 'cook'], true),

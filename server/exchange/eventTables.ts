@@ -13,7 +13,6 @@ import { readTable } from './readTable'
 /** Space of ids made from the content of a reading, so that the same file twice records once. */
 const READING_SPACE = '6f1d4b52-54f0-4a6e-9a35-0f2f6f5b8f51'
 
-
 async function applyEvents(db: Queryable, present: Present, writes: readonly EventWrite[]): Promise<void> {
   await insertEvents(db, present.caller.house.id, writes)
   const touched = new Set(writes.map((write) => write.knifeId))
@@ -26,7 +25,11 @@ interface Dated {
 }
 
 /** Checks common to both files: the knife and the person are of this house, the time has passed. */
-function placeRow({ row, values }: Dated, present: Present, problems: ReturnType<typeof problemList>): { knife: StoredKnife; personId: string | null; at: Date } | null {
+function placeRow(
+  { row, values }: Dated,
+  present: Present,
+  problems: ReturnType<typeof problemList>,
+): { knife: StoredKnife; personId: string | null; at: Date } | null {
   const { code, at, by } = values
   if (code === undefined || at === undefined) return null
   const knife = knifeByCode(present, code)
@@ -55,11 +58,25 @@ export async function planReadings(csv: string, present: Present, db: Queryable)
     const [first] = ones
     if (!first) return []
     const zones = [...new Set(ones.map((one) => one.zone))]
-    const readings = zones.map((zone) => ({ zone, forcesGf: ones.filter((one) => one.zone === zone).map((one) => one.force) }))
+    const readings = zones.map((zone) => ({
+      zone,
+      forcesGf: ones.filter((one) => one.zone === zone).map((one) => one.force),
+    }))
     const crowded = readings.some((reading) => reading.forcesGf.length > 10)
     if (crowded) problems.add(first.row, 'force', 'too-many-repeats')
     const id = idFrom(`${key} ${JSON.stringify(readings)}`, READING_SPACE)
-    return [{ id, knifeId: first.knife.id, kind: 'checked', at: first.at, personId: first.personId, deviceId: null, payload: { readings, ladder: [] }, rows: ones.map((one) => one.row) }]
+    return [
+      {
+        id,
+        knifeId: first.knife.id,
+        kind: 'checked',
+        at: first.at,
+        personId: first.personId,
+        deviceId: null,
+        payload: { readings, ladder: [] },
+        rows: ones.map((one) => one.row),
+      },
+    ]
   })
   return await tablePlan(table, problems, present, db, writes)
 }
@@ -68,21 +85,56 @@ export async function planReadings(csv: string, present: Present, db: Queryable)
 export async function planEvents(csv: string, present: Present, db: Queryable): Promise<TablePlan> {
   const table = readTable(csv, EVENT_COLUMNS, present.caller.house.zone, present.say)
   const problems = problemList(table.problems, present.say)
-  const known = await knownEventIds(db, present.caller.house.id, table.rows.flatMap(({ values }) => values.id ?? []))
+  const known = await knownEventIds(
+    db,
+    present.caller.house.id,
+    table.rows.flatMap(({ values }) => values.id ?? []),
+  )
   const writes = table.rows.flatMap((line): (EventWrite & { rows: number[] })[] => {
     const place = placeRow(line, present, problems)
     const { id, kind, details } = line.values
     if (!place || id === undefined || kind === undefined) return []
     if (kind === 'added') {
       if (!known.has(id)) problems.add(line.row, 'kind', 'added-by-fleet')
-      return known.has(id) ? [{ id, knifeId: place.knife.id, kind, at: place.at, personId: place.personId, deviceId: null, payload: {}, rows: [line.row] }] : []
+      return known.has(id)
+        ? [
+            {
+              id,
+              knifeId: place.knife.id,
+              kind,
+              at: place.at,
+              personId: place.personId,
+              deviceId: null,
+              payload: {},
+              rows: [line.row],
+            },
+          ]
+        : []
     }
-    const event = NewEvent.safeParse({ id, knifeId: place.knife.id, at: place.at.toISOString(), kind, payload: details })
+    const event = NewEvent.safeParse({
+      id,
+      knifeId: place.knife.id,
+      at: place.at.toISOString(),
+      kind,
+      payload: details,
+    })
     if (!event.success) {
-      for (const issue of issueWords(event.error.issues, present.say)) problems.add(line.row, 'details', 'said', { sentence: issue.sentence })
+      for (const issue of issueWords(event.error.issues, present.say))
+        problems.add(line.row, 'details', 'said', { sentence: issue.sentence })
       return []
     }
-    return [{ id, knifeId: place.knife.id, kind, at: place.at, personId: place.personId, deviceId: null, payload: event.data.payload, rows: [line.row] }]
+    return [
+      {
+        id,
+        knifeId: place.knife.id,
+        kind,
+        at: place.at,
+        personId: place.personId,
+        deviceId: null,
+        payload: event.data.payload,
+        rows: [line.row],
+      },
+    ]
   })
   return await tablePlan(table, problems, present, db, writes)
 }
@@ -94,14 +146,25 @@ async function tablePlan(
   db: Queryable,
   writes: readonly (EventWrite & { readonly rows: readonly number[] })[],
 ): Promise<TablePlan> {
-  const known = await knownEventIds(db, present.caller.house.id, writes.map((write) => write.id))
-  const verbs = new Map(writes.flatMap((write) => write.rows.map((row) => [row, known.has(write.id) ? 'same' : 'add'] as const)))
+  const known = await knownEventIds(
+    db,
+    present.caller.house.id,
+    writes.map((write) => write.id),
+  )
+  const verbs = new Map(
+    writes.flatMap((write) => write.rows.map((row) => [row, known.has(write.id) ? 'same' : 'add'] as const)),
+  )
   return planOfTable(table, problems, {
     label: ({ code }) => code ?? '',
     decide: (row) => {
       const verb = verbs.get(row)
       return verb && { verb, changes: [] }
     },
-    apply: (client) => applyEvents(client, present, writes.filter((write) => !known.has(write.id))),
+    apply: (client) =>
+      applyEvents(
+        client,
+        present,
+        writes.filter((write) => !known.has(write.id)),
+      ),
   })
 }

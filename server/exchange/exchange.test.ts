@@ -4,8 +4,12 @@ import { addTestKnife, check, startApp, type TestApp, type TestHouse } from '../
 
 let test: TestApp
 let house: TestHouse
-beforeAll(async () => { test = await startApp() })
-beforeEach(async () => { house = await test.house() })
+beforeAll(async () => {
+  test = await startApp()
+})
+beforeEach(async () => {
+  house = await test.house()
+})
 afterAll(() => test.close())
 
 const bring = async (table: string, csv: string, apply = false): ReturnType<TestHouse['manager']['post']> =>
@@ -25,11 +29,25 @@ describe('a fleet from a spreadsheet', () => {
   it('is understood with BOM, semicolons, decimal commas, units in headers and unknown columns', async () => {
     const dry = (await bring('fleet', DIALECT)).body
     expect(dry.problems).toEqual([])
-    expect(dry).toMatchObject({ applied: false, delimiter: ';', counts: { add: 3, change: 0, same: 0, problem: 0 }, unknownColumns: ['Colour'], stationsToMake: ['Saucier', 'Abattoir'] })
+    expect(dry).toMatchObject({
+      applied: false,
+      delimiter: ';',
+      counts: { add: 3, change: 0, same: 0, problem: 0 },
+      unknownColumns: ['Colour'],
+      stationsToMake: ['Saucier', 'Abattoir'],
+    })
     expect(await fleet()).toEqual([])
     expect((await bring('fleet', DIALECT, true)).body.applied).toBe(true)
     const knives = await fleet()
-    expect(knives.find((knife) => knife['code'] === 'KM-1')).toMatchObject({ type: 'chef', lengthMm: 240, heelHeightMm: 47.5, spineMm: 2.2, hrc: 57.5, price: 1089.9, holderId: house.people.cook.id })
+    expect(knives.find((knife) => knife['code'] === 'KM-1')).toMatchObject({
+      type: 'chef',
+      lengthMm: 240,
+      heelHeightMm: 47.5,
+      spineMm: 2.2,
+      hrc: 57.5,
+      price: 1089.9,
+      holderId: house.people.cook.id,
+    })
     expect(knives.find((knife) => knife['code'] === 'KM-3')).toMatchObject({ type: 'bread', serrated: true })
     expect((await bring('fleet', DIALECT)).body.counts).toMatchObject({ add: 0, change: 0, same: 3 })
   })
@@ -53,27 +71,50 @@ describe('a fleet from a spreadsheet', () => {
     ].join('\n')
     const outcome = (await bring('fleet', wrong, true)).body
     expect(outcome.applied).toBe(false)
-    const found = outcome.problems.map((problem: { row: number; column: string | null }) => `${problem.row} ${problem.column}`)
-    expect(found.sort()).toEqual(['3 type', '4 length', '5 code', '6 station', '7 hardness', '7 height', '8 holder', '9 null'])
+    const found = outcome.problems.map(
+      (problem: { row: number; column: string | null }) => `${problem.row} ${problem.column}`,
+    )
+    expect(found.sort()).toEqual([
+      '3 type',
+      '4 length',
+      '5 code',
+      '6 station',
+      '7 hardness',
+      '7 height',
+      '8 holder',
+      '9 null',
+    ])
     expect(outcome.problems.find((problem: { row: number }) => problem.row === 5).sentence).toMatch(/already in row 2/)
     expect(await fleet()).toEqual([])
   })
 
   it('says which columns are missing', async () => {
     const outcome = (await bring('fleet', 'name,colour\nfirst,blue\n')).body
-    const columns = outcome.problems.filter((problem: { row: number }) => problem.row === 1).map((problem: { column: string }) => problem.column)
+    const columns = outcome.problems
+      .filter((problem: { row: number }) => problem.row === 1)
+      .map((problem: { column: string }) => problem.column)
     expect(columns).toEqual(['code', 'type', 'length', 'station'])
   })
 
   it('changes known knives only where the file says something', async () => {
     const knife = await addTestKnife(house, { code: 'CH-9', heelHeightMm: 44, name: 'keep me' })
-    const outcome = (await bring('fleet', 'code,type,length,station,height,state\nCH-9,chef,238,Sauté,,quarantined\n', true)).body
+    const outcome = (
+      await bring('fleet', 'code,type,length,station,height,state\nCH-9,chef,238,Sauté,,quarantined\n', true)
+    ).body
     expect(outcome.rows[0]).toMatchObject({ verb: 'change', changes: [{ column: 'length', from: '240', to: '238' }] })
-    expect((await fleet()).find((one) => one['id'] === knife.id)).toMatchObject({ lengthMm: 238, heelHeightMm: 44, name: 'keep me', status: 'quarantined' })
+    expect((await fleet()).find((one) => one['id'] === knife.id)).toMatchObject({
+      lengthMm: 238,
+      heelHeightMm: 44,
+      name: 'keep me',
+      status: 'quarantined',
+    })
   })
 
   it('takes 5 000 rows, and not one more', async () => {
-    const rows = (count: number): string => ['code,type,length,station', ...Array.from({ length: count }, (_, index) => `K${index},petty,150,Sauté`)].join('\n')
+    const rows = (count: number): string =>
+      ['code,type,length,station', ...Array.from({ length: count }, (_, index) => `K${index},petty,150,Sauté`)].join(
+        '\n',
+      )
     const outcome = (await bring('fleet', rows(5000), true)).body
     expect(outcome).toMatchObject({ applied: true, counts: { add: 5000 } })
     const more = await bring('fleet', `${rows(5002)}\n`)
@@ -110,7 +151,8 @@ describe('people, readings and events', () => {
 
   it('makes one check of the readings of one knife, moment and person, once', async () => {
     await addTestKnife(house, { code: 'R-1' })
-    const csv = 'knife;time;spot;grams\nR-1;2026-03-09 16:40;heel;240\nR-1;2026-03-09 16:40;heel;260\nR-1;2026-03-09 16:40;point;512,5\n'
+    const csv =
+      'knife;time;spot;grams\nR-1;2026-03-09 16:40;heel;240\nR-1;2026-03-09 16:40;heel;260\nR-1;2026-03-09 16:40;point;512,5\n'
     expect((await bring('readings', csv, true)).body.counts).toMatchObject({ add: 3 })
     expect((await bring('readings', csv, true)).body.counts).toMatchObject({ add: 0, same: 3 })
     const log = (await house.manager.get('/api/exchange/events.csv')).body as string
@@ -120,8 +162,15 @@ describe('people, readings and events', () => {
 
   it('refuses a reading of an unknown knife, in the future, at no time, or of no force', async () => {
     await addTestKnife(house, { code: 'R-1' })
-    const outcome = (await bring('readings', 'code,at,zone,force\nXX,2026-03-09 10:00,tip,200\nR-1,2027-01-01 10:00,tip,200\nR-1,yesterday,tip,200\nR-1,2026-03-09 10:00,tip,-3\n')).body
-    expect(outcome.problems.map((problem: { row: number; column: string }) => `${problem.row} ${problem.column}`).sort()).toEqual(['2 code', '3 at', '4 at', '5 force'])
+    const outcome = (
+      await bring(
+        'readings',
+        'code,at,zone,force\nXX,2026-03-09 10:00,tip,200\nR-1,2027-01-01 10:00,tip,200\nR-1,yesterday,tip,200\nR-1,2026-03-09 10:00,tip,-3\n',
+      )
+    ).body
+    expect(
+      outcome.problems.map((problem: { row: number; column: string }) => `${problem.row} ${problem.column}`).sort(),
+    ).toEqual(['2 code', '3 at', '4 at', '5 force'])
   })
 
   it('takes the log of events out and in again without writing anything twice', async () => {
@@ -137,7 +186,8 @@ describe('people, readings and events', () => {
 
 describe('shifts', () => {
   it('come in by weekday and by day, twice without a change, and go out as they came', async () => {
-    const csv = 'Name,Weekday,Date,From,To,Note\nThe cook,Tue,,10:00,18:30,\nThe cook,3,,9.30,15:00,\nThe cook,,2026-03-17,,,wedding\n'
+    const csv =
+      'Name,Weekday,Date,From,To,Note\nThe cook,Tue,,10:00,18:30,\nThe cook,3,,9.30,15:00,\nThe cook,,2026-03-17,,,wedding\n'
     expect((await bring('shifts', csv, true)).body).toMatchObject({ applied: true, counts: { add: 3, problem: 0 } })
     expect((await bring('shifts', csv, true)).body.counts).toMatchObject({ add: 0, same: 3 })
     const out = (await house.manager.get('/api/exchange/shifts.csv')).body as string
@@ -147,11 +197,14 @@ describe('shifts', () => {
   })
 
   it('are refused for nobody, for no time, at both a weekday and a date, and where they overlap', async () => {
-    const csv = 'person,weekday,day,starts,ends\nNobody Here,mon,,10:00,12:00\nThe cook,mon,,25:00,12:00\nThe cook,mon,2026-03-16,10:00,12:00\nThe cook,mon,,10:00,\nThe cook,tue,,18:00,20:00\n'
+    const csv =
+      'person,weekday,day,starts,ends\nNobody Here,mon,,10:00,12:00\nThe cook,mon,,25:00,12:00\nThe cook,mon,2026-03-16,10:00,12:00\nThe cook,mon,,10:00,\nThe cook,tue,,18:00,20:00\n'
     await bring('shifts', 'person,weekday,starts,ends\nThe cook,tue,10:00,18:30\n', true)
     const { body } = await bring('shifts', csv, true)
     expect(body.applied).toBe(false)
     expect([...new Set(body.problems.map(({ row }: { row: number }) => row))].sort()).toEqual([2, 3, 4, 5, 6])
-    expect(body.problems.find(({ row }: { row: number }) => row === 6).sentence).toBe('10:00–18:30 and 18:00–20:00 overlap.')
+    expect(body.problems.find(({ row }: { row: number }) => row === 6).sentence).toBe(
+      '10:00–18:30 and 18:00–20:00 overlap.',
+    )
   })
 })

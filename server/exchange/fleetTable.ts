@@ -31,9 +31,23 @@ interface Decision {
 }
 
 const FIELD_OF: Readonly<Record<string, keyof KnifeDescription>> = {
-  name: 'name', type: 'type', length: 'lengthMm', height: 'heelHeightMm', spine: 'spineMm', thickness: 'bteMm',
-  thickness_new: 'bteNewMm', angle_left: 'dpsLeft', angle_right: 'dpsRight', grind: 'grind', ratio_right: 'ratioRight',
-  serrated: 'serrated', steel: 'steelEn', hardness: 'hrc', reactive: 'reactive', price: 'price', bought: 'boughtOn',
+  name: 'name',
+  type: 'type',
+  length: 'lengthMm',
+  height: 'heelHeightMm',
+  spine: 'spineMm',
+  thickness: 'bteMm',
+  thickness_new: 'bteNewMm',
+  angle_left: 'dpsLeft',
+  angle_right: 'dpsRight',
+  grind: 'grind',
+  ratio_right: 'ratioRight',
+  serrated: 'serrated',
+  steel: 'steelEn',
+  hardness: 'hrc',
+  reactive: 'reactive',
+  price: 'price',
+  bought: 'boughtOn',
 }
 
 /** The part of a row that describes the knife; `angle` stands for both sides unless a side has its own. */
@@ -56,7 +70,9 @@ function decide(row: FleetRow, present: Present, problems: ProblemList): Decisio
   if (holder !== undefined && !person) problems.add(row.row, 'holder', 'no-such-person', { name: holder })
   const before = present.knives.find((knife) => knife.code === code) ?? null
   const fields = described(row)
-  const stationNow = before ? present.context.stations.find((one) => one.id === present.states.get(before.id)?.stationId)?.name : undefined
+  const stationNow = before
+    ? present.context.stations.find((one) => one.id === present.states.get(before.id)?.stationId)?.name
+    : undefined
   let knife: StoredKnife
   if (before) {
     knife = applyPatch<StoredKnife>(before, fields as Partial<StoredKnife>)
@@ -74,21 +90,30 @@ function decide(row: FleetRow, present: Present, problems: ProblemList): Decisio
     assertPlausible(knife)
   } catch (error) {
     if (!(error instanceof Fault)) throw error
-    problems.add(row.row, error.issues[0]?.path ?? null, 'said', { sentence: present.say(`fault.${error.key}`, error.values) })
+    problems.add(row.row, error.issues[0]?.path ?? null, 'said', {
+      sentence: present.say(`fault.${error.key}`, error.values),
+    })
   }
   if (problems.has(row.row)) return null
   const holderNow = before ? (present.states.get(before.id)?.holderId ?? null) : null
   const changes = before ? changesOf(before, knife) : []
-  if (before && stationNow !== undefined && plain(stationNow) !== plain(station)) changes.push({ column: 'station', from: stationNow, to: station })
+  if (before && stationNow !== undefined && plain(stationNow) !== plain(station))
+    changes.push({ column: 'station', from: stationNow, to: station })
   if (before && person && person.id !== holderNow) {
-    changes.push({ column: 'holder', from: present.people.find((one) => one.id === holderNow)?.name ?? '', to: person.name })
+    changes.push({
+      column: 'holder',
+      from: present.people.find((one) => one.id === holderNow)?.name ?? '',
+      to: person.name,
+    })
   }
   return { row, before, knife, station, holderId: person?.id, changes }
 }
 
 function changesOf(before: StoredKnife, after: StoredKnife): { column: string; from: string; to: string }[] {
   return Object.entries(FIELD_OF).flatMap(([column, field]) =>
-    shown(before[field]) === shown(after[field]) ? [] : [{ column, from: shown(before[field]), to: shown(after[field]) }],
+    shown(before[field]) === shown(after[field])
+      ? []
+      : [{ column, from: shown(before[field]), to: shown(after[field]) }],
   )
 }
 
@@ -115,7 +140,9 @@ export function planFleet(csv: string, present: Present): TablePlan {
     decide: (row) => {
       const decision = decisions.find((one) => one.row.row === row)
       const changed = decision?.before ? decision.changes.length > 0 || leavesAs(decision, present) !== null : true
-      return decision && { verb: !decision.before ? 'add' : changed ? 'change' : 'same', changes: [...decision.changes] }
+      return (
+        decision && { verb: !decision.before ? 'add' : changed ? 'change' : 'same', changes: [...decision.changes] }
+      )
     },
     apply: (db) => applyFleet(db, present, decisions, stationsToMake),
   })
@@ -123,7 +150,13 @@ export function planFleet(csv: string, present: Present): TablePlan {
 
 /** A station a file names and the house does not know yet starts as the commonest kind. */
 const newStation = (name: string): Station => ({
-  id: newId(), name, board: 'soft-plastic', product: 'mixed', hoursPerService: 2.5, active: true, weight: 1,
+  id: newId(),
+  name,
+  board: 'soft-plastic',
+  product: 'mixed',
+  hoursPerService: 2.5,
+  active: true,
+  weight: 1,
 })
 
 /** State a file gives a knife, where it differs from what the knife is. */
@@ -139,7 +172,15 @@ function eventsOf(decision: Decision, stationId: string, present: Present): Even
   const base = { knifeId: decision.knife.id, personId: present.caller.person.id, deviceId: present.caller.deviceId }
   const status = leavesAs(decision, present)
   const leaving: EventWrite[] = status
-    ? [{ ...base, id: newId(), kind: STATUS_EVENT[status], at: new Date(present.now.getTime() + 1), payload: status === 'in-service' ? {} : { reason: present.say('cell.from-file') } }]
+    ? [
+        {
+          ...base,
+          id: newId(),
+          kind: STATUS_EVENT[status],
+          at: new Date(present.now.getTime() + 1),
+          payload: status === 'in-service' ? {} : { reason: present.say('cell.from-file') },
+        },
+      ]
     : []
   if (!decision.before) {
     const payload = { condition: 'in-use', stationId, holderId: decision.holderId ?? null }
@@ -150,7 +191,12 @@ function eventsOf(decision: Decision, stationId: string, present: Present): Even
   return [...(moves ? [{ ...base, id: newId(), kind: 'moved' as const, at: present.now, payload }] : []), ...leaving]
 }
 
-async function applyFleet(db: Queryable, present: Present, decisions: readonly Decision[], stationsToMake: readonly string[]): Promise<void> {
+async function applyFleet(
+  db: Queryable,
+  present: Present,
+  decisions: readonly Decision[],
+  stationsToMake: readonly string[],
+): Promise<void> {
   const houseId = present.caller.house.id
   const made = stationsToMake.map(newStation)
   for (const station of made) {
@@ -162,16 +208,30 @@ async function applyFleet(db: Queryable, present: Present, decisions: readonly D
     decision,
     events: eventsOf(decision, stationIds.get(plain(decision.station)) ?? '', present),
   }))
-  await insertKnives(db, houseId, decisions.filter(({ before }) => !before).map(({ knife }) => knife))
-  for (const { before, knife, changes } of decisions) if (before && changes.length > 0) await updateKnife(db, houseId, knife)
-  await insertEvents(db, houseId, writes.flatMap(({ events }) => events))
+  await insertKnives(
+    db,
+    houseId,
+    decisions.filter(({ before }) => !before).map(({ knife }) => knife),
+  )
+  for (const { before, knife, changes } of decisions)
+    if (before && changes.length > 0) await updateKnife(db, houseId, knife)
+  await insertEvents(
+    db,
+    houseId,
+    writes.flatMap(({ events }) => events),
+  )
   const context = await loadHouseContext(db, present.caller.house)
   const added = writes.filter(({ decision }) => !decision.before)
   // measures as the database rounds them, which is what any later rebuild reads
   const kept = new Map((await listKnives(db, houseId)).map((knife) => [knife.id, knife]))
   const stored = ({ knife }: Decision): StoredKnife => kept.get(knife.id) ?? knife
-  await replaceFolds(db, houseId, added.map(({ decision, events }) => foldKnife(context, stored(decision), events.map(asKnifeEvent))))
+  await replaceFolds(
+    db,
+    houseId,
+    added.map(({ decision, events }) => foldKnife(context, stored(decision), events.map(asKnifeEvent))),
+  )
   for (const { decision, events } of writes) {
-    if (decision.before && (decision.changes.length > 0 || events.length > 0)) await refold(db, context, stored(decision))
+    if (decision.before && (decision.changes.length > 0 || events.length > 0))
+      await refold(db, context, stored(decision))
   }
 }

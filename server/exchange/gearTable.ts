@@ -9,9 +9,21 @@ import { GEAR_COLUMNS } from './columns'
 import { describeRow, planOfTable, problemList, type Present, type TablePlan } from './plan'
 import { readTable } from './readTable'
 
-const COMPARED = ['kind', 'scale', 'grit', 'soakMinutes', 'bath', 'thicknessMm', 'dishMm', 'compound', 'benchId', 'active'] as const
+const COMPARED = [
+  'kind',
+  'scale',
+  'grit',
+  'soakMinutes',
+  'bath',
+  'thicknessMm',
+  'dishMm',
+  'compound',
+  'benchId',
+  'active',
+] as const
 
-const written = (value: Gear[(typeof COMPARED)[number]]): string => (value === null ? '' : typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value))
+const written = (value: Gear[(typeof COMPARED)[number]]): string =>
+  value === null ? '' : typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)
 
 /** Reads a gear file: stones and rods are told apart by name; an empty cell leaves things as they are. */
 export async function planGear(csv: string, present: Present, db: Queryable): Promise<TablePlan> {
@@ -30,14 +42,18 @@ export async function planGear(csv: string, present: Present, db: Queryable): Pr
     }
     seen.set(plain(name), row)
     const before = shelf.find((gear) => plain(gear.name) === plain(name))
-    const bench = values.bench === undefined ? undefined : benches.find((one) => plain(one.name) === plain(values.bench ?? ''))
+    const bench =
+      values.bench === undefined ? undefined : benches.find((one) => plain(one.name) === plain(values.bench ?? ''))
     if (values.bench !== undefined && !bench) {
       problems.add(row, 'bench', 'unknown-bench', { name: values.bench })
       return []
     }
     const given = {
-      name, kind,
-      ...(values.grit === undefined ? {} : { scale: values.scale ?? before?.scale ?? ('JIS' as const), grit: values.grit }),
+      name,
+      kind,
+      ...(values.grit === undefined
+        ? {}
+        : { scale: values.scale ?? before?.scale ?? ('JIS' as const), grit: values.grit }),
       ...(values.soak === undefined ? {} : { soakMinutes: Math.round(values.soak) }),
       ...(values.bath === undefined ? {} : { bath: values.bath }),
       ...(values.thickness === undefined ? {} : { thicknessMm: values.thickness }),
@@ -54,7 +70,11 @@ export async function planGear(csv: string, present: Present, db: Queryable): Pr
     }
     const gear: Gear = before ? { ...before, ...given } : describeGear({ id: newId(), ...given })
     const changes = before
-      ? COMPARED.filter((field) => written(before[field]) !== written(gear[field])).map((field) => ({ column: field, from: written(before[field]), to: written(gear[field]) }))
+      ? COMPARED.filter((field) => written(before[field]) !== written(gear[field])).map((field) => ({
+          column: field,
+          from: written(before[field]),
+          to: written(gear[field]),
+        }))
       : []
     return [{ row, before, gear, changes }]
   })

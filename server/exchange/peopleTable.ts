@@ -36,16 +36,29 @@ export function planPeople(csv: string, present: Present): TablePlan {
         const pinHash = pin === undefined ? (before?.pinHash ?? null) : await hashSecret(pin)
         const houseId = present.caller.house.id
         if (before) await updatePerson(db, houseId, { ...before, role, active, pinHash })
-        else await insertPerson(db, houseId, { id: newId(), name, role, active, signInName: null, passwordHash: null, pinHash })
+        else
+          await insertPerson(db, houseId, {
+            id: newId(),
+            name,
+            role,
+            active,
+            signInName: null,
+            passwordHash: null,
+            pinHash,
+          })
       }
     },
   })
 }
 
-function changesOf(before: StoredPerson, after: { role: string; active: boolean; pin: string | undefined }): { column: string; from: string; to: string }[] {
+function changesOf(
+  before: StoredPerson,
+  after: { role: string; active: boolean; pin: string | undefined },
+): { column: string; from: string; to: string }[] {
   const changes = []
   if (before.role !== after.role) changes.push({ column: 'role', from: before.role, to: after.role })
-  if (before.active !== after.active) changes.push({ column: 'active', from: String(before.active), to: String(after.active) })
+  if (before.active !== after.active)
+    changes.push({ column: 'active', from: String(before.active), to: String(after.active) })
   if (after.pin !== undefined) changes.push({ column: 'pin', from: '••••', to: '••••' })
   return changes
 }

@@ -71,22 +71,49 @@ export function problemList(already: readonly ExchangeProblem[], say: Say): Prob
 export type RowDecision = Pick<ExchangeRow, 'changes'> & { readonly verb: Exclude<ExchangeRow['verb'], 'problem'> }
 
 /** A row that describes something: new where there was nothing like it, else a change, or nothing. */
-export const describeRow = (decision: { readonly before: object | null | undefined; readonly changes: ExchangeRow['changes'] } | undefined): RowDecision | undefined =>
-  decision && { verb: !decision.before ? 'add' : decision.changes.length > 0 ? 'change' : 'same', changes: decision.changes }
+export const describeRow = (
+  decision: { readonly before: object | null | undefined; readonly changes: ExchangeRow['changes'] } | undefined,
+): RowDecision | undefined =>
+  decision && {
+    verb: !decision.before ? 'add' : decision.changes.length > 0 ? 'change' : 'same',
+    changes: decision.changes,
+  }
 
 export type TablePlan = ExchangePlan & { readonly delimiter: string; readonly unknownColumns: readonly string[] }
 
 /** A whole file, row by row, with the work it asks for. */
 export function planOfTable<V>(
-  { delimiter, unknownColumns, rows }: { readonly delimiter: string; readonly unknownColumns: readonly string[]; readonly rows: readonly { readonly row: number; readonly values: V }[] },
+  {
+    delimiter,
+    unknownColumns,
+    rows,
+  }: {
+    readonly delimiter: string
+    readonly unknownColumns: readonly string[]
+    readonly rows: readonly { readonly row: number; readonly values: V }[]
+  },
   problems: ProblemList,
-  told: { readonly label: (values: V) => string; readonly decide: (row: number) => RowDecision | undefined; readonly stationsToMake?: readonly string[]; readonly apply: ExchangePlan['apply'] },
+  told: {
+    readonly label: (values: V) => string
+    readonly decide: (row: number) => RowDecision | undefined
+    readonly stationsToMake?: readonly string[]
+    readonly apply: ExchangePlan['apply']
+  },
 ): TablePlan {
   return {
-    delimiter, unknownColumns, problems: problems.all, stationsToMake: told.stationsToMake ?? [], apply: told.apply,
+    delimiter,
+    unknownColumns,
+    problems: problems.all,
+    stationsToMake: told.stationsToMake ?? [],
+    apply: told.apply,
     rows: rows.map(({ row, values }) => {
       const decision = told.decide(row)
-      return { row, label: told.label(values), verb: !decision || problems.has(row) ? 'problem' : decision.verb, changes: decision?.changes ?? [] }
+      return {
+        row,
+        label: told.label(values),
+        verb: !decision || problems.has(row) ? 'problem' : decision.verb,
+        changes: decision?.changes ?? [],
+      }
     }),
   }
 }

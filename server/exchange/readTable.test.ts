@@ -26,9 +26,16 @@ describe('a table from a file', () => {
   })
 
   it('takes old and new line ends, a byte-order mark and blank lines alike', () => {
-    for (const csv of ['code,length\r\nA,200\r\n\r\nB,210\r\n', '\uFEFFcode,length\nA,200\n\nB,210', 'code,length\nA,200\n,\nB,210\n']) {
+    for (const csv of [
+      'code,length\r\nA,200\r\n\r\nB,210\r\n',
+      '\uFEFFcode,length\nA,200\n\nB,210',
+      'code,length\nA,200\n,\nB,210\n',
+    ]) {
       const table = read(csv)
-      expect(table.rows.map(({ row, values }) => [row, values.code, values.length])).toEqual([[2, 'A', 200], [4, 'B', 210]])
+      expect(table.rows.map(({ row, values }) => [row, values.code, values.length])).toEqual([
+        [2, 'A', 200],
+        [4, 'B', 210],
+      ])
     }
   })
 
@@ -37,9 +44,12 @@ describe('a table from a file', () => {
     expect(table.rows[0]?.values.code).toBe('A,"1"')
   })
 
-  it.each(['Blade length (mm)', 'blade_length', 'BLADE LENGTH [mm]', 'Length mm', 'length'])('knows the column %j', (header) => {
-    expect(read(`code,${header}\nA,200`).rows[0]?.values.length).toBe(200)
-  })
+  it.each(['Blade length (mm)', 'blade_length', 'BLADE LENGTH [mm]', 'Length mm', 'length'])(
+    'knows the column %j',
+    (header) => {
+      expect(read(`code,${header}\nA,200`).rows[0]?.values.length).toBe(200)
+    },
+  )
 
   it.each(['length (in)', 'Length in', 'blade length (inches)', 'length ["]'])('reads %j in inches', (header) => {
     expect(read(`code,${header}\nA,8`).rows[0]?.values.length).toBe(203.2)
@@ -56,8 +66,14 @@ describe('a table from a file', () => {
   })
 
   it('names a column that is missing, doubled, and a row that is too wide', () => {
-    const sentences = read('length,length\n200,210,220\n').problems.map((problem) => `${problem.row}: ${problem.sentence}`)
-    expect(sentences).toEqual(['1: The column length is there twice.', '1: There is no column code.', '2: 3 cells where the header has 2.'])
+    const sentences = read('length,length\n200,210,220\n').problems.map(
+      (problem) => `${problem.row}: ${problem.sentence}`,
+    )
+    expect(sentences).toEqual([
+      '1: The column length is there twice.',
+      '1: There is no column code.',
+      '2: 3 cells where the header has 2.',
+    ])
   })
 
   it('names an empty cell where there may be none', () => {

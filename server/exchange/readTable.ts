@@ -32,7 +32,8 @@ export const MOST_ROWS = 5000
 const DELIMITERS = [';', ',', '\t', '|']
 const MOST_PROBLEMS_LISTED = 500
 const INCH_HEADER = /[([_\s](in|inch|inches|"|″)[)\]]?\s*$/i
-const UNIT_SUFFIX = /\s*[([]?\b(mm|millimet(er|re)s?|in|inch|inches|gf|g|grams?( force)?|dps|degrees?|deg|hrc|hours?|h)\b[)\]]?\s*$|\s*[([]["″°%][)\]]?\s*$/i
+const UNIT_SUFFIX =
+  /\s*[([]?\b(mm|millimet(er|re)s?|in|inch|inches|gf|g|grams?( force)?|dps|degrees?|deg|hrc|hours?|h)\b[)\]]?\s*$|\s*[([]["″°%][)\]]?\s*$/i
 
 /** A header without its unit; a header that is nothing but a unit, like HRC, stays. */
 function headerName(header: string): string {
@@ -67,12 +68,16 @@ export function readTable<C extends Columns>(csv: string, columns: C, zone: stri
     .filter((error) => error.type === 'Quotes')
     .map((error) => ({ row: (error.row ?? 0) + 1, column: null, sentence: say('cell.open-quote') }))
 
-  const names = Object.entries(columns).map(([key, column]) => ({ key, spellings: [key, ...column.aliases].map(headerName) }))
+  const names = Object.entries(columns).map(([key, column]) => ({
+    key,
+    spellings: [key, ...column.aliases].map(headerName),
+  }))
   const claimed = new Set<string>()
   const places = header.map((title) => {
     const found = names.find(({ spellings }) => spellings.includes(headerName(title)))
     if (!found) return null
-    if (claimed.has(found.key)) problems.push({ row: 1, column: title, sentence: say('cell.column-twice', { column: title }) })
+    if (claimed.has(found.key))
+      problems.push({ row: 1, column: title, sentence: say('cell.column-twice', { column: title }) })
     claimed.add(found.key)
     const unit: CellContext['unit'] = INCH_HEADER.test(title) ? 'in' : 'mm'
     return { key: found.key, title, context: { unit, zone } }
@@ -88,7 +93,11 @@ export function readTable<C extends Columns>(csv: string, columns: C, zone: stri
     const row = index + 2
     const values: Record<string, unknown> = {}
     if (cells.length > header.length && cells.slice(header.length).some((cell) => cell.trim() !== '')) {
-      problems.push({ row, column: null, sentence: say('cell.too-many-cells', { found: cells.length, expected: header.length }) })
+      problems.push({
+        row,
+        column: null,
+        sentence: say('cell.too-many-cells', { found: cells.length, expected: header.length }),
+      })
     }
     places.forEach((place, at) => {
       // the apostrophe that writing a table puts before what a spreadsheet would run

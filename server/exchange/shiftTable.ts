@@ -29,22 +29,48 @@ export async function planShifts(csv: string, present: Present, db: Queryable): 
     const found = personByName(present, person)
     if (!found) problems.add(row, 'person', 'no-such-person', { name: person })
     if ((weekday === undefined) === (day === undefined)) problems.add(row, 'weekday', 'weekday-or-day')
-    if ((starts === null) !== (ends === null) || (starts !== null && starts === ends)) problems.add(row, 'ends', 'shift-times')
+    if ((starts === null) !== (ends === null) || (starts !== null && starts === ends))
+      problems.add(row, 'ends', 'shift-times')
     if (weekday !== undefined && starts === null) problems.add(row, 'starts', 'shift-times')
     if (!found || problems.has(row)) return []
     const personId = found.id
     if (day !== undefined) {
-      const same = days.some((one) => one.personId === personId && one.day === day && one.starts === starts && one.ends === ends)
+      const same = days.some(
+        (one) => one.personId === personId && one.day === day && one.starts === starts && one.ends === ends,
+      )
       return [{ row, same, kind: 'day', day: { id: newId(), personId, day, starts, ends, note } }]
     }
-    const shift = { id: newId(), personId, weekday: WEEKDAY_NAMES.indexOf(weekday ?? 'monday') + 1, starts: starts ?? '', ends: ends ?? '' }
-    return [{ row, same: shifts.some((one) => one.personId === personId && one.weekday === shift.weekday && one.starts === starts && one.ends === ends), kind: 'shift', shift }]
+    const shift = {
+      id: newId(),
+      personId,
+      weekday: WEEKDAY_NAMES.indexOf(weekday ?? 'monday') + 1,
+      starts: starts ?? '',
+      ends: ends ?? '',
+    }
+    return [
+      {
+        row,
+        same: shifts.some(
+          (one) =>
+            one.personId === personId && one.weekday === shift.weekday && one.starts === starts && one.ends === ends,
+        ),
+        kind: 'shift',
+        shift,
+      },
+    ]
   })
   const fresh = decisions.flatMap((one) => (one.kind === 'shift' && !one.same ? [one] : []))
-  const patternOf = (personId: string): Shift[] => [...shifts.filter((one) => one.personId === personId), ...fresh.filter(({ shift }) => shift.personId === personId).map(({ shift }) => shift)]
+  const patternOf = (personId: string): Shift[] => [
+    ...shifts.filter((one) => one.personId === personId),
+    ...fresh.filter(({ shift }) => shift.personId === personId).map(({ shift }) => shift),
+  ]
   for (const { row, shift } of fresh) {
     const clash = overlappingShifts(patternOf(shift.personId))
-    if (clash?.includes(shift)) problems.add(row, 'starts', 'shift-overlaps', { first: `${clash[0].starts}–${clash[0].ends}`, second: `${clash[1].starts}–${clash[1].ends}` })
+    if (clash?.includes(shift))
+      problems.add(row, 'starts', 'shift-overlaps', {
+        first: `${clash[0].starts}–${clash[0].ends}`,
+        second: `${clash[1].starts}–${clash[1].ends}`,
+      })
   }
   return planOfTable(table, problems, {
     label: ({ person, weekday, day, starts }) => [person, weekday ?? day, starts].filter(Boolean).join(' '),
@@ -53,7 +79,8 @@ export async function planShifts(csv: string, present: Present, db: Queryable): 
       return decision && { verb: decision.same ? 'same' : 'add', changes: [] }
     },
     apply: async (client) => {
-      for (const personId of new Set(fresh.map(({ shift }) => shift.personId))) await replaceShifts(client, houseId, personId, patternOf(personId))
+      for (const personId of new Set(fresh.map(({ shift }) => shift.personId)))
+        await replaceShifts(client, houseId, personId, patternOf(personId))
       const single = decisions.flatMap((one) => (one.kind === 'day' && !one.same ? [one.day] : []))
       for (const personId of new Set(single.map((one) => one.personId))) {
         const own = single.filter((one) => one.personId === personId)

@@ -8,7 +8,15 @@ import { listGear } from '../db/queries/shelf/gear'
 import { listKnives, listStates } from '../db/queries/fleet/knives'
 import { listPeople } from '../db/queries/house/people'
 import { listStations } from '../db/queries/house/stations'
-import { EVENT_COLUMNS, FLEET_COLUMNS, GEAR_COLUMNS, PEOPLE_COLUMNS, READING_COLUMNS, SHIFT_COLUMNS, WEEKDAY_NAMES } from './columns'
+import {
+  EVENT_COLUMNS,
+  FLEET_COLUMNS,
+  GEAR_COLUMNS,
+  PEOPLE_COLUMNS,
+  READING_COLUMNS,
+  SHIFT_COLUMNS,
+  WEEKDAY_NAMES,
+} from './columns'
 
 type Cell = string | number | boolean | null
 
@@ -26,33 +34,84 @@ async function writeFleet(db: Database, caller: Caller): Promise<string> {
   const stations = new Map((await listStations(db, houseId)).map((station) => [station.id, station.name]))
   const people = new Map((await listPeople(db, houseId)).map((person) => [person.id, person.name]))
   const columns = Object.keys(FLEET_COLUMNS).filter((column) => column !== 'angle')
-  return write(columns, knives.map((knife) => {
-    const state = states.get(knife.id)
-    return [
-      knife.code, knife.name, knife.type, knife.lengthMm, stations.get(state?.stationId ?? '') ?? '', people.get(state?.holderId ?? '') ?? '',
-      knife.heelHeightMm, knife.spineMm, knife.bteMm, knife.bteNewMm, knife.dpsLeft, knife.dpsRight, knife.grind, knife.ratioRight,
-      knife.serrated ? 'yes' : 'no', knife.steelEn, knife.hrc, knife.reactive ? 'yes' : 'no', knife.price, knife.boughtOn, state?.status ?? 'in-service',
-    ]
-  }))
+  return write(
+    columns,
+    knives.map((knife) => {
+      const state = states.get(knife.id)
+      return [
+        knife.code,
+        knife.name,
+        knife.type,
+        knife.lengthMm,
+        stations.get(state?.stationId ?? '') ?? '',
+        people.get(state?.holderId ?? '') ?? '',
+        knife.heelHeightMm,
+        knife.spineMm,
+        knife.bteMm,
+        knife.bteNewMm,
+        knife.dpsLeft,
+        knife.dpsRight,
+        knife.grind,
+        knife.ratioRight,
+        knife.serrated ? 'yes' : 'no',
+        knife.steelEn,
+        knife.hrc,
+        knife.reactive ? 'yes' : 'no',
+        knife.price,
+        knife.boughtOn,
+        state?.status ?? 'in-service',
+      ]
+    }),
+  )
 }
 
 async function writePeople(db: Database, caller: Caller): Promise<string> {
   const people = await listPeople(db, caller.house.id)
-  return write(Object.keys(PEOPLE_COLUMNS), people.map((person) => [person.name, person.role, '', person.active ? 'yes' : 'no']))
+  return write(
+    Object.keys(PEOPLE_COLUMNS),
+    people.map((person) => [person.name, person.role, '', person.active ? 'yes' : 'no']),
+  )
 }
 
 async function writeGear(db: Database, caller: Caller): Promise<string> {
   const gear = await listGear(db, caller.house.id)
   const benches = new Map((await listBenches(db, caller.house.id)).map(({ id, name }) => [id, name]))
-  return write(Object.keys(GEAR_COLUMNS), gear.map((one) => [
-    one.name, one.kind, one.scale, one.grit, one.soakMinutes, one.bath, one.thicknessMm, one.dishMm, one.compound, benches.get(one.benchId ?? '') ?? '', one.active ? 'yes' : 'no',
-  ]))
+  return write(
+    Object.keys(GEAR_COLUMNS),
+    gear.map((one) => [
+      one.name,
+      one.kind,
+      one.scale,
+      one.grit,
+      one.soakMinutes,
+      one.bath,
+      one.thicknessMm,
+      one.dishMm,
+      one.compound,
+      benches.get(one.benchId ?? '') ?? '',
+      one.active ? 'yes' : 'no',
+    ]),
+  )
 }
 
 async function writeShifts(db: Database, caller: Caller): Promise<string> {
   const people = new Map((await listPeople(db, caller.house.id)).map((person) => [person.id, person.name]))
-  const pattern = (await listShifts(db, caller.house.id)).map(({ personId, weekday, starts, ends }) => [people.get(personId) ?? '', WEEKDAY_NAMES[weekday - 1] ?? '', '', starts, ends, ''])
-  const days = (await listShiftDays(db, caller.house.id, '1970-01-01')).map(({ personId, day, starts, ends, note }) => [people.get(personId) ?? '', '', day, starts, ends, note])
+  const pattern = (await listShifts(db, caller.house.id)).map(({ personId, weekday, starts, ends }) => [
+    people.get(personId) ?? '',
+    WEEKDAY_NAMES[weekday - 1] ?? '',
+    '',
+    starts,
+    ends,
+    '',
+  ])
+  const days = (await listShiftDays(db, caller.house.id, '1970-01-01')).map(({ personId, day, starts, ends, note }) => [
+    people.get(personId) ?? '',
+    '',
+    day,
+    starts,
+    ends,
+    note,
+  ])
   return write(Object.keys(SHIFT_COLUMNS), [...pattern, ...days])
 }
 
@@ -64,7 +123,13 @@ async function writeReadings(db: Database, caller: Caller): Promise<string> {
     .flatMap((event) => {
       const { readings } = event.payload as { readings: { zone: string; forcesGf: number[] }[] }
       return readings.flatMap((reading) =>
-        reading.forcesGf.map((force) => [event.code, event.at.toISOString(), reading.zone, force, event.person_name ?? '']),
+        reading.forcesGf.map((force) => [
+          event.code,
+          event.at.toISOString(),
+          reading.zone,
+          force,
+          event.person_name ?? '',
+        ]),
       )
     })
   return write(Object.keys(READING_COLUMNS), rows)
@@ -74,7 +139,14 @@ async function writeEvents(db: Database, caller: Caller): Promise<string> {
   const log = await houseLog(db, caller.house.id)
   return write(
     Object.keys(EVENT_COLUMNS),
-    log.map((event) => [event.id, event.code, event.at.toISOString(), event.kind, event.person_name ?? '', JSON.stringify(event.payload)]),
+    log.map((event) => [
+      event.id,
+      event.code,
+      event.at.toISOString(),
+      event.kind,
+      event.person_name ?? '',
+      JSON.stringify(event.payload),
+    ]),
   )
 }
 
@@ -88,4 +160,5 @@ const WRITERS: Readonly<Record<TableName, (db: Database, caller: Caller) => Prom
 }
 
 /** One of the house's tables as a CSV file. */
-export const writeTable = (db: Database, caller: Caller, table: TableName): Promise<string> => WRITERS[table](db, caller)
+export const writeTable = (db: Database, caller: Caller, table: TableName): Promise<string> =>
+  WRITERS[table](db, caller)

@@ -18,18 +18,37 @@ interface Line {
 }
 
 async function connect(client: Client | null, first: string, origin?: string): Promise<Line> {
-  const socket = new WebSocket(`${test.base.replace('http', 'ws')}/api/instruments`, { headers: { ...(client ? { cookie: client.cookie() } : {}), ...(origin ? { origin } : {}) } })
+  const socket = new WebSocket(`${test.base.replace('http', 'ws')}/api/instruments`, {
+    headers: { ...(client ? { cookie: client.cookie() } : {}), ...(origin ? { origin } : {}) },
+  })
   const heard: string[] = []
   let closed = false
   socket.on('message', (raw) => heard.push(String(raw)))
-  socket.on('close', () => { closed = true })
-  socket.on('error', () => { closed = true })
+  socket.on('close', () => {
+    closed = true
+  })
+  socket.on('error', () => {
+    closed = true
+  })
   await new Promise<void>((settle) => {
-    socket.once('open', () => { settle() })
-    socket.once('error', () => { settle() })
+    socket.once('open', () => {
+      settle()
+    })
+    socket.once('error', () => {
+      settle()
+    })
   })
   if (socket.readyState === WebSocket.OPEN) socket.send(first)
-  return { heard, closed: () => closed, send: (line) => { socket.send(line) }, close: () => { socket.close() } }
+  return {
+    heard,
+    closed: () => closed,
+    send: (line) => {
+      socket.send(line)
+    },
+    close: () => {
+      socket.close()
+    },
+  }
 }
 
 describe('instruments on the line', () => {

@@ -40,18 +40,24 @@ export function openHub(server: Server, db: Database, clock: Clock, listener: Li
   const pass = (message: Passed): void => {
     db.query('select pg_notify($1, $2)', [LINES_CHANNEL, JSON.stringify(message)]).catch(() => undefined)
   }
-  const announce = ({ houseId, id, kind, name }: Instrument): void => { pass({ houseId, verb: 'here', id, rest: `${kind} ${name}` }) }
+  const announce = ({ houseId, id, kind, name }: Instrument): void => {
+    pass({ houseId, verb: 'here', id, rest: `${kind} ${name}` })
+  }
 
   const forget = listener.on(LINES_CHANNEL, (payload) => {
     const message: Passed = JSON.parse(payload)
     if (message.verb === 'who') {
-      instruments.forEach((instrument) => { if (instrument.houseId === message.houseId) announce(instrument) })
+      instruments.forEach((instrument) => {
+        if (instrument.houseId === message.houseId) announce(instrument)
+      })
     } else if (message.verb === 'do') {
       const instrument = instruments.get(message.id)
       if (instrument?.houseId === message.houseId) instrument.socket.send(`do ${message.rest}`)
     } else {
       const text = `${message.verb} ${message.id} ${message.rest}`.trim()
-      screens.forEach((houseId, screen) => { if (houseId === message.houseId) screen.send(text) })
+      screens.forEach((houseId, screen) => {
+        if (houseId === message.houseId) screen.send(text)
+      })
     }
   })
 
@@ -71,7 +77,8 @@ export function openHub(server: Server, db: Database, clock: Clock, listener: Li
     instrument.socket.on('message', (raw) => {
       const line = String(raw).trim()
       const read = readInstrumentLine(line)
-      if (read.verb === 'unreadable') instrument.socket.send('sorry that line could not be read; see docs/instruments.md')
+      if (read.verb === 'unreadable')
+        instrument.socket.send('sorry that line could not be read; see docs/instruments.md')
       else if (read.verb === 'bye') instrument.socket.close()
       else pass({ houseId: instrument.houseId, verb: 'line', id: instrument.id, rest: line })
     })
@@ -93,8 +100,12 @@ export function openHub(server: Server, db: Database, clock: Clock, listener: Li
 
   /** The first line decides what the other end is. */
   const admit = (socket: WebSocket, sessionHouse: string | null): void => {
-    const impatience = setTimeout(() => { socket.close(1008, 'say hello first') }, HELLO_MS)
-    socket.once('close', () => { clearTimeout(impatience) })
+    const impatience = setTimeout(() => {
+      socket.close(1008, 'say hello first')
+    }, HELLO_MS)
+    socket.once('close', () => {
+      clearTimeout(impatience)
+    })
     socket.once('message', (raw) => {
       clearTimeout(impatience)
       const line = String(raw).trim()
@@ -108,7 +119,9 @@ export function openHub(server: Server, db: Database, clock: Clock, listener: Li
           if (instrument) attachInstrument(instrument)
           else socket.close(1008, 'not recognised')
         },
-        () => { socket.close(1011, 'try again') },
+        () => {
+          socket.close(1011, 'try again')
+        },
       )
     })
   }
@@ -121,17 +134,23 @@ export function openHub(server: Server, db: Database, clock: Clock, listener: Li
     callerOf(db, clock, request.headers.cookie).then(
       (caller) => {
         sockets.handleUpgrade(request, stream, head, (socket) => {
-          socket.on('error', () => { socket.terminate() })
+          socket.on('error', () => {
+            socket.terminate()
+          })
           admit(socket, caller?.house.id ?? null)
         })
       },
-      () => { stream.end('HTTP/1.1 503 Service Unavailable\r\n\r\n') },
+      () => {
+        stream.end('HTTP/1.1 503 Service Unavailable\r\n\r\n')
+      },
     )
   })
   return {
     close: () => {
       forget()
-      sockets.clients.forEach((socket) => { socket.terminate() })
+      sockets.clients.forEach((socket) => {
+        socket.terminate()
+      })
       sockets.close()
     },
   }

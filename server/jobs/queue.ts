@@ -35,9 +35,14 @@ function runThread(task: ThreadTask): Promise<boolean> {
   return new Promise((settle, fail) => {
     const thread = new Worker(THREAD, { workerData: { ...task, module: REBUILD }, execArgv: [] })
     let finished = false
-    thread.once('message', (told: unknown) => { finished = told === true })
+    thread.once('message', (told: unknown) => {
+      finished = told === true
+    })
     thread.once('error', fail)
-    thread.once('exit', (code) => { if (code === 0) settle(finished); else fail(new Error(`the worker thread ended with ${code}`)) })
+    thread.once('exit', (code) => {
+      if (code === 0) settle(finished)
+      else fail(new Error(`the worker thread ended with ${code}`))
+    })
   })
 }
 
@@ -55,11 +60,18 @@ export function openQueue(databaseUrl: string, db: Database, clock: Clock, log: 
       const job = await findJob(db, task.houseId, task.jobId)
       if (job?.kind === 'improve-plan') {
         await startJob(db, task.houseId, task.jobId, 1)
-        await endJob(db, task.houseId, task.jobId, (await improveInThread({ ...task, databaseUrl, nowMs: clock().getTime() }, db)) ? 'done' : 'cancelled')
+        await endJob(
+          db,
+          task.houseId,
+          task.jobId,
+          (await improveInThread({ ...task, databaseUrl, nowMs: clock().getTime() }, db)) ? 'done' : 'cancelled',
+        )
         return
       }
       await startJob(db, task.houseId, task.jobId, (await listKnives(db, task.houseId)).length)
-      const parts = Array.from({ length: THREADS }, (_, part) => runThread({ ...task, databaseUrl, share: { part, parts: THREADS } }))
+      const parts = Array.from({ length: THREADS }, (_, part) =>
+        runThread({ ...task, databaseUrl, share: { part, parts: THREADS } }),
+      )
       const finished = await Promise.all(parts)
       await endJob(db, task.houseId, task.jobId, finished.every(Boolean) ? 'done' : 'cancelled')
     } catch (error) {
@@ -69,7 +81,9 @@ export function openQueue(databaseUrl: string, db: Database, clock: Clock, log: 
   }
   const open = async (): Promise<PgBoss> => {
     const opened = new PgBoss({ connectionString: databaseUrl, schema: 'queue', max: 2 })
-    opened.on('error', (error) => { log.warn({ err: error }, 'the queue stumbled') })
+    opened.on('error', (error) => {
+      log.warn({ err: error }, 'the queue stumbled')
+    })
     await opened.start()
     await opened.createQueue(QUEUE)
     await opened.work<Task>(QUEUE, { pollingIntervalSeconds: POLL_SECONDS }, async (tasks) => {
@@ -83,8 +97,12 @@ export function openQueue(databaseUrl: string, db: Database, clock: Clock, log: 
   }
   // work that was cut off with its server is taken up again
   openJobs(db)
-    .then(async (jobs) => { for (const { houseId, id } of jobs) await send({ houseId, jobId: id }) })
-    .catch((error: unknown) => { log.warn({ err: error }, 'open work could not be looked up') })
+    .then(async (jobs) => {
+      for (const { houseId, id } of jobs) await send({ houseId, jobId: id })
+    })
+    .catch((error: unknown) => {
+      log.warn({ err: error }, 'open work could not be looked up')
+    })
   return {
     send,
     close: async () => {

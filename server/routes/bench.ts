@@ -22,13 +22,20 @@ export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
   mount(endpoints.setRecipePreferences, ({ caller, body }) => setRecipePreferences(db, caller, body))
   mount(endpoints.benchOffer, ({ caller, params, body }) => benchOffer(db, clock, caller, params.id, body))
   mount(endpoints.workshop, ({ caller, params }) => workshopView(db, clock, caller, params.id))
-  mount(endpoints.setWorkOrder, ({ caller, params, body }) => setWorkOrder(db, clock, caller, params.id, body.operation))
+  mount(endpoints.setWorkOrder, ({ caller, params, body }) =>
+    setWorkOrder(db, clock, caller, params.id, body.operation),
+  )
   mount(endpoints.deleteWorkOrder, ({ caller, params }) => setWorkOrder(db, clock, caller, params.id, null))
   mount(endpoints.knifeSessions, ({ caller, params }) => knifeSessions(db, caller, params.id))
   mount(endpoints.startSession, ({ caller, body }) => startSession(db, clock, caller, body))
   mount(endpoints.benchSession, ({ caller, params }) => readSession(db, caller, params.id))
   mount(endpoints.openSessions, async ({ caller }) =>
-    (await openSessions(db, caller.house.id)).map(({ id, knifeId, startedBy, startedAt }) => ({ id, knifeId, startedBy, startedAt: startedAt.toISOString() })),
+    (await openSessions(db, caller.house.id)).map(({ id, knifeId, startedBy, startedAt }) => ({
+      id,
+      knifeId,
+      startedBy,
+      startedAt: startedAt.toISOString(),
+    })),
   )
   mount(endpoints.actInSession, ({ caller, params, body }) => actInSession(db, clock, caller, params.id, body.actions))
 }

@@ -18,7 +18,10 @@ export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: 
       if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
       assertMay(caller, 'import')
       const table = TableName.parse(request.params.file)
-      response.type('text/csv; charset=utf-8').attachment(`yorvik-${table}.csv`).send(await writeTable(db, caller, table))
+      response
+        .type('text/csv; charset=utf-8')
+        .attachment(`yorvik-${table}.csv`)
+        .send(await writeTable(db, caller, table))
     }
     send().catch(next)
   })

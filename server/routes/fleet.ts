@@ -14,5 +14,7 @@ export function fleetRoutes(mount: Mount, db: Database, clock: Clock): void {
   mount(endpoints.timeline, ({ caller, params, query }) =>
     knifeTimeline(db, caller, params.id, { before: query.before ? new Date(query.before) : null, most: query.most }),
   )
-  mount(endpoints.sendEvents, async ({ caller, body }) => ({ knives: await recordEvents(db, clock, caller, body.events) }))
+  mount(endpoints.sendEvents, async ({ caller, body }) => ({
+    knives: await recordEvents(db, clock, caller, body.events),
+  }))
 }

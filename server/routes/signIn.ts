@@ -5,7 +5,14 @@ import { findHouse } from '../db/queries/house/houses'
 import { findPerson } from '../db/queries/house/people'
 import { notFound } from '../faults'
 import type { Mount } from '../mount'
-import { signInPage, enrolDevice, signedInView, signInByPassword, signInByPin, type SignInContext } from '../services/house/signIn'
+import {
+  signInPage,
+  enrolDevice,
+  signedInView,
+  signInByPassword,
+  signInByPin,
+  type SignInContext,
+} from '../services/house/signIn'
 import { makeFirstHouse } from '../services/house/houses'
 
 export function signInRoutes(mount: Mount, door: SignInContext): void {

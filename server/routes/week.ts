@@ -7,7 +7,15 @@ import type { Database } from '../db/database'
 import { Fault } from '../faults'
 import type { Queue } from '../jobs/queue'
 import type { Mount } from '../mount'
-import { assertOwnOrManager, calendarAt, calendarOf, makeLink, readShifts, revokeLink, standingLinks } from '../services/week/calendar'
+import {
+  assertOwnOrManager,
+  calendarAt,
+  calendarOf,
+  makeLink,
+  readShifts,
+  revokeLink,
+  standingLinks,
+} from '../services/week/calendar'
 import { crewOf, setBench, setShiftDays, setShifts, setSkills, setSpecialDay } from '../services/week/crew'
 import { acceptPlan, readImprovement, improvePlan, planView } from '../services/week/plan'
 
@@ -18,7 +26,9 @@ export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Cloc
   mount(endpoints.importCalendar, ({ caller, params, body }) => readShifts(db, clock, caller, params.id, body))
   mount(endpoints.setSkills, ({ caller, params, body }) => setSkills(db, clock, caller, params.id, body.skills))
   mount(endpoints.setBench, ({ caller, body }) => setBench(db, clock, caller, body))
-  mount(endpoints.setSpecialDay, ({ caller, params, body }) => setSpecialDay(db, clock, caller, params.day, { ...body, day: params.day }))
+  mount(endpoints.setSpecialDay, ({ caller, params, body }) =>
+    setSpecialDay(db, clock, caller, params.day, { ...body, day: params.day }),
+  )
   mount(endpoints.dropSpecialDay, ({ caller, params }) => setSpecialDay(db, clock, caller, params.day, null))
   mount(endpoints.plan, ({ caller }) => planView(db, clock, caller))
   mount(endpoints.acceptPlan, ({ caller, body }) => acceptPlan(db, clock, caller, body))
@@ -32,7 +42,10 @@ export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Cloc
       const caller = await callerOf(db, clock, request.headers.cookie)
       if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
       const personId = assertOwnOrManager(caller, request.params.id)
-      response.type('text/calendar; charset=utf-8').attachment('yorvik.ics').send(await calendarOf(db, clock, caller.house, personId, say))
+      response
+        .type('text/calendar; charset=utf-8')
+        .attachment('yorvik.ics')
+        .send(await calendarOf(db, clock, caller.house, personId, say))
     }
     send().catch(next)
   })

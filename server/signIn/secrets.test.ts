@@ -39,9 +39,12 @@ describe('a token', () => {
     expect(newToken(houseId).text).not.toBe(token.text)
   })
 
-  it.each([undefined, '', 'x', '.', `${houseId}`, `${houseId}.`, 'not-a-house.secret'])('is not read from %j', (text) => {
-    expect(readToken(text)).toBeNull()
-  })
+  it.each([undefined, '', 'x', '.', `${houseId}`, `${houseId}.`, 'not-a-house.secret'])(
+    'is not read from %j',
+    (text) => {
+      expect(readToken(text)).toBeNull()
+    },
+  )
 })
 
 describe('where a request comes from', () => {

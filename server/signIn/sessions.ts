@@ -81,7 +81,10 @@ export function rememberDevice(request: Request, response: Response, token: stri
 }
 
 /** The enrolled tablet a request comes from, if any. */
-export async function deviceOf(db: Database, cookieHeader: string | undefined): Promise<(Device & { houseId: string }) | null> {
+export async function deviceOf(
+  db: Database,
+  cookieHeader: string | undefined,
+): Promise<(Device & { houseId: string }) | null> {
   const token = readToken(cookieOf(cookieHeader, DEVICE_COOKIE))
   if (!token) return null
   const device = await findDeviceByToken(db, token.houseId, token.hash, 'tablet')

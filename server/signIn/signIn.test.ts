@@ -1,6 +1,15 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v4 as newId } from 'uuid'
-import { addTestKnife, check, onTablet, PASSWORD, PIN, startApp, type TestApp, type TestHouse } from '../testing/harness'
+import {
+  addTestKnife,
+  check,
+  onTablet,
+  PASSWORD,
+  PIN,
+  startApp,
+  type TestApp,
+  type TestHouse,
+} from '../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -12,14 +21,18 @@ afterAll(() => test.close())
 
 describe('the door', () => {
   it('lets a manager in by password and keeps the session in a strict, hidden cookie', async () => {
-    const entered = await test.client().post('/api/session', { signInName: house.signInName.toUpperCase(), password: PASSWORD })
+    const entered = await test
+      .client()
+      .post('/api/session', { signInName: house.signInName.toUpperCase(), password: PASSWORD })
     expect(entered.status).toBe(200)
     expect(entered.headers.getSetCookie()[0]).toMatch(/HttpOnly; SameSite=Strict/)
     expect(entered.body.rights).toContain('manage-house')
   })
 
   it('answers a wrong password and an unknown name alike', async () => {
-    const wrong = await test.client().post('/api/session', { signInName: house.signInName, password: 'not the password' })
+    const wrong = await test
+      .client()
+      .post('/api/session', { signInName: house.signInName, password: 'not the password' })
     const unknown = await test.client().post('/api/session', { signInName: 'nobody', password: 'not the password' })
     expect([wrong.status, unknown.status]).toEqual([401, 401])
     expect(wrong.body).toEqual(unknown.body)
@@ -30,7 +43,8 @@ describe('the door', () => {
     const tablet = await onTablet(test, locked, 'chef')
     const personId = locked.people.apprentice.id
     const guesses = []
-    for (let guess = 0; guess < 10; guess++) guesses.push((await tablet.post('/api/session/pin', { personId, pin: `90${10 + guess}` })).status)
+    for (let guess = 0; guess < 10; guess++)
+      guesses.push((await tablet.post('/api/session/pin', { personId, pin: `90${10 + guess}` })).status)
     expect(guesses.slice(0, 8)).toEqual(Array(8).fill(401))
     expect(guesses.at(-1)).toBe(429)
     const right = await tablet.post('/api/session/pin', { personId, pin: PIN })
@@ -49,7 +63,8 @@ describe('the door', () => {
     const tablet = await onTablet(test, house, 'cook')
     expect((await tablet.get('/api/fleet')).status).toBe(200)
     const devices = (await house.manager.get('/api/devices')).body as { id: string; revokedAt: string | null }[]
-    for (const device of devices) if (device.revokedAt === null) await house.manager.send('DELETE', `/api/devices/${device.id}`)
+    for (const device of devices)
+      if (device.revokedAt === null) await house.manager.send('DELETE', `/api/devices/${device.id}`)
     expect((await tablet.get('/api/fleet')).status).toBe(401)
   })
 
@@ -77,7 +92,13 @@ describe('what a role may do', () => {
     const fresh = await test.house('Another kitchen')
     const apprentice = await onTablet(test, fresh, 'apprentice')
     const own = await addTestKnife(fresh)
-    const stone = { id: newId(), knifeId: own.id, kind: 'sharpened', at: new Date('2026-03-10T14:00:00Z').toISOString(), payload: { finishMicron: 4 } }
+    const stone = {
+      id: newId(),
+      knifeId: own.id,
+      kind: 'sharpened',
+      at: new Date('2026-03-10T14:00:00Z').toISOString(),
+      payload: { finishMicron: 4 },
+    }
     expect((await apprentice.post('/api/events', { events: [check(own.id, 200, 210, 220)] })).status).toBe(200)
     expect((await apprentice.post('/api/events', { events: [stone] })).status).toBe(403)
     expect(knife.status).toBe('in-service')
@@ -90,7 +111,11 @@ describe('houses are kept apart', () => {
     const knife = await addTestKnife(house)
     const checked = check(knife.id, 200, 200, 200)
     await house.manager.post('/api/events', { events: [checked] })
-    const voiding = { ...check(knife.id, 1, 1, 1), kind: 'voided', payload: { eventId: checked['id'], reason: 'not yours' } }
+    const voiding = {
+      ...check(knife.id, 1, 1, 1),
+      kind: 'voided',
+      payload: { eventId: checked['id'], reason: 'not yours' },
+    }
     const tries = await Promise.all([
       stranger.get(`/api/knives/${knife.id}/events`),
       stranger.send('PATCH', `/api/knives/${knife.id}`, { name: 'mine now' }),
@@ -111,7 +136,11 @@ describe('houses are kept apart', () => {
 
 describe('what leaves the server', () => {
   it('never carries a hash, and the log never a password, PIN or cookie', async () => {
-    const answers = await Promise.all(['/api/session', '/api/fleet', '/api/devices', '/api/sign-in', '/api/exchange/people.csv'].map((path) => house.manager.get(path)))
+    const answers = await Promise.all(
+      ['/api/session', '/api/fleet', '/api/devices', '/api/sign-in', '/api/exchange/people.csv'].map((path) =>
+        house.manager.get(path),
+      ),
+    )
     for (const answer of answers) expect(JSON.stringify(answer.body)).not.toMatch(/scrypt\$|Hash/)
     const log = test.logLines.join('')
     expect(log.length).toBeGreaterThan(100)
@@ -124,7 +153,12 @@ describe('what leaves the server', () => {
     const policy = answer.headers.get('content-security-policy') ?? ''
     expect(policy).toContain("script-src 'self'")
     expect(policy).not.toContain('unsafe-inline')
-    const foreign = await house.manager.send('POST', '/api/events', { events: [] }, { origin: 'https://elsewhere.example' })
+    const foreign = await house.manager.send(
+      'POST',
+      '/api/events',
+      { events: [] },
+      { origin: 'https://elsewhere.example' },
+    )
     expect(foreign.status).toBe(403)
   })
 
@@ -140,17 +174,27 @@ describe('what leaves the server', () => {
 
   it('needs a session for everything but the door, health and its own description', async () => {
     const stranger = test.client()
-    for (const path of ['/api/fleet', '/api/session', '/api/week', '/api/devices', '/api/exchange/fleet.csv', '/api/changes', `/api/knives/${newId()}/events`]) {
+    for (const path of [
+      '/api/fleet',
+      '/api/session',
+      '/api/week',
+      '/api/devices',
+      '/api/exchange/fleet.csv',
+      '/api/changes',
+      `/api/knives/${newId()}/events`,
+    ]) {
       expect((await stranger.get(path)).status, path).toBe(401)
     }
-    for (const path of ['/api/health', '/api/sign-in', '/api/openapi.json']) expect((await stranger.get(path)).status, path).toBe(200)
+    for (const path of ['/api/health', '/api/sign-in', '/api/openapi.json'])
+      expect((await stranger.get(path)).status, path).toBe(200)
     expect((await stranger.get('/api/nowhere')).status).toBe(404)
   })
 
   it('limits how often one address may knock', async () => {
     const strict = await startApp({ doorRequestsPerMinute: 3 })
     try {
-      const knock = (): Promise<{ status: number }> => strict.client().post('/api/session', { signInName: 'x', password: 'y' })
+      const knock = (): Promise<{ status: number }> =>
+        strict.client().post('/api/session', { signInName: 'x', password: 'y' })
       const statuses = [await knock(), await knock(), await knock(), await knock()].map((answer) => answer.status)
       expect(statuses).toEqual([401, 401, 401, 429])
     } finally {

@@ -42,6 +42,8 @@ export function signInTries(db: Database): Tries {
         throw rejection instanceof RateLimiterRes ? refuse(rejection.msBeforeNext) : rejection
       }
     },
-    succeeded: async (key) => { await limiter.delete(key) },
+    succeeded: async (key) => {
+      await limiter.delete(key)
+    },
   }
 }

@@ -29,7 +29,12 @@ export const JUST_NOW = new Date(NOW.getTime() + 30_000)
 type Body = any
 
 export interface Client {
-  readonly send: (method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<{ status: number; body: Body; headers: Headers }>
+  readonly send: (
+    method: string,
+    path: string,
+    body?: unknown,
+    headers?: Record<string, string>,
+  ) => Promise<{ status: number; body: Body; headers: Headers }>
   readonly get: (path: string) => Promise<{ status: number; body: Body; headers: Headers }>
   readonly post: (path: string, body?: unknown) => Promise<{ status: number; body: Body; headers: Headers }>
   readonly cookie: () => string
@@ -69,14 +74,34 @@ export async function newDatabase(steps = Infinity): Promise<string> {
 export async function startApp(options: Partial<AppOptions> = {}): Promise<TestApp> {
   const databaseUrl = options.databaseUrl ?? (await newDatabase())
   const logLines: string[] = []
-  const log = pino({ level: 'info' }, new Writable({ write: (chunk, _encoding, done) => { logLines.push(String(chunk)); done() } }))
+  const log = pino(
+    { level: 'info' },
+    new Writable({
+      write: (chunk, _encoding, done) => {
+        logLines.push(String(chunk))
+        done()
+      },
+    }),
+  )
   const app = makeApp({ log, clock: clockFrom(NOW), doorRequestsPerMinute: 1000, ...options, databaseUrl })
-  await new Promise<void>((settle) => { app.server.listen(0, '127.0.0.1', () => { settle() }) })
+  await new Promise<void>((settle) => {
+    app.server.listen(0, '127.0.0.1', () => {
+      settle()
+    })
+  })
   const address = app.server.address()
   if (!address || typeof address === 'string') throw new Error('the server has no port')
   const base = `http://127.0.0.1:${address.port}`
   const client = (): Client => newClient(base)
-  return { app, base, databaseUrl, logLines, client, house: (name) => addHouse(app, client, name), close: () => app.close() }
+  return {
+    app,
+    base,
+    databaseUrl,
+    logLines,
+    client,
+    house: (name) => addHouse(app, client, name),
+    close: () => app.close(),
+  }
 }
 
 function newClient(base: string): Client {
@@ -105,21 +130,57 @@ async function addHouse(app: RunningApp, client: () => Client, name = 'Test hous
   const signInName = `chef-${houseId.slice(0, 8)}`
   const [passwordHash, pinHash] = [await hashSecret(PASSWORD), await hashSecret(PIN)]
   const person = (role: PersonRole): { id: string; name: string } => ({ id: newId(), name: `The ${role}` })
-  const people = { chef: person('chef'), sharpener: person('sharpener'), cook: person('cook'), apprentice: person('apprentice') }
-  const station: Station = { id: newId(), name: 'Sauté', board: 'soft-plastic', product: 'mixed', hoursPerService: 2, active: true, weight: 1 }
+  const people = {
+    chef: person('chef'),
+    sharpener: person('sharpener'),
+    cook: person('cook'),
+    apprentice: person('apprentice'),
+  }
+  const station: Station = {
+    id: newId(),
+    name: 'Sauté',
+    board: 'soft-plastic',
+    product: 'mixed',
+    hoursPerService: 2,
+    active: true,
+    weight: 1,
+  }
   await app.db.transaction(async (db) => {
-    await insertHouse(db, { id: houseId, name, zone: 'Europe/Dublin', units: 'mm', serviceLimits: { ...DEFAULT_SERVICE_LIMITS }, isDemo: false })
-    for (const [role, { id, name: personName }] of Object.entries(people) as [PersonRole, { id: string; name: string }][]) {
+    await insertHouse(db, {
+      id: houseId,
+      name,
+      zone: 'Europe/Dublin',
+      units: 'mm',
+      serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
+      isDemo: false,
+    })
+    for (const [role, { id, name: personName }] of Object.entries(people) as [
+      PersonRole,
+      { id: string; name: string },
+    ][]) {
       const manager = role === 'chef'
-      await insertPerson(db, houseId, { id, name: personName, role, active: true, signInName: manager ? signInName : null, passwordHash: manager ? passwordHash : null, pinHash })
+      await insertPerson(db, houseId, {
+        id,
+        name: personName,
+        role,
+        active: true,
+        signInName: manager ? signInName : null,
+        passwordHash: manager ? passwordHash : null,
+        pinHash,
+      })
     }
     await insertStation(db, houseId, station)
     await insertStationPeriod(db, houseId, station, new Date(0))
-    await insertSpans(db, houseId, [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
-      { id: newId(), kind: 'service' as const, weekday, name: 'lunch', starts: '12:00', ends: '14:30' },
-      { id: newId(), kind: 'service' as const, weekday, name: 'dinner', starts: '17:30', ends: '22:00' },
-      { id: newId(), kind: 'quiet' as const, weekday, name: 'afternoon', starts: '15:00', ends: '17:00' },
-    ]), new Date(0))
+    await insertSpans(
+      db,
+      houseId,
+      [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
+        { id: newId(), kind: 'service' as const, weekday, name: 'lunch', starts: '12:00', ends: '14:30' },
+        { id: newId(), kind: 'service' as const, weekday, name: 'dinner', starts: '17:30', ends: '22:00' },
+        { id: newId(), kind: 'quiet' as const, weekday, name: 'afternoon', starts: '15:00', ends: '17:00' },
+      ]),
+      new Date(0),
+    )
   })
   const manager = client()
   const entered = await manager.post('/api/session', { signInName, password: PASSWORD })
@@ -139,17 +200,42 @@ export async function onTablet(test: TestApp, house: TestHouse, role: PersonRole
 
 /** Adds a knife and gives its view. */
 export async function addTestKnife(house: TestHouse, knife: Record<string, unknown> = {}): Promise<Body> {
-  const answer = await house.manager.post('/api/knives', { id: newId(), type: 'chef', lengthMm: 240, stationId: house.station.id, ...knife })
+  const answer = await house.manager.post('/api/knives', {
+    id: newId(),
+    type: 'chef',
+    lengthMm: 240,
+    stationId: house.station.id,
+    ...knife,
+  })
   if (answer.status !== 200) throw new Error(JSON.stringify(answer.body))
   return answer.body
 }
 
 export const event = (knifeId: string, kind: string, payload: object, at = JUST_NOW): Record<string, unknown> => ({
-  id: newId(), knifeId, kind, at: at.toISOString(), payload,
+  id: newId(),
+  knifeId,
+  kind,
+  at: at.toISOString(),
+  payload,
 })
 
-export const check = (knifeId: string, heel: number, belly: number, tip: number, at = JUST_NOW): Record<string, unknown> =>
-  event(knifeId, 'checked', {
-    readings: [{ zone: 'heel', forcesGf: [heel] }, { zone: 'belly', forcesGf: [belly] }, { zone: 'tip', forcesGf: [tip] }],
-    ladder: [],
-  }, at)
+export const check = (
+  knifeId: string,
+  heel: number,
+  belly: number,
+  tip: number,
+  at = JUST_NOW,
+): Record<string, unknown> =>
+  event(
+    knifeId,
+    'checked',
+    {
+      readings: [
+        { zone: 'heel', forcesGf: [heel] },
+        { zone: 'belly', forcesGf: [belly] },
+        { zone: 'tip', forcesGf: [tip] },
+      ],
+      ladder: [],
+    },
+    at,
+  )

@@ -45,12 +45,48 @@ async function wholeSession(page: Page, code: string, recipe: string): Promise<s
 }
 
 const SESSIONS = [
-  { what: 'a dull chef’s knife', code: 'CH-11', recipe: 'Full sharpening', says: /section by section, until a burr is felt all along/, logs: /Sharpened to 4 µm/ },
-  { what: 'a chipped petty', code: 'PE-05', recipe: 'Full sharpening', says: /section by section, until a burr is felt all along/, logs: /Sharpened to 4 µm/ },
-  { what: 'a 70/30 slicer', code: 'SL-01', recipe: 'Asymmetric edge', says: /right side, the wide bevel/, logs: /Sharpened to 4 µm/ },
-  { what: 'a serrated bread knife', code: 'BR-02', recipe: 'Serrated, along the ground side', says: /Along the ground side as if it were plain/, logs: /Sharpened to 11.5 µm/ },
-  { what: 'a flexible boning knife', code: 'BF-01', recipe: 'Boning knife', says: /six up-and-backs a section/, logs: /Sharpened to 11.5 µm/ },
-  { what: 'a 64 HRC blade', code: 'NA-01', recipe: 'Very hard steel', says: /alternating light turns, a hair steeper/, logs: /Sharpened to 4 µm/ },
+  {
+    what: 'a dull chef’s knife',
+    code: 'CH-11',
+    recipe: 'Full sharpening',
+    says: /section by section, until a burr is felt all along/,
+    logs: /Sharpened to 4 µm/,
+  },
+  {
+    what: 'a chipped petty',
+    code: 'PE-05',
+    recipe: 'Full sharpening',
+    says: /section by section, until a burr is felt all along/,
+    logs: /Sharpened to 4 µm/,
+  },
+  {
+    what: 'a 70/30 slicer',
+    code: 'SL-01',
+    recipe: 'Asymmetric edge',
+    says: /right side, the wide bevel/,
+    logs: /Sharpened to 4 µm/,
+  },
+  {
+    what: 'a serrated bread knife',
+    code: 'BR-02',
+    recipe: 'Serrated, along the ground side',
+    says: /Along the ground side as if it were plain/,
+    logs: /Sharpened to 11.5 µm/,
+  },
+  {
+    what: 'a flexible boning knife',
+    code: 'BF-01',
+    recipe: 'Boning knife',
+    says: /six up-and-backs a section/,
+    logs: /Sharpened to 11.5 µm/,
+  },
+  {
+    what: 'a 64 HRC blade',
+    code: 'NA-01',
+    recipe: 'Very hard steel',
+    says: /alternating light turns, a hair steeper/,
+    logs: /Sharpened to 4 µm/,
+  },
 ] as const
 
 for (const { what, code, recipe, says, logs } of SESSIONS) {
@@ -65,21 +101,29 @@ for (const { what, code, recipe, says, logs } of SESSIONS) {
   })
 }
 
-test('the recipe offered is the one made for the knife, and overruling the first stone says what it costs', async ({ page }) => {
+test('the recipe offered is the one made for the knife, and overruling the first stone says what it costs', async ({
+  page,
+}) => {
   await openAsManager(page, '/bench/CH-05')
   await page.getByRole('combobox', { name: 'What to do' }).click()
   await page.getByRole('option', { name: 'Full sharpening', exact: true }).click()
   await page.getByRole('combobox', { name: 'First stone' }).click()
-  await page.getByRole('option', { name: /^Fine 3000 first: about \d+ min to the burr and likely a rounded bevel/ }).click()
+  await page
+    .getByRole('option', { name: /^Fine 3000 first: about \d+ min to the burr and likely a rounded bevel/ })
+    .click()
   await expect(page.getByText(/past twenty the bevel gets rounded meanwhile/)).toBeVisible()
 })
 
-test('the network may go in the middle: counting goes on and is sent when it is back; another tablet takes over', async ({ page, browser }) => {
+test('the network may go in the middle: counting goes on and is sent when it is back; another tablet takes over', async ({
+  page,
+  browser,
+}) => {
   await openAsManager(page, '/bench/CH-12')
   await page.getByRole('combobox', { name: 'What to do' }).click()
   await page.getByRole('option', { name: 'Touch-up', exact: true }).click()
   await page.getByRole('button', { name: /Begin/ }).click()
-  while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible())) await page.getByRole('button', { name: /^Next/ }).click()
+  while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible()))
+    await page.getByRole('button', { name: /^Next/ }).click()
   await page.context().setOffline(true)
   for (let stroke = 0; stroke < 5; stroke++) await page.keyboard.press('Space')
   await expect(page.locator('.count .big')).toHaveText('5')
@@ -91,7 +135,10 @@ test('the network may go in the middle: counting goes on and is sent when it is 
   const { signInName, password } = DEMO_SIGN_IN
   await tablet.request.post(`${DEMO}/api/session`, { data: { signInName, password } })
   await tablet.goto(`${DEMO}/bench/CH-12`)
-  await tablet.getByRole('button', { name: /Go on with it/ }).first().click()
+  await tablet
+    .getByRole('button', { name: /Go on with it/ })
+    .first()
+    .click()
   await expect(tablet.locator('.count .big')).toHaveText('5')
   await tablet.getByRole('button', { name: 'Break it off' }).click()
   await expect(tablet.getByRole('heading', { name: 'CH-12' })).toBeVisible()
@@ -126,7 +173,9 @@ test('what is left for next time opens the next session, and a soak started here
   await expect(page.getByText('Heel: a deep old scratch')).toBeVisible()
 })
 
-test('the inclinometer warns of the wrong angle, the scale of a heavy hand, and the loupe’s pictures stay with the session', async ({ page }) => {
+test('the inclinometer warns of the wrong angle, the scale of a heavy hand, and the loupe’s pictures stay with the session', async ({
+  page,
+}) => {
   await openAsManager(page, '/bench/PE-07')
   await page.getByRole('combobox', { name: 'What to do' }).click()
   await page.getByRole('option', { name: 'Touch-up', exact: true }).click()
@@ -134,7 +183,8 @@ test('the inclinometer warns of the wrong angle, the scale of a heavy hand, and 
   await page.getByText('Simulated instruments').click()
   await page.getByRole('button', { name: /Take a picture/ }).click()
   await expect(page.getByText('Pictures of the edge')).toBeVisible()
-  while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible())) await page.getByRole('button', { name: /^Next/ }).click()
+  while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible()))
+    await page.getByRole('button', { name: /^Next/ }).click()
   await expect(page.getByText(/on the line: 16°, on the angle/)).toBeVisible()
   await page.getByRole('slider', { name: /Inclinometer/ }).fill('24')
   await expect(page.getByText(/8° too steep: it puts on a micro-bevel/)).toBeVisible()
@@ -184,7 +234,8 @@ async function toFirstSide(page: Page, code: string, recipe: string): Promise<vo
   await goToSide(page)
 }
 async function goToSide(page: Page): Promise<void> {
-  while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible())) await page.getByRole('button', { name: /^Next/ }).click()
+  while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible()))
+    await page.getByRole('button', { name: /^Next/ }).click()
 }
 /** Works on for some minutes; a silence of over five would be a pause. */
 async function workOn(page: Page, minutes: number): Promise<void> {
@@ -194,12 +245,16 @@ async function workOn(page: Page, minutes: number): Promise<void> {
   }
 }
 
-test('twenty minutes on the first stone, and a burr that comes late on a finer one, are said with what to do', async ({ page }) => {
+test('twenty minutes on the first stone, and a burr that comes late on a finer one, are said with what to do', async ({
+  page,
+}) => {
   await page.clock.install({ time: new Date('2026-11-24T14:42:00Z') })
   await toFirstSide(page, 'CH-02', 'Full sharpening')
   await expect(page.getByText(/it is too fine for this edge/)).toBeHidden()
   await workOn(page, 21)
-  await expect(page.getByText(/Over twenty minutes on the first stone: it is too fine for this edge.*Go coarser/)).toBeVisible()
+  await expect(
+    page.getByText(/Over twenty minutes on the first stone: it is too fine for this edge.*Go coarser/),
+  ).toBeVisible()
   // on to the second stone, where the burr should show almost at once
   await page.getByRole('button', { name: /^Next/ }).click()
   await goToSide(page)
@@ -207,7 +262,10 @@ test('twenty minutes on the first stone, and a burr that comes late on a finer o
   await goToSide(page)
   await workOn(page, 4)
   await expect(page.getByText(/If it does not, the angle has dropped: check it with the marker/)).toBeVisible()
-  for (const zone of [1, 2, 3]) { void zone; await page.keyboard.press('b') }
+  for (const zone of [1, 2, 3]) {
+    void zone
+    await page.keyboard.press('b')
+  }
   await expect(page.getByText(/the angle has dropped/)).toBeHidden()
   await page.getByRole('button', { name: 'Break it off' }).click()
   await expect(page.getByRole('heading', { name: 'CH-02' })).toBeVisible()
@@ -217,7 +275,9 @@ test('pressing falls along the ladder, and the rhythm counts and says the count 
   await page.addInitScript(() => {
     const said: string[] = []
     Object.assign(window, { said })
-    window.speechSynthesis.speak = (words) => { said.push(words.text) }
+    window.speechSynthesis.speak = (words) => {
+      said.push(words.text)
+    }
   })
   await page.clock.install({ time: new Date('2026-11-24T14:42:00Z') })
   await toFirstSide(page, 'CH-02', 'Full sharpening')
@@ -240,7 +300,10 @@ test('a soaked stone rings on whatever screen the person is', async ({ page }) =
     const tones: number[] = []
     Object.assign(window, { tones })
     const start = OscillatorNode.prototype.start
-    OscillatorNode.prototype.start = function (when) { tones.push(this.frequency.value); start.call(this, when) }
+    OscillatorNode.prototype.start = function (when) {
+      tones.push(this.frequency.value)
+      start.call(this, when)
+    }
   })
   await page.clock.install({ time: new Date('2026-11-24T14:42:00Z') })
   await openAsManager(page, '/today')
@@ -260,5 +323,7 @@ test('a session that is over can be read again from the knife', async ({ page })
   await page.getByRole('link', { name: 'Asymmetric edge' }).first().click()
   await expect(page.getByText('Before: heel 401 gf, belly 412 gf, tip 433 gf.')).toBeVisible()
   await expect(page.getByText('After: heel 171 gf, belly 176 gf, tip 184 gf.')).toBeVisible()
-  await expect(page.getByRole('row', { name: /burr felt at heel, belly, tip/ }).first()).toContainText('(heel / belly / tip 2 / 2 / 2)')
+  await expect(page.getByRole('row', { name: /burr felt at heel, belly, tip/ }).first()).toContainText(
+    '(heel / belly / tip 2 / 2 / 2)',
+  )
 })

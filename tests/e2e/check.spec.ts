@@ -32,7 +32,9 @@ test('a tester on a bridge is read through the line protocol', async ({ page }) 
   await page.getByRole('combobox', { name: 'Tester' }).click()
   await page.getByRole('option', { name: 'bridge' }).click()
   for (const line of ['zero', 'force 120 gf', 'force 2.4 N', 'peak 2.6 N']) socket.send(line)
-  await expect(page.getByRole('list', { name: 'Three marked spots' }).getByRole('button', { name: /heel/ })).toContainText('265 gf')
+  await expect(
+    page.getByRole('list', { name: 'Three marked spots' }).getByRole('button', { name: /heel/ }),
+  ).toContainText('265 gf')
   socket.close()
   await expect(page.getByText('No tester is connected', { exact: false })).toBeVisible()
 })
@@ -71,7 +73,10 @@ test('what was typed is still there after the session ended and somebody signed 
   await expect(page.getByRole('list', { name: 'Three marked spots' })).toContainText('288 gf')
 })
 
-test('a record made without a network waits on the device and is sent when the network is back', async ({ page, context }) => {
+test('a record made without a network waits on the device and is sent when the network is back', async ({
+  page,
+  context,
+}) => {
   await openAsManager(page, '/today')
   const button = page.getByRole('button', { name: 'Honed PE-01' })
   await expect(button).toBeVisible()

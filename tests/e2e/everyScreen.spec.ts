@@ -3,8 +3,27 @@ import { expect, test } from '@playwright/test'
 import { complaints, DEMO, openAsManager } from './kitchen'
 
 const SCREENS = [
-  '/today', '/rack', '/rack?view=table', '/knife/PE-04', '/check/CH-03', '/bench/CH-03', '/learned', '/exchange',
-  '/week', '/crew', '/my-day', '/workshop/CH-07', '/workshop', '/knife/CH-07', '/house?part=people', '/house?part=stations', '/house?part=week', '/house?part=gear', '/house?part=recipes', '/house?part=devices', '/house?part=house',
+  '/today',
+  '/rack',
+  '/rack?view=table',
+  '/knife/PE-04',
+  '/check/CH-03',
+  '/bench/CH-03',
+  '/learned',
+  '/exchange',
+  '/week',
+  '/crew',
+  '/my-day',
+  '/workshop/CH-07',
+  '/workshop',
+  '/knife/CH-07',
+  '/house?part=people',
+  '/house?part=stations',
+  '/house?part=week',
+  '/house?part=gear',
+  '/house?part=recipes',
+  '/house?part=devices',
+  '/house?part=house',
 ] as const
 
 for (const theme of ['light', 'dark'] as const) {
@@ -16,15 +35,22 @@ for (const theme of ['light', 'dark'] as const) {
       else await openAsManager(page, path)
       await expect(page.locator('h1, header b').first()).toBeVisible()
       await page.waitForLoadState('networkidle').catch(() => undefined)
-      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+        .analyze()
       const grave = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical')
-      expect(grave.map((one) => `${one.id}: ${one.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`)).toEqual([])
+      expect(grave.map((one) => `${one.id}: ${one.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`)).toEqual(
+        [],
+      )
       expect(heard).toEqual([])
     })
   }
 }
 
-for (const [width, height] of [[1024, 768], [390, 844]] as const) {
+for (const [width, height] of [
+  [1024, 768],
+  [390, 844],
+] as const) {
   for (const path of ['/today', '/check/CH-03', '/knife/CH-07', '/rack'] as const) {
     test(`${path} fits a screen ${width} wide without scrolling sideways`, async ({ page }) => {
       await page.setViewportSize({ width, height })
@@ -40,7 +66,10 @@ test('keys of the check screen are large enough for a knuckle', async ({ page })
   await page.setViewportSize({ width: 1024, height: 768 })
   await openAsManager(page, '/check/CH-03')
   for (const name of ['1', '0', 'Take', 'Record the check', 'Back Esc', 'Silent through paper']) {
-    const box = await page.getByRole('button', { name, exact: name.length < 5 }).first().boundingBox()
+    const box = await page
+      .getByRole('button', { name, exact: name.length < 5 })
+      .first()
+      .boundingBox()
     expect(box?.height ?? 0, name).toBeGreaterThanOrEqual(56)
   }
 })

@@ -60,6 +60,9 @@ test('a lower limit turns edges dull, and light or dark is this screen’s own c
 
 test('files come out of Exchange as they are named', async ({ page }) => {
   await openAsManager(page, '/exchange')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Fleet' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Fleet' }).click(),
+  ])
   expect(download.suggestedFilename()).toBe('yorvik-fleet.csv')
 })

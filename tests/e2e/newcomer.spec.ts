@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test'
 import { complaints, DEMO, openAsManager } from './kitchen'
 
-test('a newcomer signs in with what is on the screen, reads Today, checks a knife and sees its verdict change', async ({ page }) => {
+test('a newcomer signs in with what is on the screen, reads Today, checks a knife and sees its verdict change', async ({
+  page,
+}) => {
   const heard = complaints(page)
   await page.goto(DEMO)
   const shown = page.locator('.demo code')

@@ -17,7 +17,9 @@ test('filters and order live in the address bar', async ({ page }) => {
   await expect(page.getByRole('row').nth(1)).toContainText('BF-01')
 })
 
-test('a knife is added with a type, a length and a station, then moved, taken out, put back and corrected', async ({ page }) => {
+test('a knife is added with a type, a length and a station, then moved, taken out, put back and corrected', async ({
+  page,
+}) => {
   await openAsManager(page, '/rack')
   await page.getByRole('button', { name: 'Add knife' }).click()
   const dialog = page.getByRole('dialog')
@@ -49,7 +51,10 @@ test('a knife is added with a type, a length and a station, then moved, taken ou
   await page.getByRole('dialog').getByRole('button', { name: 'Back into service' }).click()
   await expect(page.getByText('Back in service. looked again: a scratch')).toBeVisible()
 
-  await page.getByRole('button', { name: /Take back the entry/ }).first().click()
+  await page
+    .getByRole('button', { name: /Take back the entry/ })
+    .first()
+    .click()
   await page.getByRole('dialog').getByLabel('Reason').fill('wrong knife')
   await page.getByRole('dialog').getByRole('button', { name: 'Take back' }).click()
   await expect(page.getByText('wrong knife', { exact: false })).toBeVisible()

@@ -20,7 +20,9 @@ test('the sample house’s week plans itself, within what can be proven, and say
   await expect(page.locator('.panel')).toContainText(/Leaving it would cost \d+ min more/)
   await page.getByRole('button', { name: 'Look for a better one' }).click()
   await expect(page.getByRole('progressbar', { name: 'Look for a better one' })).toBeVisible()
-  await expect(page.getByText(/At most [\d.]+ % from the best possible|As good as can be: proven/)).toBeVisible({ timeout: 40_000 })
+  await expect(page.getByText(/At most [\d.]+ % from the best possible|As good as can be: proven/)).toBeVisible({
+    timeout: 40_000,
+  })
   const told = await page.locator('.lead').innerText()
   const percent = Number(/At most ([\d.]+) %/.exec(told)?.[1] ?? 0)
   expect(percent).toBeLessThanOrEqual(3)
@@ -34,14 +36,20 @@ test('looking for a better plan can be stopped', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Look for a better one' })).toBeEnabled()
 })
 
-test('a job is dragged and locked, the plan accepted, planned again around somebody ill, and read by another calendar', async ({ page }) => {
+test('a job is dragged and locked, the plan accepted, planned again around somebody ill, and read by another calendar', async ({
+  page,
+}) => {
   await openWeek(page)
   // to another window, where at once it says what that costs
   const first = sessions(page).first()
   const job = (await first.getAttribute('data-job')) ?? ''
   const code = await first.locator('b').innerText()
   const lanes = page.locator('.lane')
-  const from = await page.locator('.window', { has: page.locator(`[data-job="${job}"]`) }).locator('.lane').first().getAttribute('data-window')
+  const from = await page
+    .locator('.window', { has: page.locator(`[data-job="${job}"]`) })
+    .locator('.lane')
+    .first()
+    .getAttribute('data-window')
   let landed = false
   for (let at = 0; at < (await lanes.count()) && !landed; at++) {
     const lane = lanes.nth(at)
@@ -54,20 +62,33 @@ test('a job is dragged and locked, the plan accepted, planned again around someb
   await expect(page.locator('.panel')).toContainText(/That (costs|saves) the plan \d+ min of work|That costs nothing/)
   await page.getByRole('button', { name: 'Lock it here' }).click()
   await expect(page.locator(`.session[data-job="${job}"]`)).toHaveAttribute('aria-label', /locked/)
-  const lockedIn = await page.locator('.window', { has: page.locator(`[data-job="${job}"]`) }).getAttribute('aria-label')
+  const lockedIn = await page
+    .locator('.window', { has: page.locator(`[data-job="${job}"]`) })
+    .getAttribute('aria-label')
   // it stays where it was locked, whatever else is planned afresh
   await page.getByRole('button', { name: 'Plan afresh' }).click()
   await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 15_000 })
-  expect(await page.locator('.window', { has: page.locator(`[data-job="${job}"]`) }).getAttribute('aria-label')).toBe(lockedIn)
+  expect(await page.locator('.window', { has: page.locator(`[data-job="${job}"]`) }).getAttribute('aria-label')).toBe(
+    lockedIn,
+  )
   await page.getByRole('button', { name: 'Go by this plan' }).click()
   await expect(page.getByText('The house goes by this plan now.')).toBeVisible()
   await expect(page.getByText(/The plan the house goes by, accepted/)).toBeVisible()
 
   // Oda falls ill for two days
-  const { people } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as { people: { id: string; name: string }[] }
+  const { people } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as {
+    people: { id: string; name: string }[]
+  }
   const oda = people.find(({ name }) => name === 'Oda Finch')?.id ?? ''
-  const entries = ['2026-11-24', '2026-11-25', '2026-11-26', '2026-11-27', '2026-11-28'].map((day) => ({ day, starts: null, ends: null, note: 'ill' }))
-  expect((await page.request.put(`${DEMO}/api/people/${oda}/shift-days`, { data: { days: [], entries } })).ok()).toBe(true)
+  const entries = ['2026-11-24', '2026-11-25', '2026-11-26', '2026-11-27', '2026-11-28'].map((day) => ({
+    day,
+    starts: null,
+    ends: null,
+    note: 'ill',
+  }))
+  expect((await page.request.put(`${DEMO}/api/people/${oda}/shift-days`, { data: { days: [], entries } })).ok()).toBe(
+    true,
+  )
   await page.reload()
   await expect(page.getByText('The plan no longer stands.')).toBeVisible({ timeout: 15_000 })
   await expect(page.getByText(/Oda Finch is not there on/).first()).toBeVisible()
@@ -80,16 +101,30 @@ test('a job is dragged and locked, the plan accepted, planned again around someb
   await expect(page.getByText('The plan no longer stands.')).toBeHidden()
 
   // each person's calendar, read by ical.js, which knows nothing of what wrote it
-  const { accepted } = (await (await page.request.get(`${DEMO}/api/plan`)).json()) as { accepted: { sessions: { personId: string; knifeId: string; startsAt: string }[] } }
+  const { accepted } = (await (await page.request.get(`${DEMO}/api/plan`)).json()) as {
+    accepted: { sessions: { personId: string; knifeId: string; startsAt: string }[] }
+  }
   const busiest = accepted.sessions[0]?.personId ?? ''
   const ics = await (await page.request.get(`${DEMO}/api/people/${busiest}/calendar.ics`)).text()
-  const events = new IcalParser.Component(IcalParser.parse(ics)).getAllSubcomponents('vevent').map((event) => new IcalParser.Event(event))
-  const starts = events.filter(({ summary }) => summary.startsWith('Sharpen ')).map(({ startDate }) => startDate.toJSDate().toISOString().slice(0, 19)).sort()
-  expect(starts).toEqual(accepted.sessions.filter(({ personId }) => personId === busiest).map(({ startsAt }) => startsAt.slice(0, 19)).sort())
+  const events = new IcalParser.Component(IcalParser.parse(ics))
+    .getAllSubcomponents('vevent')
+    .map((event) => new IcalParser.Event(event))
+  const starts = events
+    .filter(({ summary }) => summary.startsWith('Sharpen '))
+    .map(({ startDate }) => startDate.toJSDate().toISOString().slice(0, 19))
+    .sort()
+  expect(starts).toEqual(
+    accepted.sessions
+      .filter(({ personId }) => personId === busiest)
+      .map(({ startsAt }) => startsAt.slice(0, 19))
+      .sort(),
+  )
   // what is planned stands on the knife's own page
   await page.goto(`${DEMO}/knife/${code}`)
   await expect(page.getByText(/Planned (\w+ )?\d\d:\d\d/)).toBeVisible()
-  await page.request.put(`${DEMO}/api/people/${oda}/shift-days`, { data: { days: entries.map(({ day }) => day), entries: [] } })
+  await page.request.put(`${DEMO}/api/people/${oda}/shift-days`, {
+    data: { days: entries.map(({ day }) => day), entries: [] },
+  })
 })
 
 test('a session dropped on somebody’s initials is theirs, where they may and can', async ({ page }) => {
@@ -136,7 +171,8 @@ test('a knife whose edge does not last comes twice, the second time after the fi
   const job = (await second.getAttribute('data-job')) ?? ''
   await second.click()
   await expect(page.locator('.panel')).toContainText(/Its edge will not last from \w+ \w+ to the end of the plan/)
-  const windowOf = (id: string): Promise<string | null> => page.locator('.window', { has: page.locator(`[data-job="${id}"]`) }).getAttribute('aria-label')
+  const windowOf = (id: string): Promise<string | null> =>
+    page.locator('.window', { has: page.locator(`[data-job="${id}"]`) }).getAttribute('aria-label')
   const [firstIn, secondIn] = [await windowOf(job.replace('#2', '')), await windowOf(job)]
   expect(firstIn).not.toBe(secondIn)
   // not in the window of its first: the reason is told, and it stays where it is
@@ -150,7 +186,9 @@ test('a knife whose edge does not last comes twice, the second time after the fi
   await expect(page.locator(`.session[data-job="${job}"]`)).toHaveCount(0)
 })
 
-test('a session that is done leaves the plan, which still stands, and the second one is what comes next', async ({ page }) => {
+test('a session that is done leaves the plan, which still stands, and the second one is what comes next', async ({
+  page,
+}) => {
   await openWeek(page)
   await page.getByRole('button', { name: 'Plan afresh' }).click()
   await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 15_000 })
@@ -161,10 +199,14 @@ test('a session that is done leaves the plan, which still stands, and the second
   const taken = /^(CH-0[3468]|CH-1[02]|PA-|PE-0[23]|SA-|SL-|BN-|BR-)/
   const codes = await page.locator('.session[data-job$="#2"] b').allInnerTexts()
   const code = codes.find((one) => !taken.test(one)) ?? ''
-  const { knives } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as { knives: { id: string; code: string }[] }
+  const { knives } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as {
+    knives: { id: string; code: string }[]
+  }
   const knifeId = knives.find((knife) => knife.code === code)?.id ?? ''
   const planned = async (): Promise<{ personId: string; startsAt: string }[]> => {
-    const { accepted } = (await (await page.request.get(`${DEMO}/api/plan`)).json()) as { accepted: { sessions: { knifeId: string; personId: string; startsAt: string }[] } }
+    const { accepted } = (await (await page.request.get(`${DEMO}/api/plan`)).json()) as {
+      accepted: { sessions: { knifeId: string; personId: string; startsAt: string }[] }
+    }
     return accepted.sessions.filter((session) => session.knifeId === knifeId)
   }
   const [, second] = await planned()
@@ -182,11 +224,19 @@ test('a session that is done leaves the plan, which still stands, and the second
 
 test('the chef’s sliders change the plan, and custom stands beside it in numbers', async ({ page }) => {
   await openWeek(page)
-  await expect(page.getByText(/This plan leaves [\d.]+ h of dull service for \d+ min at the bench; everything every 2 weeks leaves/)).toBeVisible()
+  await expect(
+    page.getByText(
+      /This plan leaves [\d.]+ h of dull service for \d+ min at the bench; everything every 2 weeks leaves/,
+    ),
+  ).toBeVisible()
   const before = Number(/(\d+) sessions/.exec(await page.locator('.lead').innerText())?.[1])
   // work counts for much and dull services for nothing: little is left worth doing
   await page.getByRole('slider', { name: 'Dull services' }).fill('0')
-  await expect.poll(async () => Number(/(\d+) sessions/.exec(await page.locator('.lead').innerText())?.[1] ?? before), { timeout: 15_000 }).toBeLessThan(before)
+  await expect
+    .poll(async () => Number(/(\d+) sessions/.exec(await page.locator('.lead').innerText())?.[1] ?? before), {
+      timeout: 15_000,
+    })
+    .toBeLessThan(before)
 })
 
 test('my day is a list on a phone, and its calendar link can be ended', async ({ page }) => {
@@ -203,7 +253,9 @@ test('my day is a list on a phone, and its calendar link can be ended', async ({
   expect((await page.request.get(address)).status()).toBe(404)
 })
 
-test('the crew: shifts that overlap are refused, skills are signed off, a special day takes the week’s place', async ({ page }) => {
+test('the crew: shifts that overlap are refused, skills are signed off, a special day takes the week’s place', async ({
+  page,
+}) => {
   await openAsManager(page, '/crew')
   await page.getByRole('button', { name: 'Shifts of Bram Kessel' }).click()
   await page.getByRole('button', { name: 'Add a shift' }).click()
@@ -214,7 +266,9 @@ test('the crew: shifts that overlap are refused, skills are signed off, a specia
   const mark = page.getByRole('checkbox', { name: /Bram Kessel, maintenance/ })
   await expect(mark).toHaveAttribute('aria-checked', 'false')
   await mark.click()
-  await expect(page.getByRole('checkbox', { name: /Bram Kessel, maintenance: signed off by Maren Voss/ })).toHaveAttribute('aria-checked', 'true')
+  await expect(
+    page.getByRole('checkbox', { name: /Bram Kessel, maintenance: signed off by Maren Voss/ }),
+  ).toHaveAttribute('aria-checked', 'true')
   await page.getByRole('checkbox', { name: /Bram Kessel, maintenance/ }).click()
   await page.getByRole('button', { name: 'Add a day' }).click()
   await page.getByLabel('Day').fill('2026-11-29')
@@ -230,10 +284,14 @@ test('the crew: shifts that overlap are refused, skills are signed off, a specia
 
 test('a cook sees the week and plans nothing in it', async ({ page }) => {
   await openWeek(page)
-  const { people } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as { people: { id: string; name: string }[] }
+  const { people } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as {
+    people: { id: string; name: string }[]
+  }
   await page.request.post(`${DEMO}/api/devices`, { data: { name: 'Wall tablet', kind: 'tablet' } })
   const cook = people.find(({ name }) => name === 'Milo Tarn')?.id
-  expect((await page.request.post(`${DEMO}/api/session/pin`, { data: { personId: cook, pin: '2468' } })).ok()).toBe(true)
+  expect((await page.request.post(`${DEMO}/api/session/pin`, { data: { personId: cook, pin: '2468' } })).ok()).toBe(
+    true,
+  )
   await page.goto(`${DEMO}/week`)
   await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 15_000 })
   await expect(page.getByRole('button', { name: 'Go by this plan' })).toHaveCount(0)

@@ -40,8 +40,20 @@ const WORK: readonly Work[] = [
   { kind: 'Micro-bevel', code: 'PE-02', says: /a narrow bevel at \d+°/ },
   { kind: 'Another ratio', code: 'SL-01', says: /the bevel at 1\d°/, costs: 'Heel height' },
   { kind: 'Chip', code: 'PE-03', says: /grind it straight down past the chip/, costs: 'Heel height' },
-  { kind: 'Tip', code: 'PA-01', way: 'from the spine: the edge keeps its line', says: /stand the spine on the stone and grind it down towards the point/, costs: 'Length' },
-  { kind: 'Tip', code: 'PA-02', way: 'from the edge: the spine keeps its line', says: /the bevel of the tip anew at \d+°/, costs: 'Length' },
+  {
+    kind: 'Tip',
+    code: 'PA-01',
+    way: 'from the spine: the edge keeps its line',
+    says: /stand the spine on the stone and grind it down towards the point/,
+    costs: 'Length',
+  },
+  {
+    kind: 'Tip',
+    code: 'PA-02',
+    way: 'from the edge: the spine keeps its line',
+    says: /the bevel of the tip anew at \d+°/,
+    costs: 'Length',
+  },
   { kind: 'Serrated', code: 'BR-01', way: 'along the ground side', says: /as if it were plain/ },
   { kind: 'Serrated', code: 'BR-01', way: 'from the flat back', says: /knock the burr back through the gullets/ },
 ]
@@ -59,15 +71,18 @@ async function openWorkshop(page: Page): Promise<void> {
 }
 
 for (const { kind, code, says, way, costs } of WORK) {
-  test(`${kind.toLowerCase()}${way ? `, ${way}` : ''}: from the knife’s page through the workshop to a finished session`, async ({ page }) => {
+  test(`${kind.toLowerCase()}${way ? `, ${way}` : ''}: from the knife’s page through the workshop to a finished session`, async ({
+    page,
+  }) => {
     await openAsManager(page, `/knife/${code}`)
     await openWorkshop(page)
     await page.getByRole('button', { name: kind, exact: true }).click()
     if (way) await page.getByRole('button', { name: way }).click()
     await expect(page.getByRole('heading', { name: kind, exact: true })).toBeVisible()
-    if (costs) await expect(page.locator('dt', { hasText: costs }).locator('xpath=following-sibling::dd[1]')).toContainText('→')
+    if (costs)
+      await expect(page.locator('dt', { hasText: costs }).locator('xpath=following-sibling::dd[1]')).toContainText('→')
     const thickness = await measure(page, 'Thickness behind the edge')
-    const lost = costs && await measure(page, costs)
+    const lost = costs && (await measure(page, costs))
     await page.getByRole('button', { name: 'Start at the bench' }).click()
     const told = await throughTheSession(page)
     expect(told[0]).toMatch(/^Look at it first/)
@@ -85,7 +100,9 @@ for (const { kind, code, says, way, costs } of WORK) {
   })
 }
 
-test('a chip ground half out waits with the knife, and the bench offers the rest with its next session', async ({ page }) => {
+test('a chip ground half out waits with the knife, and the bench offers the rest with its next session', async ({
+  page,
+}) => {
   await openAsManager(page, '/workshop/PA-03')
   await page.getByRole('button', { name: 'Chip', exact: true }).click()
   await page.getByRole('button', { name: 'half now, the rest over the next two' }).click()
@@ -127,7 +144,9 @@ test('the shoulder is taken hold of on the drawing, and angle or thickness follo
   expect(Number(await angle.inputValue())).toBeGreaterThan(before)
 })
 
-test('dragging the thickness changes the numbers at once, and what cannot be is said with an offer', async ({ page }) => {
+test('dragging the thickness changes the numbers at once, and what cannot be is said with an offer', async ({
+  page,
+}) => {
   await openAsManager(page, '/workshop/CH-04')
   await page.getByRole('button', { name: 'Thin', exact: true }).click()
   const sum = page.getByText(/min on the stones; [\d.]+ g of steel/)
@@ -189,10 +208,14 @@ test('a blade of nobody’s can be tried out', async ({ page }) => {
   await page.getByLabel('Heel height').fill('60')
   await expect(sum).not.toHaveText(before)
   await page.getByLabel('Heel height').fill('0')
-  await expect(page.getByRole('alert')).toContainText('A heel height of 0 mm makes no blade: knives of this kind have about 48 mm.')
+  await expect(page.getByRole('alert')).toContainText(
+    'A heel height of 0 mm makes no blade: knives of this kind have about 48 mm.',
+  )
   await page.getByLabel('Heel height').fill('45')
   await page.getByLabel('Thickness behind the edge').last().fill('3')
-  await expect(page.getByRole('alert')).toContainText('3 mm behind the edge on a spine of 2.4 mm: the two are crossed. About 0.35 mm is usual.')
+  await expect(page.getByRole('alert')).toContainText(
+    '3 mm behind the edge on a spine of 2.4 mm: the two are crossed. About 0.35 mm is usual.',
+  )
   await page.getByLabel('Thickness behind the edge').last().fill('0.4')
   await expect(page.getByRole('alert')).toHaveCount(0)
   await page.getByRole('combobox', { name: 'Type' }).click()

@@ -31,19 +31,30 @@ function outline(bluntUm: number, roll: number): string {
 }
 const scaleBarUm = computed(() => [1, 2, 5, 10, 20, 50].find((um) => um * scale.value > 26) ?? 10)
 /** What use has worn off the apex, µm² of section. */
-const areaUm2 = computed(() => Math.round(wornAreaFromBluntWidth({ bluntWidthUm: condition.value.bluntUm, dps: dps.value })))
+const areaUm2 = computed(() =>
+  Math.round(wornAreaFromBluntWidth({ bluntWidthUm: condition.value.bluntUm, dps: dps.value })),
+)
 </script>
 
 <template>
   <figure>
-    <figcaption class="small soft">{{ $t('bench.apex.title', { zone: $t(`zone.${zone}`) }) }} · {{ formats.angle(dps) }} · {{ areaUm2 }} µm²</figcaption>
-    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + 4}`" role="img" :aria-label="$t('bench.apex.label', { zone: $t(`zone.${zone}`), blunt: condition.bluntUm })">
+    <figcaption class="small soft">
+      {{ $t('bench.apex.title', { zone: $t(`zone.${zone}`) }) }} · {{ formats.angle(dps) }} · {{ areaUm2 }} µm²
+    </figcaption>
+    <svg
+      :viewBox="`0 0 ${WIDTH} ${HEIGHT + 4}`"
+      role="img"
+      :aria-label="$t('bench.apex.label', { zone: $t(`zone.${zone}`), blunt: condition.bluntUm })"
+    >
       <path class="before" :d="outline(condition.bluntUm, condition.roll)" />
       <path class="after" :d="outline(0, 0)" />
       <line class="bar" x1="8" x2="8" :y1="HEIGHT - 8" :y2="HEIGHT - 8 - scaleBarUm * scale" />
       <text x="14" :y="HEIGHT - 10">{{ scaleBarUm }} µm</text>
     </svg>
-    <p class="small"><span class="key before-key" /> {{ $t('bench.apex.before', { blunt: condition.bluntUm }) }} <span class="key after-key" /> {{ $t('bench.apex.after') }}</p>
+    <p class="small">
+      <span class="key before-key" /> {{ $t('bench.apex.before', { blunt: condition.bluntUm }) }}
+      <span class="key after-key" /> {{ $t('bench.apex.after') }}
+    </p>
   </figure>
 </template>
 

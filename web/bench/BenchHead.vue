@@ -9,7 +9,10 @@ const formats = useFormats()
 <template>
   <header class="task-head">
     <b class="num">{{ knife.code }}</b>
-    <span>{{ $t(`type.${knife.type}`) }} {{ formats.length(knife.lengthMm) }} · {{ $t(`bench.recipe.${recipeId}`) }} · {{ who }}</span>
+    <span
+      >{{ $t(`type.${knife.type}`) }} {{ formats.length(knife.lengthMm) }} · {{ $t(`bench.recipe.${recipeId}`) }} ·
+      {{ who }}</span
+    >
     <span class="end num">{{ right }}</span>
     <span class="leave">{{ $t('bench.escape') }}</span>
   </header>

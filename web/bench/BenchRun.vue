@@ -30,7 +30,12 @@ import { useInstruments } from './useInstruments'
 import { useRhythm } from './useRhythm'
 import { MINUTE_MS } from '../../core/time'
 
-const props = defineProps<{ begun: BenchSession; knife: KnifeView; gear: readonly GearView[]; pieces: readonly StackPiece[] }>()
+const props = defineProps<{
+  begun: BenchSession
+  knife: KnifeView
+  gear: readonly GearView[]
+  pieces: readonly StackPiece[]
+}>()
 const emit = defineEmits<{ ended: []; leave: [] }>()
 const formats = useFormats()
 const signedIn = useSession()
@@ -40,50 +45,91 @@ const zone = ref<Zone>('heel')
 const spots = ref<InstanceType<typeof SpotForces> | null>(null)
 
 /** Up to the first stroke a picture shows the edge as it came; from then on as it has become. */
-const isAfter = computed(() => step.value?.kind === 'test' || plan.value.steps.slice(0, at.value).some(({ kind }) => kind === 'side' || kind === 'hone' || kind === 'teeth' || kind === 'strop'))
+const isAfter = computed(
+  () =>
+    step.value?.kind === 'test' ||
+    plan.value.steps
+      .slice(0, at.value)
+      .some(({ kind }) => kind === 'side' || kind === 'hone' || kind === 'teeth' || kind === 'strop'),
+)
 const { angle, press } = useInstruments((picture) => {
-  act({ kind: 'picture', when: isAfter.value ? 'after' : 'before', zone: picture.zone, bluntUm: picture.bluntUm, roll: picture.roll })
+  act({
+    kind: 'picture',
+    when: isAfter.value ? 'after' : 'before',
+    zone: picture.zone,
+    bluntUm: picture.bluntUm,
+    roll: picture.roll,
+  })
 })
 const strokesDone = computed(() => ZONES.reduce((sum, one) => sum + here.value.strokes[one], 0))
 /** What the next stroke wants: the ladder's pressure falls stroke by stroke. */
 const wantedNewtons = computed(() => {
   const rungs = step.value?.rungs ?? []
   const onDiamond = props.gear.some(({ id, kind }) => id === stage.value?.stoneId && isDiamond(kind))
-  const heaviest = step.value?.newtons ?? (stage.value ? heaviestPress(stage.value, onDiamond) : (rungs[0]?.newtons ?? null))
-  return heaviest === null ? null : pressingOnRung(rungs, heaviest, strokesDone.value / Math.max(1, step.value?.strokes ?? 1))
+  const heaviest =
+    step.value?.newtons ?? (stage.value ? heaviestPress(stage.value, onDiamond) : (rungs[0]?.newtons ?? null))
+  return heaviest === null
+    ? null
+    : pressingOnRung(rungs, heaviest, strokesDone.value / Math.max(1, step.value?.strokes ?? 1))
 })
 const live = computed(() => (angle.value?.trust === 'good' ? angle.value.value : null))
 
 const stage = computed(() => session.value.plan.stages[step.value?.stage ?? -1] ?? null)
 const stoneName = computed(() => stage.value?.stoneName ?? '')
 const shown = computed(() => session.value.plan.steps[at.value] ?? null)
-const words = computed(() => (shown.value ? stepWords(session.value.plan, shown.value, stoneName.value, say, formats.value) : { what: '', why: '' }))
-const dps = computed(() => step.value?.dps ?? (step.value?.side === 'second' ? props.knife.dpsLeft : props.knife.dpsRight))
+const words = computed(() =>
+  shown.value ? stepWords(session.value.plan, shown.value, stoneName.value, say, formats.value) : { what: '', why: '' },
+)
+const dps = computed(
+  () => step.value?.dps ?? (step.value?.side === 'second' ? props.knife.dpsLeft : props.knife.dpsRight),
+)
 const stack = computed(() => angleStack(props.knife, dps.value, props.pieces))
 const counts = computed(() => step.value?.kind === 'side' || step.value?.kind === 'teeth')
 const isLast = computed(() => at.value === plan.value.steps.length - 1)
 /** Time since the last thing done counts on the clock at once; the core adds it when the next thing is done. */
-const spentMs = computed(() => here.value.spentMs + Math.max(0, Math.min(5 * MINUTE_MS, now.value.getTime() + signedIn.clockOffsetMs - state.value.lastMs)))
+const spentMs = computed(
+  () =>
+    here.value.spentMs +
+    Math.max(0, Math.min(5 * MINUTE_MS, now.value.getTime() + signedIn.clockOffsetMs - state.value.lastMs)),
+)
 const burrAll = computed(() => ZONES.every((one) => here.value.burr[one]))
 /** Work on the faces stops before a burr: one there is lost height. */
 const onFace = computed(() => FACE_CUTS.has(step.value?.recipeStep.replace(/^cut-/, '') ?? ''))
 const burrOnFace = computed(() => onFace.value && ZONES.some((one) => here.value.burr[one]))
 const pace = computed(() => (step.value ? paceNote(step.value, spentMs.value, burrAll.value) : null))
-const clock = computed(() => `${Math.floor(spentMs.value / MINUTE_MS)}:${String(Math.floor(spentMs.value / 1000) % 60).padStart(2, '0')}`)
-const elapsed = computed(() => say('bench.elapsed', { spent: clock.value, minutes: formats.value.minutes(Math.max(1, Math.round(step.value?.minutes ?? 1))) }))
+const clock = computed(
+  () => `${Math.floor(spentMs.value / MINUTE_MS)}:${String(Math.floor(spentMs.value / 1000) % 60).padStart(2, '0')}`,
+)
+const elapsed = computed(() =>
+  say('bench.elapsed', {
+    spent: clock.value,
+    minutes: formats.value.minutes(Math.max(1, Math.round(step.value?.minutes ?? 1))),
+  }),
+)
 /** Stones of this session with what each may be wetted with: said before anybody reaches for a bottle. */
-const stones = computed(() => session.value.plan.stages.flatMap(({ stoneId }) => props.gear.filter(({ id }) => id === stoneId)))
-const soak = computed(() => session.value.plan.stages.flatMap(({ stoneId, stoneName: name }) => {
-  const stone = props.gear.find(({ id }) => id === stoneId)
-  return stone && stone.soakMinutes > 0 ? [{ stoneId, stoneName: name, minutes: stone.soakMinutes, bath: stone.bath }] : []
-}))
+const stones = computed(() =>
+  session.value.plan.stages.flatMap(({ stoneId }) => props.gear.filter(({ id }) => id === stoneId)),
+)
+const soak = computed(() =>
+  session.value.plan.stages.flatMap(({ stoneId, stoneName: name }) => {
+    const stone = props.gear.find(({ id }) => id === stoneId)
+    return stone && stone.soakMinutes > 0
+      ? [{ stoneId, stoneName: name, minutes: stone.soakMinutes, bath: stone.bath }]
+      : []
+  }),
+)
 
 function stroke(): void {
   if (counts.value) act({ kind: 'strokes', stepId: state.value.stepId, zone: zone.value, count: 1 })
 }
-const { ticking, speaking } = useRhythm(computed(() => here.value.strokes[zone.value]), stroke)
+const { ticking, speaking } = useRhythm(
+  computed(() => here.value.strokes[zone.value]),
+  stroke,
+)
 // a new step starts without the rhythm of the old one
-watch(at, () => { ticking.value = false })
+watch(at, () => {
+  ticking.value = false
+})
 function burr(): void {
   if (!counts.value) return
   const felt = !here.value.burr[zone.value]
@@ -114,15 +160,33 @@ function leave(): void {
   emit('leave')
 }
 // over is over when the server has it: until then it waits here with everything else
-watch(() => session.value.outcome, (outcome) => { if (outcome) emit('ended') })
+watch(
+  () => session.value.outcome,
+  (outcome) => {
+    if (outcome) emit('ended')
+  },
+)
 useKeys({
-  ' ': (event) => { event.preventDefault(); stroke() },
+  ' ': (event) => {
+    event.preventDefault()
+    stroke()
+  },
   b: burr,
-  Enter: () => { void onward() },
-  Backspace: () => { go(-1) },
-  1: () => { zone.value = 'heel' },
-  2: () => { zone.value = 'belly' },
-  3: () => { zone.value = 'tip' },
+  Enter: () => {
+    void onward()
+  },
+  Backspace: () => {
+    go(-1)
+  },
+  1: () => {
+    zone.value = 'heel'
+  },
+  2: () => {
+    zone.value = 'belly'
+  },
+  3: () => {
+    zone.value = 'tip'
+  },
   Escape: leave,
 })
 </script>
@@ -133,43 +197,102 @@ useKeys({
   <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
   <div v-if="step" class="body">
     <div class="drawn">
-      <SectionDrawing v-if="stage || step.kind === 'hone'" :blade="knife" :stack="stack" :stone-name="stoneName" :live-dps="live" :on-face="onFace" />
-      <LiveLine v-if="stage || step.kind === 'hone' || step.kind === 'strop'" :angle="angle" :press="press" :wanted-dps="dps" :wanted-newtons="wantedNewtons" />
-      <ApexDrawing v-if="step.kind === 'fetch' || step.kind === 'soak' || step.kind === 'clean' || step.kind === 'stow'" :knife="knife" />
+      <SectionDrawing
+        v-if="stage || step.kind === 'hone'"
+        :blade="knife"
+        :stack="stack"
+        :stone-name="stoneName"
+        :live-dps="live"
+        :on-face="onFace"
+      />
+      <LiveLine
+        v-if="stage || step.kind === 'hone' || step.kind === 'strop'"
+        :angle="angle"
+        :press="press"
+        :wanted-dps="dps"
+        :wanted-newtons="wantedNewtons"
+      />
+      <ApexDrawing
+        v-if="step.kind === 'fetch' || step.kind === 'soak' || step.kind === 'clean' || step.kind === 'stow'"
+        :knife="knife"
+      />
       <p v-if="step.kind === 'angle'" class="soft halving">{{ $t('bench.halving') }}</p>
-      <BenchSimulators v-if="signedIn.house?.isDemo" :knife="knife" :dps="dps" :newtons="wantedNewtons ?? 10" :after="isAfter" />
+      <BenchSimulators
+        v-if="signedIn.house?.isDemo"
+        :knife="knife"
+        :dps="dps"
+        :newtons="wantedNewtons ?? 10"
+        :after="isAfter"
+      />
       <SoakList v-if="step.kind === 'soak'" :soak="soak" :flatten="[]" />
-      <EdgePictures v-if="step.kind === 'look' || step.kind === 'test' || step.kind === 'stow'" :pictures="state.pictures" />
-      <SpotForces ref="spots" v-if="step.kind === 'look' || step.kind === 'test'" :when="step.kind === 'look' ? 'before' : 'after'" :before="state.before" :after="state.after" @force="(spot, forceGf) => act({ kind: 'force', when: step?.kind === 'look' ? 'before' : 'after', zone: spot, forceGf })" />
+      <EdgePictures
+        v-if="step.kind === 'look' || step.kind === 'test' || step.kind === 'stow'"
+        :pictures="state.pictures"
+      />
+      <SpotForces
+        ref="spots"
+        v-if="step.kind === 'look' || step.kind === 'test'"
+        :when="step.kind === 'look' ? 'before' : 'after'"
+        :before="state.before"
+        :after="state.after"
+        @force="
+          (spot, forceGf) =>
+            act({ kind: 'force', when: step?.kind === 'look' ? 'before' : 'after', zone: spot, forceGf })
+        "
+      />
     </div>
     <div class="told">
       <h1>{{ words.what }}</h1>
       <p class="why">{{ words.why }}</p>
       <ul v-if="step.kind === 'fetch'" class="stones">
-        <li v-for="stone in stones" :key="stone.id"><b>{{ stone.name }}</b> {{ $t(`gear.liquid.${stone.kind}`) }}</li>
+        <li v-for="stone in stones" :key="stone.id">
+          <b>{{ stone.name }}</b> {{ $t(`gear.liquid.${stone.kind}`) }}
+        </li>
       </ul>
       <StrokeCount v-if="counts" v-model:zone="zone" :step="step" :here="here" />
       <p v-if="counts" class="rhythm">
-        <button class="button" type="button" :aria-pressed="ticking" @click="ticking = !ticking">{{ $t(ticking ? 'bench.tickOff' : 'bench.tick') }}</button>
-        <button class="button quiet" type="button" :aria-pressed="speaking" @click="speaking = !speaking">{{ $t(speaking ? 'bench.quiet' : 'bench.speak') }}</button>
+        <button class="button" type="button" :aria-pressed="ticking" @click="ticking = !ticking">
+          {{ $t(ticking ? 'bench.tickOff' : 'bench.tick') }}
+        </button>
+        <button class="button quiet" type="button" :aria-pressed="speaking" @click="speaking = !speaking">
+          {{ $t(speaking ? 'bench.quiet' : 'bench.speak') }}
+        </button>
       </p>
-      <CheckTicks :checks="step.checks" :ticked="here.ticked" @tick="(check, done) => act({ kind: 'tick', stepId: state.stepId, check, done })" />
-      <CarryOver v-if="step.kind === 'ends'" :carried="state.carryOver" @leave="(spot, what) => act({ kind: 'carry-over', zone: spot, what })" />
+      <CheckTicks
+        :checks="step.checks"
+        :ticked="here.ticked"
+        @tick="(check, done) => act({ kind: 'tick', stepId: state.stepId, check, done })"
+      />
+      <CarryOver
+        v-if="step.kind === 'ends'"
+        :carried="state.carryOver"
+        @leave="(spot, what) => act({ kind: 'carry-over', zone: spot, what })"
+      />
       <p v-if="pace" class="pace" role="status">{{ $t(`bench.pace.${pace}`) }}</p>
       <p v-if="burrOnFace" class="pace" role="status">{{ $t('bench.burrOnFace') }}</p>
       <p class="ways">
         <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>
-        <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="abandon">{{ $t('bench.abandon') }}</button>
+        <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="abandon">
+          {{ $t('bench.abandon') }}
+        </button>
       </p>
-      <ul class="cautions soft"><li v-for="caution in step.cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li></ul>
+      <ul class="cautions soft">
+        <li v-for="caution in step.cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li>
+      </ul>
     </div>
   </div>
   <p v-if="waiting > 0" class="waiting small" role="status">{{ say('bench.waiting', { n: waiting }) }}</p>
   <footer :class="{ counting: counts }">
     <button class="button big" type="button" :disabled="at === 0" @click="go(-1)">{{ $t('bench.back') }}</button>
-    <button v-if="counts" class="button big main" type="button" @click="stroke">{{ $t('bench.stroke') }} <kbd>Space</kbd></button>
-    <button v-if="counts" class="button big" type="button" :aria-pressed="here.burr[zone]" @click="burr">{{ $t(here.burr[zone] ? 'bench.burrGone' : 'bench.burrFelt') }} <kbd>B</kbd></button>
-    <button class="button big" :class="{ main: !counts }" type="button" @click="onward">{{ $t(isLast ? 'bench.finish' : 'bench.next') }} <kbd>Enter</kbd></button>
+    <button v-if="counts" class="button big main" type="button" @click="stroke">
+      {{ $t('bench.stroke') }} <kbd>Space</kbd>
+    </button>
+    <button v-if="counts" class="button big" type="button" :aria-pressed="here.burr[zone]" @click="burr">
+      {{ $t(here.burr[zone] ? 'bench.burrGone' : 'bench.burrFelt') }} <kbd>B</kbd>
+    </button>
+    <button class="button big" :class="{ main: !counts }" type="button" @click="onward">
+      {{ $t(isLast ? 'bench.finish' : 'bench.next') }} <kbd>Enter</kbd>
+    </button>
   </footer>
 </template>
 

@@ -27,7 +27,9 @@ const refusal = ref('')
 const busy = ref(false)
 const wish = reactive<{ recipeId?: string; startWith?: string; choices: Record<string, string> }>({ choices: {} })
 const wake = useWakeLock()
-onMounted(() => { wake.request('screen').catch(() => undefined) })
+onMounted(() => {
+  wake.request('screen').catch(() => undefined)
+})
 
 async function attempt(work: () => Promise<void>): Promise<void> {
   busy.value = true
@@ -40,22 +42,35 @@ async function attempt(work: () => Promise<void>): Promise<void> {
     busy.value = false
   }
 }
-const ask = (): Promise<void> => attempt(async () => {
-  if (!knife.value) return
-  const body = { choices: wish.choices, ...(wish.recipeId ? { recipeId: wish.recipeId } : {}), ...(wish.startWith ? { startWith: wish.startWith } : {}) }
-  const id = knife.value.id
-  const [asked, shelf, owned] = await Promise.all([call(endpoints.benchOffer, { params: { id }, body }), call(endpoints.gear), call(endpoints.pieces)])
-  offer.value = asked
-  gear.value = shelf
-  pieces.value = owned
-})
+const ask = (): Promise<void> =>
+  attempt(async () => {
+    if (!knife.value) return
+    const body = {
+      choices: wish.choices,
+      ...(wish.recipeId ? { recipeId: wish.recipeId } : {}),
+      ...(wish.startWith ? { startWith: wish.startWith } : {}),
+    }
+    const id = knife.value.id
+    const [asked, shelf, owned] = await Promise.all([
+      call(endpoints.benchOffer, { params: { id }, body }),
+      call(endpoints.gear),
+      call(endpoints.pieces),
+    ])
+    offer.value = asked
+    gear.value = shelf
+    pieces.value = owned
+  })
 /** Who comes from the workshop has begun already. */
 const route = useRoute()
-watch(() => knife.value?.id, async (id) => {
-  if (!id || running.value) return
-  await ask()
-  if (route.query['go'] === 'on' && offer.value?.open) await resume()
-}, { immediate: true })
+watch(
+  () => knife.value?.id,
+  async (id) => {
+    if (!id || running.value) return
+    await ask()
+    if (route.query['go'] === 'on' && offer.value?.open) await resume()
+  },
+  { immediate: true },
+)
 
 function choose(change: { recipeId?: string; startWith?: string; choices?: Record<string, string> }): void {
   // another recipe has stones and ways of its own
@@ -67,26 +82,41 @@ function choose(change: { recipeId?: string; startWith?: string; choices?: Recor
   void ask()
 }
 /** Begins the workshop work that was saved for this knife. */
-const beginSaved = (): Promise<void> => attempt(async () => {
-  const operation = offer.value?.saved?.operation
-  if (!knife.value || !operation) return
-  running.value = await call(endpoints.startSession, { body: { id: newId(), knifeId: knife.value.id, choices: {}, operation } })
-})
-const begin = (): Promise<void> => attempt(async () => {
-  if (!knife.value) return
-  const { recipeId, startWith, choices } = wish
-  running.value = await call(endpoints.startSession, {
-    body: { id: newId(), knifeId: knife.value.id, choices, ...(recipeId ? { recipeId } : {}), ...(startWith ? { startWith } : {}) },
+const beginSaved = (): Promise<void> =>
+  attempt(async () => {
+    const operation = offer.value?.saved?.operation
+    if (!knife.value || !operation) return
+    running.value = await call(endpoints.startSession, {
+      body: { id: newId(), knifeId: knife.value.id, choices: {}, operation },
+    })
   })
-})
-const resume = (): Promise<void> => attempt(async () => {
-  const open = offer.value?.open
-  if (!open) return
-  const session = await call(endpoints.benchSession, { params: { id: open.sessionId } })
-  running.value = session.startedBy === signedIn.person?.id
-    ? session
-    : await call(endpoints.actInSession, { params: { id: open.sessionId }, body: { actions: [{ id: newId(), at: signedIn.now().toISOString(), kind: 'take-over' }] } })
-})
+const begin = (): Promise<void> =>
+  attempt(async () => {
+    if (!knife.value) return
+    const { recipeId, startWith, choices } = wish
+    running.value = await call(endpoints.startSession, {
+      body: {
+        id: newId(),
+        knifeId: knife.value.id,
+        choices,
+        ...(recipeId ? { recipeId } : {}),
+        ...(startWith ? { startWith } : {}),
+      },
+    })
+  })
+const resume = (): Promise<void> =>
+  attempt(async () => {
+    const open = offer.value?.open
+    if (!open) return
+    const session = await call(endpoints.benchSession, { params: { id: open.sessionId } })
+    running.value =
+      session.startedBy === signedIn.person?.id
+        ? session
+        : await call(endpoints.actInSession, {
+            params: { id: open.sessionId },
+            body: { actions: [{ id: newId(), at: signedIn.now().toISOString(), kind: 'take-over' }] },
+          })
+  })
 function ended(): void {
   running.value = null
   void fleet.load()
@@ -97,10 +127,31 @@ function ended(): void {
 <template>
   <div class="screen">
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <BenchRun v-if="running && knife" :key="running.id" :begun="running" :knife="knife" :gear="gear" :pieces="pieces" @ended="ended" @leave="leave" />
-    <BenchStart v-else-if="offer && knife" :offer="offer" :knife="knife" :busy="busy" @choose="choose" @begin="begin" @begin-saved="beginSaved" @resume="resume" @leave="leave" />
+    <BenchRun
+      v-if="running && knife"
+      :key="running.id"
+      :begun="running"
+      :knife="knife"
+      :gear="gear"
+      :pieces="pieces"
+      @ended="ended"
+      @leave="leave"
+    />
+    <BenchStart
+      v-else-if="offer && knife"
+      :offer="offer"
+      :knife="knife"
+      :busy="busy"
+      @choose="choose"
+      @begin="begin"
+      @begin-saved="beginSaved"
+      @resume="resume"
+      @leave="leave"
+    />
     <div v-else class="page">
-      <p class="lead">{{ knife || !fleet.fleet ? (refusal ? '' : $t('shell.loading')) : $t('knife.unknown', { code }) }}</p>
+      <p class="lead">
+        {{ knife || !fleet.fleet ? (refusal ? '' : $t('shell.loading')) : $t('knife.unknown', { code }) }}
+      </p>
       <button v-if="refusal" class="button" type="button" @click="leave">{{ $t('bench.back') }}</button>
     </div>
   </div>

@@ -13,19 +13,43 @@ const SEND_EVERY_MS = 600
 const ready = ref(0)
 function instrument(kind: string, name: string): (line: string) => void {
   const socket = new WebSocket(instrumentsUrl())
-  socket.addEventListener('open', () => { socket.send(`hello ${kind} ${name}`) })
-  socket.addEventListener('message', (message) => { if (String(message.data).startsWith('welcome')) ready.value++ })
-  onScopeDispose(() => { socket.close() })
-  return (line) => { if (socket.readyState === WebSocket.OPEN) socket.send(line) }
+  socket.addEventListener('open', () => {
+    socket.send(`hello ${kind} ${name}`)
+  })
+  socket.addEventListener('message', (message) => {
+    if (String(message.data).startsWith('welcome')) ready.value++
+  })
+  onScopeDispose(() => {
+    socket.close()
+  })
+  return (line) => {
+    if (socket.readyState === WebSocket.OPEN) socket.send(line)
+  }
 }
-const tell = { angle: instrument('inclinometer', 'simulated-inclinometer'), press: instrument('scale', 'simulated-scale'), loupe: instrument('loupe', 'simulated-loupe') }
+const tell = {
+  angle: instrument('inclinometer', 'simulated-inclinometer'),
+  press: instrument('scale', 'simulated-scale'),
+  loupe: instrument('loupe', 'simulated-loupe'),
+}
 const speaking = setInterval(() => {
   tell.angle(`angle ${angle.value}`)
   tell.press(`press ${press.value} N`)
 }, SEND_EVERY_MS)
-onScopeDispose(() => { clearInterval(speaking) })
-watch(() => props.dps, (dps) => { angle.value = dps })
-watch(() => props.newtons, (newtons) => { press.value = newtons })
+onScopeDispose(() => {
+  clearInterval(speaking)
+})
+watch(
+  () => props.dps,
+  (dps) => {
+    angle.value = dps
+  },
+)
+watch(
+  () => props.newtons,
+  (newtons) => {
+    press.value = newtons
+  },
+)
 /** The stand-in camera draws what the edge is taken to be; off the stone that is a point with a trace of burr. */
 function snap(): void {
   for (const zone of ZONES) {
@@ -38,9 +62,17 @@ function snap(): void {
 <template>
   <details class="small">
     <summary>{{ $t('bench.simulators') }}</summary>
-    <div>{{ $t('bench.simAngle') }} <output class="num">{{ angle }}°</output><input v-model.number="angle" :aria-label="$t('bench.simAngle')" type="range" min="0" max="40" step="0.5" /></div>
-    <div>{{ $t('bench.simPress') }} <output class="num">{{ press }} N</output><input v-model.number="press" :aria-label="$t('bench.simPress')" type="range" min="0" max="60" step="1" /></div>
-    <button class="button" type="button" :disabled="ready < 3" @click="snap">{{ $t('bench.simLoupe') }}: {{ $t('bench.live.snap') }}</button>
+    <div>
+      {{ $t('bench.simAngle') }} <output class="num">{{ angle }}°</output
+      ><input v-model.number="angle" :aria-label="$t('bench.simAngle')" type="range" min="0" max="40" step="0.5" />
+    </div>
+    <div>
+      {{ $t('bench.simPress') }} <output class="num">{{ press }} N</output
+      ><input v-model.number="press" :aria-label="$t('bench.simPress')" type="range" min="0" max="60" step="1" />
+    </div>
+    <button class="button" type="button" :disabled="ready < 3" @click="snap">
+      {{ $t('bench.simLoupe') }}: {{ $t('bench.live.snap') }}
+    </button>
   </details>
 </template>
 

@@ -15,44 +15,85 @@ import BenchHead from './BenchHead.vue'
 import SoakList from './SoakList.vue'
 
 const props = defineProps<{ offer: BenchOffer; knife: KnifeView; busy: boolean }>()
-const emit = defineEmits<{ choose: [change: { recipeId?: string; startWith?: string; choices?: Record<string, string> }]; begin: []; beginSaved: []; resume: []; leave: [] }>()
+const emit = defineEmits<{
+  choose: [change: { recipeId?: string; startWith?: string; choices?: Record<string, string> }]
+  begin: []
+  beginSaved: []
+  resume: []
+  leave: []
+}>()
 const formats = useFormats()
 const session = useSession()
 const words = computed(() => verdictWords(props.knife, say, formats.value))
 const plan = computed(() => props.offer.plan)
-const recipes = computed(() => [...props.offer.recipes]
-  .sort((a, b) => Number(b.fits) - Number(a.fits))
-  .map(({ id }) => ({ value: id, label: capital(say(`bench.recipe.${id}`)) })))
-const starts = computed(() => props.offer.starts.map((start) => ({ value: start.stoneId, label: startWords(start, say, formats.value) })))
+const recipes = computed(() =>
+  [...props.offer.recipes]
+    .sort((a, b) => Number(b.fits) - Number(a.fits))
+    .map(({ id }) => ({ value: id, label: capital(say(`bench.recipe.${id}`)) })),
+)
+const starts = computed(() =>
+  props.offer.starts.map((start) => ({ value: start.stoneId, label: startWords(start, say, formats.value) })),
+)
 const startWith = computed(() => plan.value.stages[0]?.stoneId ?? '')
 const choices = computed(() => props.offer.recipes.find(({ id }) => id === plan.value.recipeId)?.choices ?? [])
 const cautions = computed(() => [...new Set(plan.value.steps.flatMap((step) => step.cautions))])
-const pick = (id: string, option: string): void => { emit('choose', { choices: { ...plan.value.choices, [id]: option } }) }
+const pick = (id: string, option: string): void => {
+  emit('choose', { choices: { ...plan.value.choices, [id]: option } })
+}
 function goOn(): void {
   if (props.busy) return
   if (props.offer.open) emit('resume')
   else emit('begin')
 }
-useKeys({ Enter: goOn, Escape: () => { emit('leave') } })
+useKeys({
+  Enter: goOn,
+  Escape: () => {
+    emit('leave')
+  },
+})
 </script>
 
 <template>
-  <BenchHead :knife="knife" :recipe-id="plan.recipeId" :who="session.person?.name ?? ''" :right="$t('bench.about', { minutes: formats.minutes(plan.minutes) })" />
+  <BenchHead
+    :knife="knife"
+    :recipe-id="plan.recipeId"
+    :who="session.person?.name ?? ''"
+    :right="$t('bench.about', { minutes: formats.minutes(plan.minutes) })"
+  />
   <div class="body">
     <div class="work">
       <EdgeStrip :knife="knife" large />
       <p class="verdict">{{ words.why }}</p>
       <p v-if="offer.open" class="open">
         {{ $t('bench.open', { name: offer.open.personName, time: formats.clock(offer.open.startedAt) }) }}
-        <button class="button main" type="button" :disabled="busy" @click="emit('resume')">{{ $t(offer.open.personName === session.person?.name ? 'bench.resume' : 'bench.takeOver') }}</button>
+        <button class="button main" type="button" :disabled="busy" @click="emit('resume')">
+          {{ $t(offer.open.personName === session.person?.name ? 'bench.resume' : 'bench.takeOver') }}
+        </button>
       </p>
       <p v-if="offer.saved && !offer.open" class="open">
-        {{ $t(offer.saved.waits ? 'workshop.restWaits' : 'workshop.isSaved', { kind: $t(`workshop.kind.${offer.saved.operation.kind}`) }) }}
-        <button class="button main" type="button" :disabled="busy" @click="emit('beginSaved')">{{ $t('workshop.startSaved') }}</button>
+        {{
+          $t(offer.saved.waits ? 'workshop.restWaits' : 'workshop.isSaved', {
+            kind: $t(`workshop.kind.${offer.saved.operation.kind}`),
+          })
+        }}
+        <button class="button main" type="button" :disabled="busy" @click="emit('beginSaved')">
+          {{ $t('workshop.startSaved') }}
+        </button>
       </p>
       <div class="fields">
-        <ChoiceField :model-value="plan.recipeId" :label="$t('bench.recipeLabel')" :options="recipes" @update:model-value="emit('choose', { recipeId: String($event) })" />
-        <ChoiceField v-if="starts.length > 0" :model-value="startWith" :label="$t('bench.starts')" :options="starts" @update:model-value="emit('choose', { startWith: String($event) })" />
+        <ChoiceField
+          :model-value="plan.recipeId"
+          :label="$t('bench.recipeLabel')"
+          :options="recipes"
+          @update:model-value="emit('choose', { recipeId: String($event) })"
+        />
+        <ChoiceField
+          v-if="starts.length > 0"
+          :model-value="startWith"
+          :label="$t('bench.starts')"
+          :options="starts"
+          @update:model-value="emit('choose', { startWith: String($event) })"
+        />
       </div>
       <div class="ahead">
         <div>
@@ -60,7 +101,14 @@ useKeys({ Enter: goOn, Escape: () => { emit('leave') } })
           <p v-if="plan.stages.length === 0" class="soft">{{ $t('bench.noStones') }}</p>
           <ol>
             <li v-for="stage in plan.stages" :key="stage.stoneId">
-              {{ $t('bench.stage', { stone: stage.stoneName, minutes: formats.minutes(Math.max(1, Math.round(stage.minutes))), strokes: stage.strokesPerSide, newtons: stage.newtons }) }}
+              {{
+                $t('bench.stage', {
+                  stone: stage.stoneName,
+                  minutes: formats.minutes(Math.max(1, Math.round(stage.minutes))),
+                  strokes: stage.strokesPerSide,
+                  newtons: stage.newtons,
+                })
+              }}
             </li>
           </ol>
         </div>
@@ -72,25 +120,45 @@ useKeys({ Enter: goOn, Escape: () => { emit('leave') } })
     <aside>
       <section v-if="offer.carriedOver.length > 0" class="heavy-rule">
         <h2>{{ $t('bench.carried') }}</h2>
-        <p v-for="one in offer.carriedOver" :key="one.zone + one.what">{{ $t('bench.carriedOver', { zone: capital($t(`zone.${one.zone}`)), what: one.what }) }}</p>
+        <p v-for="one in offer.carriedOver" :key="one.zone + one.what">
+          {{ $t('bench.carriedOver', { zone: capital($t(`zone.${one.zone}`)), what: one.what }) }}
+        </p>
       </section>
       <SoakList :soak="offer.soak" :flatten="offer.flatten" />
       <section v-if="choices.length > 0" class="heavy-rule">
         <h2>{{ $t('bench.choices') }}</h2>
-        <div v-for="choice in choices" :key="choice.id" class="choice" role="group" :aria-label="$t(`bench.choice.${choice.id}`)">
+        <div
+          v-for="choice in choices"
+          :key="choice.id"
+          class="choice"
+          role="group"
+          :aria-label="$t(`bench.choice.${choice.id}`)"
+        >
           <span class="soft">{{ $t(`bench.choice.${choice.id}`) }}</span>
-          <button v-for="option in choice.options" :key="option" type="button" :aria-pressed="(plan.choices[choice.id] ?? choice.chosen) === option" @click="pick(choice.id, option)">{{ $t(`bench.option.${option}`) }}</button>
+          <button
+            v-for="option in choice.options"
+            :key="option"
+            type="button"
+            :aria-pressed="(plan.choices[choice.id] ?? choice.chosen) === option"
+            @click="pick(choice.id, option)"
+          >
+            {{ $t(`bench.option.${option}`) }}
+          </button>
         </div>
       </section>
       <section class="heavy-rule">
         <h2>{{ $t('bench.cautions') }}</h2>
-        <ul><li v-for="caution in cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li></ul>
+        <ul>
+          <li v-for="caution in cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li>
+        </ul>
       </section>
     </aside>
   </div>
   <footer>
     <button class="button big" type="button" @click="emit('leave')">{{ $t('bench.leave') }} <kbd>Esc</kbd></button>
-    <button v-if="!offer.open" class="button big main" type="button" :disabled="busy" @click="emit('begin')">{{ $t('bench.start') }} <kbd>Enter</kbd></button>
+    <button v-if="!offer.open" class="button big main" type="button" :disabled="busy" @click="emit('begin')">
+      {{ $t('bench.start') }} <kbd>Enter</kbd>
+    </button>
   </footer>
 </template>
 

@@ -22,13 +22,25 @@ function leave(): void {
     <p class="soft small">{{ $t('bench.carryOverHint') }}</p>
     <form @submit.prevent="leave">
       <div role="group" :aria-label="$t('curve.zone')" class="zones">
-        <button v-for="one in ZONES" :key="one" type="button" class="button" :class="{ main: zone === one }" :aria-pressed="zone === one" @click="zone = one">{{ $t(`zone.${one}`) }}</button>
+        <button
+          v-for="one in ZONES"
+          :key="one"
+          type="button"
+          class="button"
+          :class="{ main: zone === one }"
+          :aria-pressed="zone === one"
+          @click="zone = one"
+        >
+          {{ $t(`zone.${one}`) }}
+        </button>
       </div>
       <TextField v-model="what" :label="$t('bench.carryWhat')" />
       <button class="button" type="submit" :disabled="what.trim() === ''">{{ $t('bench.carryOver') }}</button>
     </form>
   </details>
-  <p v-for="one in carried" :key="one.zone + one.what" class="small">{{ $t('bench.carriedOver', { zone: capital($t(`zone.${one.zone}`)), what: one.what }) }}</p>
+  <p v-for="one in carried" :key="one.zone + one.what" class="small">
+    {{ $t('bench.carriedOver', { zone: capital($t(`zone.${one.zone}`)), what: one.what }) }}
+  </p>
 </template>
 
 <style scoped>

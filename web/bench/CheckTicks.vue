@@ -8,8 +8,15 @@ const emit = defineEmits<{ tick: [check: Check, done: boolean] }>()
 <template>
   <ul v-if="checks.length > 0">
     <li v-for="check in checks" :key="check">
-      <button type="button" role="checkbox" :aria-checked="ticked.includes(check)" @click="emit('tick', check, !ticked.includes(check))">
-        <span class="box" aria-hidden="true">{{ ticked.includes(check) ? '✓' : '' }}</span>{{ $t(`bench.check.${check}`) }}
+      <button
+        type="button"
+        role="checkbox"
+        :aria-checked="ticked.includes(check)"
+        @click="emit('tick', check, !ticked.includes(check))"
+      >
+        <span class="box" aria-hidden="true">{{ ticked.includes(check) ? '✓' : '' }}</span>{{
+          $t(`bench.check.${check}`)
+        }}
       </button>
     </li>
   </ul>

@@ -4,13 +4,18 @@ import { ZONES } from '../../core/edge/model/zones'
 import type { EdgePicture } from '../../core/session/session'
 
 const props = defineProps<{ pictures: readonly EdgePicture[] }>()
-const taken = computed(() => (['before', 'after'] as const).filter((when) => props.pictures.some((one) => one.when === when)))
+const taken = computed(() =>
+  (['before', 'after'] as const).filter((when) => props.pictures.some((one) => one.when === when)),
+)
 const ACROSS_UM = 40
 /** A strip of edge as the loupe shows it: the brighter and wider the line, the blunter; what is bent leans out of it. */
 const thickness = (picture: EdgePicture): number => Math.max(1, (picture.bluntUm / ACROSS_UM) * 40)
 const wave = (picture: EdgePicture): string => {
   const lean = picture.roll * 14
-  return Array.from({ length: 25 }, (_, index) => `${index === 0 ? 'M' : 'L'}${index * 5} ${24 + (index % 2 === 0 ? lean : -lean * 0.4)}`).join(' ')
+  return Array.from(
+    { length: 25 },
+    (_, index) => `${index === 0 ? 'M' : 'L'}${index * 5} ${24 + (index % 2 === 0 ? lean : -lean * 0.4)}`,
+  ).join(' ')
 }
 </script>
 
@@ -22,7 +27,10 @@ const wave = (picture: EdgePicture): string => {
         <tr v-for="when in taken" :key="when">
           <th class="small">{{ $t(`bench.${when}`) }}</th>
           <td v-for="zone in ZONES" :key="zone">
-            <template v-for="picture in pictures.filter((one) => one.when === when && one.zone === zone)" :key="picture.when + picture.zone">
+            <template
+              v-for="picture in pictures.filter((one) => one.when === when && one.zone === zone)"
+              :key="picture.when + picture.zone"
+            >
               <svg viewBox="0 0 120 48" role="img" :aria-label="`${$t(`zone.${zone}`)}: ${picture.bluntUm} µm`">
                 <rect width="120" height="48" class="dark" />
                 <path :d="wave(picture)" class="line" :stroke-width="thickness(picture)" />

@@ -4,9 +4,19 @@ import { isDrifting, judgeAngle, judgePress } from '../../core/session/live'
 import { say, useFormats } from '../i18n'
 import type { LiveValue } from './useInstruments'
 
-const props = defineProps<{ angle: LiveValue | null; press: LiveValue | null; wantedDps: number; wantedNewtons: number | null }>()
+const props = defineProps<{
+  angle: LiveValue | null
+  press: LiveValue | null
+  wantedDps: number
+  wantedNewtons: number | null
+}>()
 const formats = useFormats()
-const untrusted = (live: LiveValue): string => (live.trust === 'raving' ? say('bench.live.raving', { name: live.name }) : live.trust === 'silent' ? say('bench.live.silent', { name: live.name }) : '')
+const untrusted = (live: LiveValue): string =>
+  live.trust === 'raving'
+    ? say('bench.live.raving', { name: live.name })
+    : live.trust === 'silent'
+      ? say('bench.live.silent', { name: live.name })
+      : ''
 
 const angleWords = computed(() => {
   const live = props.angle
@@ -15,7 +25,10 @@ const angleWords = computed(() => {
   if (doubt || live.value === null) return doubt
   const judged = judgeAngle(live.value, props.wantedDps)
   const by = formats.value.angle(Math.round(Math.abs(live.value - props.wantedDps) * 10) / 10)
-  const parts = [say('bench.live.angle', { name: live.name, angle: formats.value.angle(Math.round(live.value * 10) / 10) }), say(`bench.live.${judged}`, { by })]
+  const parts = [
+    say('bench.live.angle', { name: live.name, angle: formats.value.angle(Math.round(live.value * 10) / 10) }),
+    say(`bench.live.${judged}`, { by }),
+  ]
   return [parts.join(', '), ...(isDrifting(live.recent) ? [say('bench.live.drift')] : [])].join('; ')
 })
 const pressWords = computed(() => {
@@ -29,7 +42,12 @@ const pressWords = computed(() => {
   const key = judged === 'within' ? 'pressOk' : judged === 'high' ? 'pressHeavy' : 'pressLight'
   return `${say('bench.live.press', { newtons: Math.round(live.value) })}: ${say(`bench.live.${key}`, { wanted: props.wantedNewtons })}`
 })
-const isOff = computed(() => props.angle?.trust === 'good' && props.angle.value !== null && judgeAngle(props.angle.value, props.wantedDps) !== 'within')
+const isOff = computed(
+  () =>
+    props.angle?.trust === 'good' &&
+    props.angle.value !== null &&
+    judgeAngle(props.angle.value, props.wantedDps) !== 'within',
+)
 </script>
 
 <template>

@@ -26,21 +26,32 @@ const shownDps = computed(() => props.liveDps ?? props.stack.dps)
 const turned = (along: number, across: number, dps: number): [number, number] => {
   // the lower face makes the edge angle less the face angle with the stone; the centre plane makes the edge angle
   const angle = radians(dps)
-  return [EDGE_X + scale.value * (along * Math.cos(angle) + across * Math.sin(angle)), STONE_TOP - scale.value * (along * Math.sin(angle) - across * Math.cos(angle))]
+  return [
+    EDGE_X + scale.value * (along * Math.cos(angle) + across * Math.sin(angle)),
+    STONE_TOP - scale.value * (along * Math.sin(angle) - across * Math.cos(angle)),
+  ]
 }
 const path = computed(() => {
   const { heelHeightMm: height, spineMm: spine } = props.blade
-  return [turned(0, 0, shownDps.value), turned(height, spine / 2, shownDps.value), turned(height, -spine / 2, shownDps.value)].map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')
+  return [
+    turned(0, 0, shownDps.value),
+    turned(height, spine / 2, shownDps.value),
+    turned(height, -spine / 2, shownDps.value),
+  ]
+    .map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`)
+    .join(' ')
 })
 const spineLow = computed(() => turned(props.blade.heelHeightMm, props.blade.spineMm / 2, props.stack.dps))
 /** Each piece as it lies, from the stone up. */
 const pieces = computed(() => {
   let top = STONE_TOP
-  return (props.stack.choice?.pieces ?? []).flatMap((piece) => Array.from({ length: piece.count }, () => {
-    const height = piece.mm * scale.value
-    top -= height
-    return { name: piece.name, y: top, height: Math.max(1, height - 0.8) }
-  }))
+  return (props.stack.choice?.pieces ?? []).flatMap((piece) =>
+    Array.from({ length: piece.count }, () => {
+      const height = piece.mm * scale.value
+      top -= height
+      return { name: piece.name, y: top, height: Math.max(1, height - 0.8) }
+    }),
+  )
 })
 const arc = computed(() => {
   const radius = 150
@@ -60,32 +71,69 @@ const band = computed(() => {
   const { inner, outer } = GAUGE
   return `M ${onGauge(inner, low)} L ${onGauge(outer, low)} A ${outer} ${outer} 0 0 0 ${onGauge(outer, high)} L ${onGauge(inner, high)} A ${inner} ${inner} 0 0 1 ${onGauge(inner, low)} Z`
 })
-const needle = computed(() => `M ${onGauge(GAUGE.inner, shownDps.value)} L ${onGauge(GAUGE.outer + 10, shownDps.value)}`)
-const recipe = computed(() => (props.stack.choice?.pieces ?? []).map(({ name, count }) => `${count} × ${name}`).join(' + '))
+const needle = computed(
+  () => `M ${onGauge(GAUGE.inner, shownDps.value)} L ${onGauge(GAUGE.outer + 10, shownDps.value)}`,
+)
+const recipe = computed(() =>
+  (props.stack.choice?.pieces ?? []).map(({ name, count }) => `${count} × ${name}`).join(' + '),
+)
 </script>
 
 <template>
   <figure>
-    <svg :viewBox="`0 0 ${WIDTH} 320`" role="img" :aria-label="$t('bench.sectionLabel', { angle: formats.angle(shownDps), stone: stoneName })">
+    <svg
+      :viewBox="`0 0 ${WIDTH} 320`"
+      role="img"
+      :aria-label="$t('bench.sectionLabel', { angle: formats.angle(shownDps), stone: stoneName })"
+    >
       <rect class="stone" :x="10" :y="STONE_TOP" :width="WIDTH - 20" height="58" />
       <rect class="stone-top" :x="10" :y="STONE_TOP" :width="WIDTH - 20" height="4" />
-      <rect v-for="(piece, index) in pieces" :key="index" class="piece" :x="spineLow[0] - 42" :y="piece.y" width="66" :height="piece.height" rx="2" />
+      <rect
+        v-for="(piece, index) in pieces"
+        :key="index"
+        class="piece"
+        :x="spineLow[0] - 42"
+        :y="piece.y"
+        width="66"
+        :height="piece.height"
+        rx="2"
+      />
       <polygon class="blade" :points="path" />
       <template v-if="isLive">
         <path class="band" :class="{ off: isOff }" :d="band" />
         <path class="needle" :class="{ off: isOff }" :d="needle" />
       </template>
       <path class="arc" :d="arc" />
-      <text class="angle" :x="EDGE_X + 162" :y="STONE_TOP - 14">{{ formats.angle(Math.round(shownDps * 10) / 10) }}</text>
+      <text class="angle" :x="EDGE_X + 162" :y="STONE_TOP - 14">
+        {{ formats.angle(Math.round(shownDps * 10) / 10) }}
+      </text>
       <text class="name" x="24" :y="STONE_TOP + 36">{{ stoneName }}</text>
     </svg>
-    <figcaption v-if="stack.problem === 'too-tall'">{{ $t('bench.stackTooTall', { height: formats.length(stack.stackMm) }) }}</figcaption>
-    <figcaption v-else-if="stack.problem === 'flatter-than-face'">{{ $t(onFace ? 'bench.flatOnFace' : 'bench.flatterThanFace') }}</figcaption>
-    <figcaption v-else-if="stack.problem === 'no-pieces'">{{ $t('bench.stackNoPieces', { height: formats.length(stack.stackMm) }) }}</figcaption>
-    <figcaption v-else-if="stack.problem === 'too-coarse'">{{ $t('bench.stackTooCoarse', { height: formats.length(stack.stackMm), angle: formats.angle(Math.round((stack.choice?.dps ?? 0) * 10) / 10) }) }}</figcaption>
+    <figcaption v-if="stack.problem === 'too-tall'">
+      {{ $t('bench.stackTooTall', { height: formats.length(stack.stackMm) }) }}
+    </figcaption>
+    <figcaption v-else-if="stack.problem === 'flatter-than-face'">
+      {{ $t(onFace ? 'bench.flatOnFace' : 'bench.flatterThanFace') }}
+    </figcaption>
+    <figcaption v-else-if="stack.problem === 'no-pieces'">
+      {{ $t('bench.stackNoPieces', { height: formats.length(stack.stackMm) }) }}
+    </figcaption>
+    <figcaption v-else-if="stack.problem === 'too-coarse'">
+      {{
+        $t('bench.stackTooCoarse', {
+          height: formats.length(stack.stackMm),
+          angle: formats.angle(Math.round((stack.choice?.dps ?? 0) * 10) / 10),
+        })
+      }}
+    </figcaption>
     <figcaption v-else>
       <b>{{ $t('bench.stackIs', { height: formats.length(stack.stackMm) }) }}</b>
-      {{ $t('bench.stackFrom', { pieces: recipe, angle: formats.angle(Math.round((stack.choice?.dps ?? stack.dps) * 10) / 10) }) }}
+      {{
+        $t('bench.stackFrom', {
+          pieces: recipe,
+          angle: formats.angle(Math.round((stack.choice?.dps ?? stack.dps) * 10) / 10),
+        })
+      }}
       {{ $t('bench.stackAway') }}
     </figcaption>
   </figure>

@@ -8,7 +8,8 @@ defineProps<{ soak: BenchOffer['soak']; flatten: BenchOffer['flatten'] }>()
 const formats = useFormats()
 const timers = useSoakTimers()
 const left = (stoneId: string): number | null => timers.running.find((soak) => soak.stoneId === stoneId)?.leftMs ?? null
-const clock = (ms: number): string => `${Math.floor(ms / MINUTE_MS)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`
+const clock = (ms: number): string =>
+  `${Math.floor(ms / MINUTE_MS)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`
 </script>
 
 <template>
@@ -16,14 +17,30 @@ const clock = (ms: number): string => `${Math.floor(ms / MINUTE_MS)}:${String(Ma
     <h2>{{ $t('bench.fetch') }}</h2>
     <p v-if="soak.length === 0" class="soft">{{ $t('bench.nothingToSoak') }}</p>
     <div v-for="stone in soak" :key="stone.stoneId" class="stone">
-      <span>{{ $t('bench.soak', { stone: stone.stoneName, minutes: formats.minutes(stone.minutes), bath: $t(`gear.bathName.${stone.bath}`) }) }}</span>
-      <button v-if="left(stone.stoneId) === null" class="button" type="button" @click="timers.start(stone)">{{ $t('bench.soakStart') }}</button>
+      <span>{{
+        $t('bench.soak', {
+          stone: stone.stoneName,
+          minutes: formats.minutes(stone.minutes),
+          bath: $t(`gear.bathName.${stone.bath}`),
+        })
+      }}</span>
+      <button v-if="left(stone.stoneId) === null" class="button" type="button" @click="timers.start(stone)">
+        {{ $t('bench.soakStart') }}
+      </button>
       <template v-else>
-        <b class="num" role="timer">{{ (left(stone.stoneId) ?? 0) > 0 ? $t('bench.soakLeft', { time: clock(left(stone.stoneId) ?? 0) }) : $t('bench.soakReady') }}</b>
-        <button class="button quiet" type="button" @click="timers.lift(stone.stoneId)">{{ $t('bench.soakLift') }}</button>
+        <b class="num" role="timer">{{
+          (left(stone.stoneId) ?? 0) > 0
+            ? $t('bench.soakLeft', { time: clock(left(stone.stoneId) ?? 0) })
+            : $t('bench.soakReady')
+        }}</b>
+        <button class="button quiet" type="button" @click="timers.lift(stone.stoneId)">
+          {{ $t('bench.soakLift') }}
+        </button>
       </template>
     </div>
-    <p v-for="stone in flatten" :key="stone.stoneId" class="flat">{{ $t('bench.flattenFirst', { stone: stone.stoneName }) }}</p>
+    <p v-for="stone in flatten" :key="stone.stoneId" class="flat">
+      {{ $t('bench.flattenFirst', { stone: stone.stoneName }) }}
+    </p>
   </section>
 </template>
 

@@ -35,25 +35,63 @@ function enter(): boolean {
   return true
 }
 defineExpose({ enter })
-useTester(() => null, (forceGf) => { take(forceGf) })
-useKeys(Object.fromEntries('0123456789'.split('').map((digit) => [digit, () => { press(digit) }])))
-const write = (forces: Forces, one: Zone): string => { const force = forces[one]; return force === undefined ? '–' : formats.value.force(force) }
+useTester(
+  () => null,
+  (forceGf) => {
+    take(forceGf)
+  },
+)
+useKeys(
+  Object.fromEntries(
+    '0123456789'.split('').map((digit) => [
+      digit,
+      () => {
+        press(digit)
+      },
+    ]),
+  ),
+)
+const write = (forces: Forces, one: Zone): string => {
+  const force = forces[one]
+  return force === undefined ? '–' : formats.value.force(force)
+}
 </script>
 
 <template>
   <div class="spots">
     <div class="read">
       <table class="plain">
-        <thead><tr><th /><th>{{ $t('bench.before') }}</th><th v-if="when === 'after'">{{ $t('bench.after') }}</th></tr></thead>
+        <thead>
+          <tr>
+            <th />
+            <th>{{ $t('bench.before') }}</th>
+            <th v-if="when === 'after'">{{ $t('bench.after') }}</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="one in ZONES" :key="one" :class="{ open: zone === one }">
-            <td><button type="button" class="button" :class="{ main: zone === one }" :aria-pressed="zone === one" @click="zone = one">{{ $t(`zone.${one}`) }}</button></td>
+            <td>
+              <button
+                type="button"
+                class="button"
+                :class="{ main: zone === one }"
+                :aria-pressed="zone === one"
+                @click="zone = one"
+              >
+                {{ $t(`zone.${one}`) }}
+              </button>
+            </td>
             <td class="num">{{ write(before, one) }}</td>
-            <td v-if="when === 'after'" class="num"><b>{{ write(after, one) }}</b></td>
+            <td v-if="when === 'after'" class="num">
+              <b>{{ write(after, one) }}</b>
+            </td>
           </tr>
         </tbody>
       </table>
-      <p class="typed" aria-live="polite"><span class="big num">{{ typed || '···' }}</span> <span class="soft">{{ $t('check.gfAt', { zone: $t(`zone.${zone}`) }) }}</span></p>
+      <p class="typed" aria-live="polite">
+        <span class="big num">{{ typed || '···' }}</span>
+        <span class="soft">{{ $t('check.gfAt', { zone: $t(`zone.${zone}`) }) }}</span>
+      </p>
       <p v-if="wrong" class="wrong" role="alert">{{ $t('check.absurd') }}</p>
     </div>
     <NumberPad :enter-label="$t('check.take')" @digit="press" @erase="typed = typed.slice(0, -1)" @enter="enter" />

@@ -6,16 +6,29 @@ import { say } from '../i18n'
 
 const props = defineProps<{ plan: BenchPlan; at: number }>()
 const line = ref<HTMLElement | null>(null)
-const names = computed(() => props.plan.steps.map((step) => stepName(step, props.plan.stages[step.stage ?? -1]?.stoneName ?? '', say)))
-watch(() => props.at, async () => {
-  await nextTick()
-  line.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' })
-}, { immediate: true, flush: 'post' })
+const names = computed(() =>
+  props.plan.steps.map((step) => stepName(step, props.plan.stages[step.stage ?? -1]?.stoneName ?? '', say)),
+)
+watch(
+  () => props.at,
+  async () => {
+    await nextTick()
+    line.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' })
+  },
+  { immediate: true, flush: 'post' },
+)
 </script>
 
 <template>
   <ol ref="line" tabindex="0" :aria-label="$t('bench.title')">
-    <li v-for="(name, index) in names" :key="plan.steps[index]?.id" :class="{ done: index < at }" :aria-current="index === at ? 'step' : undefined">{{ name }}</li>
+    <li
+      v-for="(name, index) in names"
+      :key="plan.steps[index]?.id"
+      :class="{ done: index < at }"
+      :aria-current="index === at ? 'step' : undefined"
+    >
+      {{ name }}
+    </li>
   </ol>
 </template>
 

@@ -14,9 +14,22 @@ const usual = computed(() => Math.max(1, Math.round(props.step.strokes / ZONES.l
     <span class="soft">{{ $t('bench.strokesHere', { zone: $t(`zone.${zone}`), usual }) }}</span>
   </p>
   <div class="zones spot-row" role="group" :aria-label="$t('curve.zone')">
-    <button v-for="one in ZONES" :key="one" class="spot-button" type="button" :aria-pressed="zone === one" :class="{ felt: here.burr[one] }" @click="zone = one">
+    <button
+      v-for="one in ZONES"
+      :key="one"
+      class="spot-button"
+      type="button"
+      :aria-pressed="zone === one"
+      :class="{ felt: here.burr[one] }"
+      @click="zone = one"
+    >
       <b>{{ $t(`zone.${one}`) }}</b>
-      <span class="num">{{ $t('bench.zoneLine', { strokes: here.strokes[one], burr: $t(here.burr[one] ? 'bench.burrYes' : 'bench.burrNo') }) }}</span>
+      <span class="num">{{
+        $t('bench.zoneLine', {
+          strokes: here.strokes[one],
+          burr: $t(here.burr[one] ? 'bench.burrYes' : 'bench.burrNo'),
+        })
+      }}</span>
     </button>
   </div>
 </template>

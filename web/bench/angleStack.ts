@@ -16,7 +16,11 @@ const TALLEST_SHARE = 0.45
 /** A stack further off than this is no help: on a low blade one coin is many degrees. */
 const COARSEST_DPS = 2
 
-export function angleStack(blade: { readonly heelHeightMm: number; readonly spineMm: number }, dps: number, pieces: readonly StackPiece[]): AngleStack {
+export function angleStack(
+  blade: { readonly heelHeightMm: number; readonly spineMm: number },
+  dps: number,
+  pieces: readonly StackPiece[],
+): AngleStack {
   if (dps <= faceAngle(blade)) return { dps, stackMm: 0, choice: null, problem: 'flatter-than-face' }
   const stackMm = stackHeight({ ...blade, dps })
   if (stackMm > TALLEST_SHARE * blade.heelHeightMm) return { dps, stackMm, choice: null, problem: 'too-tall' }

@@ -12,29 +12,53 @@ import LiveLine from './LiveLine.vue'
 import StrokeCount from './StrokeCount.vue'
 import type { LiveValue } from './useInstruments'
 
-beforeEach(() => { setActivePinia(createPinia()) })
-const shown = (component: Component, props: Record<string, unknown>): VueWrapper => mount(component, { props, global: { plugins: [i18n] } })
+beforeEach(() => {
+  setActivePinia(createPinia())
+})
+const shown = (component: Component, props: Record<string, unknown>): VueWrapper =>
+  mount(component, { props, global: { plugins: [i18n] } })
 
 const step = { id: 'first-1', kind: 'side', strokes: 57 } as SessionStep
-const here: StepState = { strokes: { heel: 18, belly: 14, tip: 0 }, burr: { heel: true, belly: false, tip: false }, ticked: [], spentMs: 0, burrAfterMs: null }
+const here: StepState = {
+  strokes: { heel: 18, belly: 14, tip: 0 },
+  burr: { heel: true, belly: false, tip: false },
+  ticked: [],
+  spentMs: 0,
+  burrAfterMs: null,
+}
 
 describe('the count of strokes', () => {
   it('shows the zone being worked, its usual count, and the burr of all three', async () => {
     const count = shown(StrokeCount, { step, here, zone: 'belly' })
     expect(count.find('.big').text()).toBe('14')
     expect(count.text()).toContain('strokes at the belly, about 19 here')
-    expect(count.findAll('button').map((zone) => zone.text())).toEqual(['heel18 · burr felt', 'belly14 · not yet', 'tip0 · not yet'])
+    expect(count.findAll('button').map((zone) => zone.text())).toEqual([
+      'heel18 · burr felt',
+      'belly14 · not yet',
+      'tip0 · not yet',
+    ])
     await count.findAll('button')[2]?.trigger('click')
     expect(count.emitted('update:zone')).toEqual([['tip']])
   })
 })
 
 describe('the drawing of the apex', () => {
-  const knife = (bluntUm: number, roll: number): object => ({ worstZone: 'tip', zones: { tip: { bluntUm, roll } }, verdict: { dps: 17 } })
-  const corners = (path: string): [number, number][] => [...path.matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => [Number(x), Number(y)])
-  const drawn = (bluntUm: number, roll: number): { readonly before: [number, number][]; readonly after: [number, number][] } => {
+  const knife = (bluntUm: number, roll: number): object => ({
+    worstZone: 'tip',
+    zones: { tip: { bluntUm, roll } },
+    verdict: { dps: 17 },
+  })
+  const corners = (path: string): [number, number][] =>
+    [...path.matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => [Number(x), Number(y)])
+  const drawn = (
+    bluntUm: number,
+    roll: number,
+  ): { readonly before: [number, number][]; readonly after: [number, number][] } => {
     const apex = shown(ApexDrawing, { knife: knife(bluntUm, roll) })
-    return { before: corners(apex.get('path.before').attributes('d') ?? ''), after: corners(apex.get('path.after').attributes('d') ?? '') }
+    return {
+      before: corners(apex.get('path.before').attributes('d') ?? ''),
+      after: corners(apex.get('path.after').attributes('d') ?? ''),
+    }
   }
 
   it('puts the new edge inside the old one: no steel comes back', () => {
@@ -68,13 +92,23 @@ describe('things to see and feel', () => {
     expect(ends?.attributes('aria-checked')).toBe('true')
     await scratches?.trigger('click')
     await ends?.trigger('click')
-    expect(ticks.emitted('tick')).toEqual([['scratches-gone', true], ['heel-and-tip', false]])
+    expect(ticks.emitted('tick')).toEqual([
+      ['scratches-gone', true],
+      ['heel-and-tip', false],
+    ])
   })
 })
 
 describe('a live angle and pressing', () => {
-  const live = (value: number, more: Partial<LiveValue> = {}): LiveValue => ({ name: 'bench', value, recent: [value], trust: 'good', ...more })
-  const line = (angle: LiveValue | null, press: LiveValue | null, wantedNewtons: number | null = 12): string => shown(LiveLine, { angle, press, wantedDps: 17, wantedNewtons }).text()
+  const live = (value: number, more: Partial<LiveValue> = {}): LiveValue => ({
+    name: 'bench',
+    value,
+    recent: [value],
+    trust: 'good',
+    ...more,
+  })
+  const line = (angle: LiveValue | null, press: LiveValue | null, wantedNewtons: number | null = 12): string =>
+    shown(LiveLine, { angle, press, wantedDps: 17, wantedNewtons }).text()
 
   it('are said in words, with what a wrong one does', () => {
     expect(line(live(17.4), null)).toContain('bench on the line: 17.4°, on the angle')
@@ -94,7 +128,12 @@ describe('a live angle and pressing', () => {
 
 describe('pictures of the edge', () => {
   it('stand before and after, zone by zone', () => {
-    const pictures = shown(EdgePictures, { pictures: [{ when: 'before', zone: 'tip', bluntUm: 8.2, roll: 0.3 }, { when: 'after', zone: 'tip', bluntUm: 0.6, roll: 0.03 }] })
+    const pictures = shown(EdgePictures, {
+      pictures: [
+        { when: 'before', zone: 'tip', bluntUm: 8.2, roll: 0.3 },
+        { when: 'after', zone: 'tip', bluntUm: 0.6, roll: 0.03 },
+      ],
+    })
     expect(pictures.findAll('tr')).toHaveLength(2)
     expect(pictures.text()).toContain('tip 8.2 µm')
     expect(pictures.text()).toContain('tip 0.6 µm')

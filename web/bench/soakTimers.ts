@@ -18,7 +18,10 @@ const FORGET_MS = 12 * 60 * MINUTE_MS
 function ring(): void {
   try {
     const audio = new AudioContext()
-    for (const [at, hertz] of [[0, 660], [0.35, 880]] as const) {
+    for (const [at, hertz] of [
+      [0, 660],
+      [0.35, 880],
+    ] as const) {
       const tone = audio.createOscillator()
       const volume = audio.createGain()
       tone.frequency.value = hertz
@@ -43,14 +46,25 @@ export const useSoakTimers = defineStore('soakTimers', () => {
       ring()
       soaks.value = soaks.value.map((soak) => (soak.untilMs <= nowMs.value ? { ...soak, rang: true } : soak))
     }
-    if (soaks.value.some((soak) => nowMs.value - soak.untilMs > FORGET_MS)) soaks.value = soaks.value.filter((soak) => nowMs.value - soak.untilMs <= FORGET_MS)
+    if (soaks.value.some((soak) => nowMs.value - soak.untilMs > FORGET_MS))
+      soaks.value = soaks.value.filter((soak) => nowMs.value - soak.untilMs <= FORGET_MS)
   }, TICK_MS)
   return {
     running: computed(() => soaks.value.map((soak) => ({ ...soak, leftMs: Math.max(0, soak.untilMs - nowMs.value) }))),
     of: (stoneId: string): Soak | undefined => soaks.value.find((soak) => soak.stoneId === stoneId),
     start: (stone: { readonly stoneId: string; readonly stoneName: string; readonly minutes: number }): void => {
-      soaks.value = [...soaks.value.filter(({ stoneId }) => stoneId !== stone.stoneId), { stoneId: stone.stoneId, stoneName: stone.stoneName, untilMs: Date.now() + stone.minutes * MINUTE_MS, rang: false }]
+      soaks.value = [
+        ...soaks.value.filter(({ stoneId }) => stoneId !== stone.stoneId),
+        {
+          stoneId: stone.stoneId,
+          stoneName: stone.stoneName,
+          untilMs: Date.now() + stone.minutes * MINUTE_MS,
+          rang: false,
+        },
+      ]
     },
-    lift: (stoneId: string): void => { soaks.value = soaks.value.filter((soak) => soak.stoneId !== stoneId) },
+    lift: (stoneId: string): void => {
+      soaks.value = soaks.value.filter((soak) => soak.stoneId !== stoneId)
+    },
   }
 })

@@ -10,17 +10,55 @@ import { useSession } from '../stores/session'
 import { useBenchSession, type RunningSession } from './useBenchSession'
 
 const SESSION = '73e764e8-09b4-54e7-98ee-4887e493436b'
-const CHEF = { heelHeightMm: 45, spineMm: 2.2, bteMm: 0.42, dpsLeft: 17, dpsRight: 17, grind: 'flat', ratioRight: 50 } as const
-const plan = workshopSession(planWorkshop({ blade: CHEF, type: 'chef', operation: { kind: 'thin', targetBteMm: 0.36 }, lengthMm: 240, hrc: 57, stones: [{ id: 'a', micron: 63 }, { id: 'b', micron: 11.5 }], finishMicron: 11.5 }), 11.5)
+const CHEF = {
+  heelHeightMm: 45,
+  spineMm: 2.2,
+  bteMm: 0.42,
+  dpsLeft: 17,
+  dpsRight: 17,
+  grind: 'flat',
+  ratioRight: 50,
+} as const
+const plan = workshopSession(
+  planWorkshop({
+    blade: CHEF,
+    type: 'chef',
+    operation: { kind: 'thin', targetBteMm: 0.36 },
+    lengthMm: 240,
+    hrc: 57,
+    stones: [
+      { id: 'a', micron: 63 },
+      { id: 'b', micron: 11.5 },
+    ],
+    finishMicron: 11.5,
+  }),
+  11.5,
+)
 const begun = (actions: BenchSession['actions'] = []): BenchSession => ({
-  id: SESSION, knifeId: SESSION, startedAt: '2026-11-24T14:42:00.000Z', startedBy: 'oda', endedAt: null, outcome: null,
-  plan: { ...plan, stages: plan.stages.map(({ stone, ...stage }) => ({ ...stage, stoneId: stone.id, stoneName: stone.id, micron: stone.micron })), workshop: null } as unknown as BenchPlan, actions,
+  id: SESSION,
+  knifeId: SESSION,
+  startedAt: '2026-11-24T14:42:00.000Z',
+  startedBy: 'oda',
+  endedAt: null,
+  outcome: null,
+  plan: {
+    ...plan,
+    stages: plan.stages.map(({ stone, ...stage }) => ({
+      ...stage,
+      stoneId: stone.id,
+      stoneName: stone.id,
+      micron: stone.micron,
+    })),
+    workshop: null,
+  } as unknown as BenchPlan,
+  actions,
 })
 
 let sent: BenchAction[][] = []
 let respond: (actions: BenchAction[]) => Response | Promise<never>
 let scope: EffectScope
-const heard = (actions: BenchAction[]): Response => new Response(JSON.stringify(begun(actions.map((action) => ({ action, personId: 'oda' })))), { status: 200 })
+const heard = (actions: BenchAction[]): Response =>
+  new Response(JSON.stringify(begun(actions.map((action) => ({ action, personId: 'oda' })))), { status: 200 })
 beforeEach(() => {
   localStorage.clear()
   setActivePinia(createPinia())
@@ -32,14 +70,22 @@ beforeEach(() => {
     sent.push(actions)
     return Promise.resolve(respond(actions))
   })
-  useSession().enter({ person: { id: 'oda', name: 'Oda', role: 'sharpener' }, house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false }, rights: [], deviceName: null, now: '2026-11-24T14:42:00Z' } as never)
+  useSession().enter({
+    person: { id: 'oda', name: 'Oda', role: 'sharpener' },
+    house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false },
+    rights: [],
+    deviceName: null,
+    now: '2026-11-24T14:42:00Z',
+  } as never)
 })
 afterEach(() => {
   scope.stop()
   vi.unstubAllGlobals()
 })
 const running = (session = begun()): RunningSession => scope.run(() => useBenchSession(session)) as RunningSession
-const toTheStone = (session: RunningSession): void => { while (session.step.value?.kind !== 'side') session.go(1) }
+const toTheStone = (session: RunningSession): void => {
+  while (session.step.value?.kind !== 'side') session.go(1)
+}
 
 describe('a session on this device', () => {
   it('counts at once, before the server has heard of it', () => {
@@ -96,7 +142,10 @@ describe('a session on this device', () => {
   })
 
   it('says the server’s own sentence when somebody has ended it meanwhile', async () => {
-    respond = () => new Response(JSON.stringify({ error: { code: 'conflict', sentence: 'This session is over.', issues: [] } }), { status: 409 })
+    respond = () =>
+      new Response(JSON.stringify({ error: { code: 'conflict', sentence: 'This session is over.', issues: [] } }), {
+        status: 409,
+      })
     const session = running()
     session.go(1)
     await session.flush()

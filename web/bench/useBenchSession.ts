@@ -3,7 +3,14 @@ import { v7 as newId } from 'uuid'
 import { computed, ref, type ComputedRef, type Ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import { asSessionAction, foldable, type BenchAction, type BenchSession } from '../../contract/bench'
-import { sessionState, stepState, type SessionAction, type SessionPlan, type SessionState, type StepState } from '../../core/session/session'
+import {
+  sessionState,
+  stepState,
+  type SessionAction,
+  type SessionPlan,
+  type SessionState,
+  type StepState,
+} from '../../core/session/session'
 import { call, Refusal } from '../api'
 import { useSession } from '../stores/session'
 
@@ -55,8 +62,15 @@ export function useBenchSession(begun: BenchSession): RunningSession {
     ...session.value.actions.map(asSessionAction),
     ...kept.value.waiting.map((action) => asSessionAction({ action, personId: signedIn.person?.id ?? null })),
   ])
-  const state = computed(() => sessionState(plan.value, new Date(session.value.startedAt).getTime(), session.value.startedBy, actions.value))
-  const at = computed(() => Math.max(0, plan.value.steps.findIndex(({ id }) => id === state.value.stepId)))
+  const state = computed(() =>
+    sessionState(plan.value, new Date(session.value.startedAt).getTime(), session.value.startedBy, actions.value),
+  )
+  const at = computed(() =>
+    Math.max(
+      0,
+      plan.value.steps.findIndex(({ id }) => id === state.value.stepId),
+    ),
+  )
   const step = computed(() => plan.value.steps[at.value] ?? null)
   const here = computed(() => stepState(state.value, state.value.stepId))
 
@@ -82,7 +96,9 @@ export function useBenchSession(begun: BenchSession): RunningSession {
     sending = sending.then(send)
     return sending
   }
-  useIntervalFn(() => { void flush() }, SEND_EVERY_MS)
+  useIntervalFn(() => {
+    void flush()
+  }, SEND_EVERY_MS)
 
   function act(draft: Draft): void {
     const action = { ...draft, id: newId(), at: signedIn.now().toISOString() } as BenchAction
@@ -92,5 +108,17 @@ export function useBenchSession(begun: BenchSession): RunningSession {
     const target = plan.value.steps[at.value + by]
     if (target) act({ kind: 'go', stepId: target.id })
   }
-  return { session, plan, state, step, here, at, waiting: computed(() => (unheard.value ? kept.value.waiting.length : 0)), refusal, act, go, flush }
+  return {
+    session,
+    plan,
+    state,
+    step,
+    here,
+    at,
+    waiting: computed(() => (unheard.value ? kept.value.waiting.length : 0)),
+    refusal,
+    act,
+    go,
+    flush,
+  }
 }

@@ -13,7 +13,11 @@ beforeEach(() => {
   FakeSocket.all.length = 0
   pictures = []
   scope = effectScope()
-  live = scope.run(() => useInstruments((picture) => { pictures.push(picture) })) as ReturnType<typeof useInstruments>
+  live = scope.run(() =>
+    useInstruments((picture) => {
+      pictures.push(picture)
+    }),
+  ) as ReturnType<typeof useInstruments>
   FakeSocket.last().open()
 })
 afterEach(() => {
@@ -32,14 +36,24 @@ describe('the instruments at the bench', () => {
   })
 
   it('say the angle and the pressing, with what came just before', () => {
-    FakeSocket.last().say('here 1 inclinometer clip', 'here 2 scale pan', 'line 1 angle 16.5', 'line 1 angle 17', 'line 2 press 20 N', 'line 2 press 1000 gf')
+    FakeSocket.last().say(
+      'here 1 inclinometer clip',
+      'here 2 scale pan',
+      'line 1 angle 16.5',
+      'line 1 angle 17',
+      'line 2 press 20 N',
+      'line 2 press 1000 gf',
+    )
     expect(live.angle.value).toMatchObject({ value: 17, recent: [16.5, 17] })
     // 1000 gf are 9.81 N (standard gravity, CGPM 1901)
     expect(live.press.value?.value).toBeCloseTo(9.80665, 5)
   })
 
   it('keep no more than the last two dozen values', () => {
-    FakeSocket.last().say('here 1 inclinometer clip', ...Array.from({ length: 40 }, (_, at) => `line 1 angle ${at / 2}`))
+    FakeSocket.last().say(
+      'here 1 inclinometer clip',
+      ...Array.from({ length: 40 }, (_, at) => `line 1 angle ${at / 2}`),
+    )
     expect(live.angle.value?.recent).toHaveLength(24)
     expect(live.angle.value?.recent.at(-1)).toBe(19.5)
   })
@@ -63,7 +77,13 @@ describe('the instruments at the bench', () => {
   })
 
   it('hand on pictures of the edge that can be true, and no others', () => {
-    FakeSocket.last().say('here 1 loupe eye', 'line 1 picture tip 8.5 0.2', 'line 1 picture tip 9000', 'line 1 picture spine 4', 'line 2 picture heel 4')
+    FakeSocket.last().say(
+      'here 1 loupe eye',
+      'line 1 picture tip 8.5 0.2',
+      'line 1 picture tip 9000',
+      'line 1 picture spine 4',
+      'line 2 picture heel 4',
+    )
     expect(pictures).toEqual([expect.objectContaining({ zone: 'tip', bluntUm: 8.5, roll: 0.2 })])
   })
 

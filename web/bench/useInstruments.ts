@@ -51,7 +51,14 @@ export function useInstruments(onPicture: (picture: { zone: Zone; bluntUm: numbe
   function hear(text: string): void {
     const told = readScreenLine(text)
     if (told?.verb === 'here' && ['inclinometer', 'scale', 'loupe'].includes(told.kind)) {
-      heard.set(told.id, { kind: told.kind as InstrumentKind, name: told.name, value: null, recent: [], wild: 0, atMs: Date.now() })
+      heard.set(told.id, {
+        kind: told.kind as InstrumentKind,
+        name: told.name,
+        value: null,
+        recent: [],
+        wild: 0,
+        atMs: Date.now(),
+      })
     } else if (told?.verb === 'gone') heard.delete(told.id)
     else if (told?.verb === 'line') {
       const instrument = heard.get(told.id)
@@ -59,13 +66,18 @@ export function useInstruments(onPicture: (picture: { zone: Zone; bluntUm: numbe
       if (!instrument) return
       if (line.verb === 'angle') take(instrument, 'dps', line.dps)
       else if (line.verb === 'press') take(instrument, 'newtons', line.newtons)
-      else if (line.verb === 'picture' && isPlausible('bluntUm', line.bluntUm) && isPlausible('roll', line.roll)) onPicture(line)
+      else if (line.verb === 'picture' && isPlausible('bluntUm', line.bluntUm) && isPlausible('roll', line.roll))
+        onPicture(line)
     }
   }
   function connect(): void {
     socket = new WebSocket(instrumentsUrl())
-    socket.addEventListener('open', () => { socket?.send('watch') })
-    socket.addEventListener('message', (message) => { hear(String(message.data)) })
+    socket.addEventListener('open', () => {
+      socket?.send('watch')
+    })
+    socket.addEventListener('message', (message) => {
+      hear(String(message.data))
+    })
     socket.addEventListener('close', () => {
       heard.clear()
       if (!closed) retry = setTimeout(connect, RETRY_MS)
@@ -81,7 +93,8 @@ export function useInstruments(onPicture: (picture: { zone: Zone; bluntUm: numbe
     computed(() => {
       const found = [...heard.values()].filter((one) => one.kind === kind).sort((a, b) => b.atMs - a.atMs)[0]
       if (!found) return null
-      const trust = found.wild >= RAVES_AFTER ? 'raving' : now.value.getTime() - found.atMs > SILENT_AFTER_MS ? 'silent' : 'good'
+      const trust =
+        found.wild >= RAVES_AFTER ? 'raving' : now.value.getTime() - found.atMs > SILENT_AFTER_MS ? 'silent' : 'good'
       return { name: found.name, value: found.value, recent: found.recent, trust }
     })
   return { angle: live('inclinometer'), press: live('scale') }

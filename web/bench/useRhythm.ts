@@ -24,16 +24,24 @@ export function useRhythm(count: Ref<number>, stroke: () => void): { ticking: Re
   const ticking = ref(false)
   const speaking = useLocalStorage('yorvik.speaking', false)
   let audio: AudioContext | null = null
-  const { pause, resume } = useIntervalFn(() => {
-    if (audio) tick(audio)
-    stroke()
-  }, TICK_MS, { immediate: false })
+  const { pause, resume } = useIntervalFn(
+    () => {
+      if (audio) tick(audio)
+      stroke()
+    },
+    TICK_MS,
+    { immediate: false },
+  )
   watch(ticking, (on) => {
     if (!on) {
       pause()
       return
     }
-    try { audio ??= new AudioContext() } catch { audio = null }
+    try {
+      audio ??= new AudioContext()
+    } catch {
+      audio = null
+    }
     resume()
   })
   watch(count, (now, before) => {

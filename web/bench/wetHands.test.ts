@@ -12,8 +12,16 @@ let tones: number
 class FakeAudio {
   readonly currentTime = 0
   readonly destination = {}
-  createOscillator(): object { tones++; return { frequency: { value: 0 }, connect: (next: unknown) => next, start: () => undefined, stop: () => undefined } }
-  createGain(): object { return { gain: { setValueAtTime: () => undefined, exponentialRampToValueAtTime: () => undefined }, connect: (next: unknown) => next } }
+  createOscillator(): object {
+    tones++
+    return { frequency: { value: 0 }, connect: (next: unknown) => next, start: () => undefined, stop: () => undefined }
+  }
+  createGain(): object {
+    return {
+      gain: { setValueAtTime: () => undefined, exponentialRampToValueAtTime: () => undefined },
+      connect: (next: unknown) => next,
+    }
+  }
 }
 beforeEach(() => {
   vi.useFakeTimers({ now: new Date('2026-11-24T14:45:00Z') })
@@ -76,7 +84,11 @@ describe('a stone under water', () => {
 describe('a rhythm for wet hands', () => {
   it('counts a stroke at every tick while it is on', async () => {
     let strokes = 0
-    const { ticking } = scope.run(() => useRhythm(ref(0), () => { strokes++ })) as ReturnType<typeof useRhythm>
+    const { ticking } = scope.run(() =>
+      useRhythm(ref(0), () => {
+        strokes++
+      }),
+    ) as ReturnType<typeof useRhythm>
     await vi.advanceTimersByTimeAsync(5000)
     expect(strokes).toBe(0)
     ticking.value = true
@@ -91,9 +103,15 @@ describe('a rhythm for wet hands', () => {
   })
 
   it('still counts where there is no sound', async () => {
-    vi.stubGlobal('AudioContext', function noSound(): never { throw new Error('no sound here') })
+    vi.stubGlobal('AudioContext', function noSound(): never {
+      throw new Error('no sound here')
+    })
     let strokes = 0
-    const { ticking } = scope.run(() => useRhythm(ref(0), () => { strokes++ })) as ReturnType<typeof useRhythm>
+    const { ticking } = scope.run(() =>
+      useRhythm(ref(0), () => {
+        strokes++
+      }),
+    ) as ReturnType<typeof useRhythm>
     ticking.value = true
     await nextTick()
     await vi.advanceTimersByTimeAsync(1400)
@@ -102,11 +120,25 @@ describe('a rhythm for wet hands', () => {
 
   it('says every fifth count aloud if it is wanted, and never when a stroke is taken back', async () => {
     const said: string[] = []
-    vi.stubGlobal('speechSynthesis', { speak: ({ text }: { text: string }) => { said.push(text) } })
-    vi.stubGlobal('SpeechSynthesisUtterance', class { constructor(readonly text: string) {} })
+    vi.stubGlobal('speechSynthesis', {
+      speak: ({ text }: { text: string }) => {
+        said.push(text)
+      },
+    })
+    vi.stubGlobal(
+      'SpeechSynthesisUtterance',
+      class {
+        constructor(readonly text: string) {}
+      },
+    )
     const count = ref(0)
     const { speaking } = scope.run(() => useRhythm(count, () => undefined)) as ReturnType<typeof useRhythm>
-    const upTo = async (to: number): Promise<void> => { while (count.value < to) { count.value++; await nextTick() } }
+    const upTo = async (to: number): Promise<void> => {
+      while (count.value < to) {
+        count.value++
+        await nextTick()
+      }
+    }
     await upTo(6)
     expect(said).toEqual([])
     speaking.value = true

@@ -33,10 +33,22 @@ async function draw(): Promise<void> {
     styleElement()
     plotly ??= await import('plotly.js-cartesian-dist-min')
     const { ink, soft, rule, face } = tones.value
-    const axis = { gridcolor: rule, linecolor: rule, zeroline: false, tickfont: { color: soft, size: 13 }, fixedrange: true }
+    const axis = {
+      gridcolor: rule,
+      linecolor: rule,
+      zeroline: false,
+      tickfont: { color: soft, size: 13 },
+      fixedrange: true,
+    }
     const layout: Partial<Layout> = {
-      paper_bgcolor: 'transparent', plot_bgcolor: 'transparent', font: { family: face, color: ink, size: 14 },
-      margin: { l: 52, r: 16, t: 12, b: 32 }, showlegend: false, height: props.height, hovermode: 'closest', dragmode: false,
+      paper_bgcolor: 'transparent',
+      plot_bgcolor: 'transparent',
+      font: { family: face, color: ink, size: 14 },
+      margin: { l: 52, r: 16, t: 12, b: 32 },
+      showlegend: false,
+      height: props.height,
+      hovermode: 'closest',
+      dragmode: false,
       ...props.layout,
       xaxis: { ...axis, ...props.layout.xaxis },
       yaxis: { ...axis, ...props.layout.yaxis },
@@ -47,9 +59,19 @@ async function draw(): Promise<void> {
     failed.value = true
   }
 }
-watch([() => props.traces, () => props.layout, tones, place], () => { void draw() }, { flush: 'post' })
-useResizeObserver(place, () => { if (place.value && plotly) void plotly.Plots.resize(place.value) })
-onBeforeUnmount(() => { if (place.value && plotly) plotly.purge(place.value) })
+watch(
+  [() => props.traces, () => props.layout, tones, place],
+  () => {
+    void draw()
+  },
+  { flush: 'post' },
+)
+useResizeObserver(place, () => {
+  if (place.value && plotly) void plotly.Plots.resize(place.value)
+})
+onBeforeUnmount(() => {
+  if (place.value && plotly) plotly.purge(place.value)
+})
 </script>
 
 <template>

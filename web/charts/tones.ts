@@ -21,7 +21,13 @@ export function useTones(): ComputedRef<Tones> {
     return {
       // reading it here makes the tones follow the system's setting
       ink: dark.value ? tone('ink') : tone('ink'),
-      soft: tone('ink-soft'), rule: tone('rule'), ember: tone('ember'), keen: tone('keen'), out: tone('out'), ground: tone('ground'), face: tone('face'),
+      soft: tone('ink-soft'),
+      rule: tone('rule'),
+      ember: tone('ember'),
+      keen: tone('keen'),
+      out: tone('out'),
+      ground: tone('ground'),
+      face: tone('face'),
     }
   })
 }

@@ -8,7 +8,15 @@ import { useKeys } from '../ui/useKeys'
 import DefectMarks from './DefectMarks.vue'
 import ForceEntry from './ForceEntry.vue'
 import LadderList from './LadderList.vue'
-import { checkDraft, checkPayload, isEmpty, type CheckPayload, isPlausibleForce, withoutLast, withReading } from './checkDraft'
+import {
+  checkDraft,
+  checkPayload,
+  isEmpty,
+  type CheckPayload,
+  isPlausibleForce,
+  withoutLast,
+  withReading,
+} from './checkDraft'
 import ZoneSpots from './ZoneSpots.vue'
 
 const props = defineProps<{ knife: KnifeView; busy: boolean }>()
@@ -29,7 +37,10 @@ function press(digit: string): void {
   if (draft.value.typed.length < LONGEST) draft.value = { ...draft.value, typed: draft.value.typed + digit }
 }
 function erase(): void {
-  draft.value = draft.value.typed === '' ? withoutLast(draft.value, draft.value.zone) : { ...draft.value, typed: draft.value.typed.slice(0, -1) }
+  draft.value =
+    draft.value.typed === ''
+      ? withoutLast(draft.value, draft.value.zone)
+      : { ...draft.value, typed: draft.value.typed.slice(0, -1) }
 }
 function read(forceGf: number): void {
   if (isPlausibleForce(forceGf)) draft.value = withReading(draft.value, Math.round(forceGf))
@@ -52,13 +63,28 @@ function pickRung(zone: Zone | 'whole', rung: LadderRung): void {
   else draft.value = { ...draft.value, rungs: { ...draft.value.rungs, [zone]: rung } }
 }
 useKeys({
-  ...Object.fromEntries('0123456789'.split('').map((digit) => [digit, () => { press(digit) }])),
+  ...Object.fromEntries(
+    '0123456789'.split('').map((digit) => [
+      digit,
+      () => {
+        press(digit)
+      },
+    ]),
+  ),
   Backspace: erase,
   Enter: enter,
-  h: () => { choose('heel') },
-  b: () => { choose('belly') },
-  t: () => { choose('tip') },
-  Escape: () => { emit('leave') },
+  h: () => {
+    choose('heel')
+  },
+  b: () => {
+    choose('belly')
+  },
+  t: () => {
+    choose('tip')
+  },
+  Escape: () => {
+    emit('leave')
+  },
 })
 </script>
 
@@ -66,11 +92,22 @@ useKeys({
   <div class="form">
     <EdgeStrip :knife="knife" large class="strip" />
     <div class="segments panes" role="group" :aria-label="$t('check.how')">
-      <button v-for="one in PANES" :key="one" type="button" :aria-pressed="pane === one" @click="pane = one">{{ $t(`check.pane.${one}`) }}</button>
+      <button v-for="one in PANES" :key="one" type="button" :aria-pressed="pane === one" @click="pane = one">
+        {{ $t(`check.pane.${one}`) }}
+      </button>
     </div>
     <div class="left" :class="{ folded: pane !== 'tester' }">
       <ZoneSpots :knife="knife" :draft="draft" @choose="choose" />
-      <ForceEntry :knife="knife" :typed="draft.typed" :zone="draft.zone" :wrong="wrong" @digit="press" @erase="erase" @enter="enter" @peak="read" />
+      <ForceEntry
+        :knife="knife"
+        :typed="draft.typed"
+        :zone="draft.zone"
+        :wrong="wrong"
+        @digit="press"
+        @erase="erase"
+        @enter="enter"
+        @peak="read"
+      />
     </div>
     <div class="right" :class="{ folded: pane !== 'signs' }">
       <LadderList :rungs="draft.rungs" :busy="busy" @pick="pickRung" />
@@ -78,7 +115,9 @@ useKeys({
     </div>
     <footer>
       <button class="button big" type="button" @click="emit('leave')">{{ $t('check.back') }} <kbd>Esc</kbd></button>
-      <button class="button big main" type="button" :disabled="!canRecord || busy" @click="record">{{ $t('check.record') }} <kbd>Enter</kbd></button>
+      <button class="button big main" type="button" :disabled="!canRecord || busy" @click="record">
+        {{ $t('check.record') }} <kbd>Enter</kbd>
+      </button>
     </footer>
   </div>
 </template>

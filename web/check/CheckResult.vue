@@ -15,9 +15,20 @@ const formats = useFormats()
 const fleet = useFleet()
 const was = computed(() => verdictWords(props.before, say, formats.value))
 const now = computed(() => verdictWords(props.after, say, formats.value))
-const ahead = computed(() => (props.after.word === 'dull' || props.after.word === 'out' ? '' : dullAheadWords(props.after, say, formats.value, fleet.fleet?.now ?? '')))
+const ahead = computed(() =>
+  props.after.word === 'dull' || props.after.word === 'out'
+    ? ''
+    : dullAheadWords(props.after, say, formats.value, fleet.fleet?.now ?? ''),
+)
 const otherwise = computed(() => runnerUpWords(props.after, say, formats.value))
-useKeys({ Escape: () => { emit('leave') }, Enter: () => { emit('leave') } })
+useKeys({
+  Escape: () => {
+    emit('leave')
+  },
+  Enter: () => {
+    emit('leave')
+  },
+})
 </script>
 
 <template>
@@ -25,18 +36,31 @@ useKeys({ Escape: () => { emit('leave') }, Enter: () => { emit('leave') } })
     <EdgeStrip :knife="after" large />
     <table class="plain">
       <thead>
-        <tr><th>{{ $t('check.spot') }}</th><th>{{ $t('check.before') }}</th><th>{{ $t('check.now') }}</th></tr>
+        <tr>
+          <th>{{ $t('check.spot') }}</th>
+          <th>{{ $t('check.before') }}</th>
+          <th>{{ $t('check.now') }}</th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="zone in ZONES" :key="zone">
-          <td><b>{{ $t(`zone.${zone}`) }}</b></td>
-          <td class="num soft">{{ formats.force(before.zones[zone].forceGf) }}, {{ $t(`edge.${before.zones[zone].word}`) }}</td>
-          <td class="num"><b>{{ formats.force(after.zones[zone].forceGf) }}</b>, {{ $t(`edge.${after.zones[zone].word}`) }}</td>
+          <td>
+            <b>{{ $t(`zone.${zone}`) }}</b>
+          </td>
+          <td class="num soft">
+            {{ formats.force(before.zones[zone].forceGf) }}, {{ $t(`edge.${before.zones[zone].word}`) }}
+          </td>
+          <td class="num">
+            <b>{{ formats.force(after.zones[zone].forceGf) }}</b
+            >, {{ $t(`edge.${after.zones[zone].word}`) }}
+          </td>
         </tr>
       </tbody>
     </table>
     <div aria-live="polite">
-      <p class="verdict" data-test="verdict"><b>{{ now.what }}</b> {{ now.why }} {{ ahead }} <span class="soft">{{ otherwise }}</span></p>
+      <p class="verdict" data-test="verdict">
+        <b>{{ now.what }}</b> {{ now.why }} {{ ahead }} <span class="soft">{{ otherwise }}</span>
+      </p>
       <p v-if="was.what !== now.what" class="soft">{{ $t('check.insteadOf', { what: was.what }) }}</p>
       <p v-if="after.verdict.action === 'quarantine'" class="soft">{{ $t('caution.unsafe') }}</p>
     </div>
@@ -44,7 +68,9 @@ useKeys({ Escape: () => { emit('leave') }, Enter: () => { emit('leave') } })
       <button class="button big" type="button" @click="emit('undo')">{{ $t('shell.undo') }}</button>
       <button class="button big" type="button" @click="emit('again')">{{ $t('check.again') }}</button>
       <NextActionButton :knife="after" class="big" />
-      <button class="button big main" type="button" @click="emit('leave')">{{ $t('check.toToday') }} <kbd>Enter</kbd></button>
+      <button class="button big main" type="button" @click="emit('leave')">
+        {{ $t('check.toToday') }} <kbd>Enter</kbd>
+      </button>
     </footer>
   </div>
 </template>

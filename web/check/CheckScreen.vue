@@ -26,7 +26,9 @@ const eventId = ref<string | null>(null)
 const refusal = ref('')
 const busy = ref(false)
 const wake = useWakeLock()
-onMounted(() => { wake.request('screen').catch(() => undefined) })
+onMounted(() => {
+  wake.request('screen').catch(() => undefined)
+})
 
 async function record(payload: CheckPayload): Promise<void> {
   const checked = knife.value
@@ -69,7 +71,14 @@ function again(): void {
     </header>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="!knife" class="body lead">{{ fleet.fleet ? $t('knife.unknown', { code }) : $t('shell.loading') }}</p>
-    <CheckResult v-else-if="before" :before="before" :after="knife" @undo="undo" @again="again" @leave="router.push('/today')" />
+    <CheckResult
+      v-else-if="before"
+      :before="before"
+      :after="knife"
+      @undo="undo"
+      @again="again"
+      @leave="router.push('/today')"
+    />
     <CheckForm v-else :knife="knife" :busy="busy" @record="record" @rung="recordRung" @leave="leave" />
   </div>
 </template>

@@ -22,8 +22,18 @@ function toggleGlint(zone: Zone): void {
   set({ glint: glint.includes(zone) ? glint.filter((one) => one !== zone) : [...glint, zone] })
 }
 const FIRST_CHIP = { zone: 'heel', depthMm: 0.3 } as const
-const chipZone = computed({ get: () => now.value.chip?.zone ?? 'heel', set: (zone) => { set({ chip: { depthMm: now.value.chip?.depthMm ?? 0.3, zone } }) } })
-const chipDepth = computed({ get: () => now.value.chip?.depthMm ?? null, set: (depthMm) => { if (depthMm !== null) set({ chip: { zone: chipZone.value, depthMm } }) } })
+const chipZone = computed({
+  get: () => now.value.chip?.zone ?? 'heel',
+  set: (zone) => {
+    set({ chip: { depthMm: now.value.chip?.depthMm ?? 0.3, zone } })
+  },
+})
+const chipDepth = computed({
+  get: () => now.value.chip?.depthMm ?? null,
+  set: (depthMm) => {
+    if (depthMm !== null) set({ chip: { zone: chipZone.value, depthMm } })
+  },
+})
 const isUnsafe = computed(() => now.value.handleLoose || now.value.cracked || now.value.tipGone)
 </script>
 
@@ -31,9 +41,34 @@ const isUnsafe = computed(() => now.value.handleLoose || now.value.cracked || no
   <section class="heavy-rule">
     <h2>{{ $t('check.look') }}</h2>
     <div class="marks">
-      <button class="button" type="button" :aria-pressed="now.chip !== null" @click="set({ chip: now.chip ? null : FIRST_CHIP })">{{ $t('defect.chip') }}</button>
-      <button v-for="zone in zones" :key="zone" class="button" type="button" :aria-pressed="now.glint.includes(zone)" @click="toggleGlint(zone)">{{ $t('defect.glint', { zone: $t(`zone.${zone}`) }) }}</button>
-      <button v-for="mark in MARKS" :key="mark" class="button" type="button" :aria-pressed="now[mark] === true" @click="set({ [mark]: !now[mark] })">{{ capital($t(`defect.${mark}`)) }}</button>
+      <button
+        class="button"
+        type="button"
+        :aria-pressed="now.chip !== null"
+        @click="set({ chip: now.chip ? null : FIRST_CHIP })"
+      >
+        {{ $t('defect.chip') }}
+      </button>
+      <button
+        v-for="zone in zones"
+        :key="zone"
+        class="button"
+        type="button"
+        :aria-pressed="now.glint.includes(zone)"
+        @click="toggleGlint(zone)"
+      >
+        {{ $t('defect.glint', { zone: $t(`zone.${zone}`) }) }}
+      </button>
+      <button
+        v-for="mark in MARKS"
+        :key="mark"
+        class="button"
+        type="button"
+        :aria-pressed="now[mark] === true"
+        @click="set({ [mark]: !now[mark] })"
+      >
+        {{ capital($t(`defect.${mark}`)) }}
+      </button>
     </div>
     <div v-if="now.chip" class="chip">
       <ChoiceField v-model="chipZone" :label="$t('check.chipWhere')" :options="zoneOptions" />

@@ -24,10 +24,17 @@ const { testers, chosen, zeroed, live, askZero } = useTester(
 
 <template>
   <div class="entry">
-    <NumberPad class="pad" :enter-label="$t('check.take')" @digit="emit('digit', $event)" @erase="emit('erase')" @enter="emit('enter')" />
+    <NumberPad
+      class="pad"
+      :enter-label="$t('check.take')"
+      @digit="emit('digit', $event)"
+      @erase="emit('erase')"
+      @enter="emit('enter')"
+    />
     <div class="side">
       <p class="typed" aria-live="polite">
-        <span class="big num">{{ typed || (live === null ? '···' : Math.round(live)) }}</span> <span class="soft">{{ $t('check.gfAt', { zone: $t(`zone.${zone}`) }) }}</span>
+        <span class="big num">{{ typed || (live === null ? '···' : Math.round(live)) }}</span>
+        <span class="soft">{{ $t('check.gfAt', { zone: $t(`zone.${zone}`) }) }}</span>
       </p>
       <p v-if="wrong" class="wrong" role="alert">{{ $t('check.absurd') }}</p>
       <p class="soft small">{{ $t('check.tare') }}</p>
@@ -37,10 +44,20 @@ const { testers, chosen, zeroed, live, askZero } = useTester(
         <button class="button" type="button" @click="askZero">{{ $t('check.zero') }}</button>
       </p>
       <p v-else class="soft small">{{ $t('check.noTester') }}</p>
-      <ChoiceField v-if="testers.length > 1" v-model="chosen" :label="$t('check.whichTester')" :options="testers.map((one) => ({ value: one.id, label: one.name }))" />
+      <ChoiceField
+        v-if="testers.length > 1"
+        v-model="chosen"
+        :label="$t('check.whichTester')"
+        :options="testers.map((one) => ({ value: one.id, label: one.name }))"
+      />
       <p v-if="unzeroed" class="wrong small" role="status">{{ $t('check.wasNotZeroed') }}</p>
     </div>
-    <TesterSimulator v-if="session.house?.isDemo" class="simulator" :guess="knife.zones[zone].forceGf" @name="simulator = $event" />
+    <TesterSimulator
+      v-if="session.house?.isDemo"
+      class="simulator"
+      :guess="knife.zones[zone].forceGf"
+      @name="simulator = $event"
+    />
   </div>
 </template>
 

@@ -17,12 +17,22 @@ const picked = computed(() => (zone.value === 'whole' ? undefined : props.rungs[
     <div class="head">
       <h2>{{ $t('check.without') }}</h2>
       <div class="segments" role="group" :aria-label="$t('check.where')">
-        <button v-for="where in WHERE" :key="where" type="button" :aria-pressed="zone === where" @click="zone = where">{{ $t(where === 'whole' ? 'check.whole' : `zone.${where}`) }}</button>
+        <button v-for="where in WHERE" :key="where" type="button" :aria-pressed="zone === where" @click="zone = where">
+          {{ $t(where === 'whole' ? 'check.whole' : `zone.${where}`) }}
+        </button>
       </div>
     </div>
     <ul>
       <li v-for="rung in LADDER" :key="rung">
-        <button class="button rung" type="button" :disabled="busy" :aria-pressed="picked === rung" @click="emit('pick', zone, rung)">{{ capital($t(`ladder.${rung}`)) }}</button>
+        <button
+          class="button rung"
+          type="button"
+          :disabled="busy"
+          :aria-pressed="picked === rung"
+          @click="emit('pick', zone, rung)"
+        >
+          {{ capital($t(`ladder.${rung}`)) }}
+        </button>
       </li>
     </ul>
     <p class="soft small">{{ $t(zone === 'whole' ? 'check.wholeHint' : 'check.zoneHint') }}</p>

@@ -7,8 +7,15 @@ const props = defineProps<{ guess: number }>()
 const emit = defineEmits<{ name: [name: string] }>()
 const { name, connected, cut } = useSimulatedTester()
 const peak = ref(props.guess)
-watch(() => props.guess, (guess) => { peak.value = guess })
-onMounted(() => { emit('name', name) })
+watch(
+  () => props.guess,
+  (guess) => {
+    peak.value = guess
+  },
+)
+onMounted(() => {
+  emit('name', name)
+})
 </script>
 
 <template>

@@ -27,7 +27,13 @@ function repeats(zone: Zone): string {
       <button class="spot-button" type="button" :aria-pressed="draft.zone === zone" @click="emit('choose', zone)">
         <b>{{ $t(`zone.${zone}`) }}</b>
         <span class="value num" aria-live="polite">{{ found(zone) }}</span>
-        <span class="soft small num">{{ repeats(zone) || $t('check.was', { force: formats.force(knife.zones[zone].forceGf), word: $t(`edge.${knife.zones[zone].word}`) }) }}</span>
+        <span class="soft small num">{{
+          repeats(zone) ||
+          $t('check.was', {
+            force: formats.force(knife.zones[zone].forceGf),
+            word: $t(`edge.${knife.zones[zone].word}`),
+          })
+        }}</span>
       </button>
     </li>
   </ul>

@@ -17,8 +17,14 @@ describe('a check while it is being made', () => {
 
   it('says only what was found', () => {
     expect(isEmpty(EMPTY_DRAFT)).toBe(true)
-    expect(checkPayload(withReading(EMPTY_DRAFT, 240))).toEqual({ readings: [{ zone: 'heel', forcesGf: [240] }], ladder: [] })
-    expect(checkPayload({ ...EMPTY_DRAFT, rungs: { tip: 'skates' }, defects: NO_DEFECTS })).toMatchObject({ ladder: [{ zone: 'tip', rung: 'skates' }], defects: NO_DEFECTS })
+    expect(checkPayload(withReading(EMPTY_DRAFT, 240))).toEqual({
+      readings: [{ zone: 'heel', forcesGf: [240] }],
+      ladder: [],
+    })
+    expect(checkPayload({ ...EMPTY_DRAFT, rungs: { tip: 'skates' }, defects: NO_DEFECTS })).toMatchObject({
+      ladder: [{ zone: 'tip', rung: 'skates' }],
+      defects: NO_DEFECTS,
+    })
   })
 
   it('knows a force no tester reads', () => {
@@ -27,7 +33,10 @@ describe('a check while it is being made', () => {
   })
 
   it('stops at ten repeats', () => {
-    const many = Array.from({ length: 14 }, () => 240).reduce((draft, force) => withReading({ ...draft, zone: 'heel' as const }, force), EMPTY_DRAFT)
+    const many = Array.from({ length: 14 }, () => 240).reduce(
+      (draft, force) => withReading({ ...draft, zone: 'heel' as const }, force),
+      EMPTY_DRAFT,
+    )
     expect(many.forces.heel).toHaveLength(10)
   })
 })

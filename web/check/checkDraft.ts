@@ -15,11 +15,18 @@ export interface CheckDraft {
   readonly defects: Defects | null
 }
 
-export const EMPTY_DRAFT: CheckDraft = { forces: { heel: [], belly: [], tip: [] }, rungs: {}, typed: '', zone: 'heel', defects: null }
+export const EMPTY_DRAFT: CheckDraft = {
+  forces: { heel: [], belly: [], tip: [] },
+  rungs: {},
+  typed: '',
+  zone: 'heel',
+  defects: null,
+}
 const MOST_REPEATS = 10
 
 /** One draft a knife, kept on this device so that a dying tablet loses nothing. */
-export const checkDraft = (knifeId: string): RemovableRef<CheckDraft> => useLocalStorage<CheckDraft>(`yorvik.check.${knifeId}`, EMPTY_DRAFT, { mergeDefaults: true })
+export const checkDraft = (knifeId: string): RemovableRef<CheckDraft> =>
+  useLocalStorage<CheckDraft>(`yorvik.check.${knifeId}`, EMPTY_DRAFT, { mergeDefaults: true })
 
 export type CheckPayload = Extract<NewEvent, { kind: 'checked' }>['payload']
 
@@ -54,7 +61,9 @@ export function spread(forces: readonly number[]): { mean: number; halfRange: nu
 
 export function checkPayload(draft: CheckDraft): CheckPayload {
   return {
-    readings: ZONES.flatMap((zone) => (draft.forces[zone].length === 0 ? [] : [{ zone, forcesGf: [...draft.forces[zone]] }])),
+    readings: ZONES.flatMap((zone) =>
+      draft.forces[zone].length === 0 ? [] : [{ zone, forcesGf: [...draft.forces[zone]] }],
+    ),
     ladder: ZONES.flatMap((zone) => {
       const rung = draft.rungs[zone]
       return rung === undefined ? [] : [{ zone, rung }]
@@ -62,4 +71,3 @@ export function checkPayload(draft: CheckDraft): CheckPayload {
     ...(draft.defects === null ? {} : { defects: { ...draft.defects, glint: [...draft.defects.glint] } }),
   }
 }
-

@@ -15,15 +15,23 @@ export function useSimulatedTester(): SimulatedTester {
   const name = `simulator-${Math.random().toString(36).slice(2, 7)}`
   const connected = ref(false)
   const socket = new WebSocket(instrumentsUrl())
-  socket.addEventListener('open', () => { socket.send(`hello force-tester ${name}`) })
+  socket.addEventListener('open', () => {
+    socket.send(`hello force-tester ${name}`)
+  })
   socket.addEventListener('message', (message) => {
     const line = String(message.data)
     if (line.startsWith('welcome')) connected.value = true
     if (line === 'do zero') send('zero')
   })
-  socket.addEventListener('close', () => { connected.value = false })
-  const send = (line: string): void => { if (socket.readyState === WebSocket.OPEN) socket.send(line) }
-  onScopeDispose(() => { socket.close() })
+  socket.addEventListener('close', () => {
+    connected.value = false
+  })
+  const send = (line: string): void => {
+    if (socket.readyState === WebSocket.OPEN) socket.send(line)
+  }
+  onScopeDispose(() => {
+    socket.close()
+  })
   return {
     name,
     connected,

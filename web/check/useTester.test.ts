@@ -16,7 +16,14 @@ beforeEach(() => {
   peaks = []
   prefers = null
   scope = effectScope()
-  link = scope.run(() => useTester(() => prefers, (forceGf, zeroed) => { peaks.push([forceGf, zeroed]) })) as TesterLink
+  link = scope.run(() =>
+    useTester(
+      () => prefers,
+      (forceGf, zeroed) => {
+        peaks.push([forceGf, zeroed])
+      },
+    ),
+  ) as TesterLink
   FakeSocket.last().open()
 })
 afterEach(() => {
@@ -44,12 +51,21 @@ describe('the force tester of a check', () => {
     expect(link.live.value).toBe(120)
     FakeSocket.last().say('line 3 peak 212 gf', 'line 3 force 90 gf', 'line 3 peak 230 gf')
     // each peak wants a zero of its own
-    expect(peaks).toEqual([[212, true], [230, false]])
+    expect(peaks).toEqual([
+      [212, true],
+      [230, false],
+    ])
     expect(link.live.value).toBeNull()
   })
 
   it('hears nothing of another tester, and nothing it cannot read', () => {
-    FakeSocket.last().say('here 3 force-tester bridge', 'here 4 force-tester other', 'line 4 peak 300 gf', 'line 3 peak three hundred', 'nonsense')
+    FakeSocket.last().say(
+      'here 3 force-tester bridge',
+      'here 4 force-tester other',
+      'line 4 peak 300 gf',
+      'line 3 peak three hundred',
+      'nonsense',
+    )
     expect(peaks).toEqual([])
   })
 
@@ -86,7 +102,14 @@ describe('the simulated tester', () => {
     expect(simulated?.connected.value).toBe(true)
     simulated?.cut(300)
     socket.say('do zero')
-    expect(socket.sent.slice(1)).toEqual(['force 60 gf', 'force 165 gf', 'force 255 gf', 'force 300 gf', 'peak 300 gf', 'zero'])
+    expect(socket.sent.slice(1)).toEqual([
+      'force 60 gf',
+      'force 165 gf',
+      'force 255 gf',
+      'force 300 gf',
+      'peak 300 gf',
+      'zero',
+    ])
     socket.close()
     expect(simulated?.connected.value).toBe(false)
   })

@@ -17,14 +17,18 @@ export interface TesterLink {
 }
 
 const RETRY_MS = 3000
-export const instrumentsUrl = (): string => `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/instruments`
+export const instrumentsUrl = (): string =>
+  `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/instruments`
 
 /**
  * Listens to force testers over the line protocol; each peak of the chosen one is a reading.
  *
  * @param prefers name of the tester to choose by itself, such as this screen's own simulator
  */
-export function useTester(prefers: () => string | null, onPeak: (forceGf: number, zeroed: boolean) => void): TesterLink {
+export function useTester(
+  prefers: () => string | null,
+  onPeak: (forceGf: number, zeroed: boolean) => void,
+): TesterLink {
   const testers = ref<readonly Tester[]>([])
   const chosen = ref<string | null>(null)
   const zeroed = ref(false)
@@ -37,7 +41,8 @@ export function useTester(prefers: () => string | null, onPeak: (forceGf: number
     const heard = readScreenLine(text)
     if (heard?.verb === 'here' && heard.kind === 'force-tester') {
       testers.value = [...testers.value.filter((one) => one.id !== heard.id), { id: heard.id, name: heard.name }]
-      if (heard.name === prefers() || (chosen.value === null && !heard.name.startsWith('simulator'))) chosen.value = heard.id
+      if (heard.name === prefers() || (chosen.value === null && !heard.name.startsWith('simulator')))
+        chosen.value = heard.id
     } else if (heard?.verb === 'gone') {
       testers.value = testers.value.filter((one) => one.id !== heard.id)
       if (chosen.value === heard.id) chosen.value = null
@@ -56,8 +61,12 @@ export function useTester(prefers: () => string | null, onPeak: (forceGf: number
   }
   function connect(): void {
     socket = new WebSocket(instrumentsUrl())
-    socket.addEventListener('open', () => { socket?.send('watch') })
-    socket.addEventListener('message', (message) => { hear(String(message.data)) })
+    socket.addEventListener('open', () => {
+      socket?.send('watch')
+    })
+    socket.addEventListener('message', (message) => {
+      hear(String(message.data))
+    })
     socket.addEventListener('close', () => {
       testers.value = []
       chosen.value = null
@@ -70,5 +79,13 @@ export function useTester(prefers: () => string | null, onPeak: (forceGf: number
     if (retry) clearTimeout(retry)
     socket?.close()
   })
-  return { testers, chosen, zeroed, live, askZero: () => { if (chosen.value) socket?.send(`do ${chosen.value} zero`) } }
+  return {
+    testers,
+    chosen,
+    zeroed,
+    live,
+    askZero: () => {
+      if (chosen.value) socket?.send(`do ${chosen.value} zero`)
+    },
+  }
 }

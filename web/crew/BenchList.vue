@@ -11,7 +11,10 @@ defineProps<{ crew: Crew }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()
 const { refusal, change } = useChange()
 const name = ref('')
-const save = (bench: BenchPlace): Promise<boolean> => change(async () => { emit('changed', await call(endpoints.setBench, { body: bench })) })
+const save = (bench: BenchPlace): Promise<boolean> =>
+  change(async () => {
+    emit('changed', await call(endpoints.setBench, { body: bench }))
+  })
 async function add(): Promise<void> {
   if (await save({ id: newId(), name: name.value, active: true })) name.value = ''
 }
@@ -24,7 +27,9 @@ async function add(): Promise<void> {
     <ul>
       <li v-for="bench in crew.benches" :key="bench.id" :class="{ soft: !bench.active }">
         {{ bench.name }}
-        <button class="button quiet" type="button" @click="save({ ...bench, active: !bench.active })">{{ $t(bench.active ? 'crew.benchGone' : 'crew.benchBack') }}</button>
+        <button class="button quiet" type="button" @click="save({ ...bench, active: !bench.active })">
+          {{ $t(bench.active ? 'crew.benchGone' : 'crew.benchBack') }}
+        </button>
       </li>
     </ul>
     <form @submit.prevent="add">

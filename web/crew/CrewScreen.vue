@@ -19,21 +19,34 @@ const accepted = shallowRef<AcceptedPlan | null>(null)
 const editing = ref<string | null>(null)
 const people = computed(() => [...fleet.people.values()].filter(({ active }) => active))
 onMounted(async () => {
-  await change(async () => { crew.value = await call(endpoints.crew) })
-  await change(async () => { accepted.value = (await call(endpoints.plan)).accepted })
+  await change(async () => {
+    crew.value = await call(endpoints.crew)
+  })
+  await change(async () => {
+    accepted.value = (await call(endpoints.plan)).accepted
+  })
 })
 /** Minutes of bench work the accepted plan gives each person. */
 const load = computed(() => {
   const minutes = new Map<string, number>()
-  for (const { personId, startsAt, endsAt } of accepted.value?.sessions ?? []) minutes.set(personId, (minutes.get(personId) ?? 0) + (Date.parse(endsAt) - Date.parse(startsAt)) / MINUTE_MS)
+  for (const { personId, startsAt, endsAt } of accepted.value?.sessions ?? [])
+    minutes.set(personId, (minutes.get(personId) ?? 0) + (Date.parse(endsAt) - Date.parse(startsAt)) / MINUTE_MS)
   return minutes
 })
-const open = computed({ get: () => editing.value !== null, set: (is) => { if (!is) editing.value = null } })
+const open = computed({
+  get: () => editing.value !== null,
+  set: (is) => {
+    if (!is) editing.value = null
+  },
+})
 </script>
 
 <template>
   <div class="page">
-    <header class="page-head"><h1>{{ $t('crew.title') }}</h1><span class="soft">{{ $t('crew.hint') }}</span></header>
+    <header class="page-head">
+      <h1>{{ $t('crew.title') }}</h1>
+      <span class="soft">{{ $t('crew.hint') }}</span>
+    </header>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="!crew && !refusal" class="lead">{{ $t('shell.loading') }}</p>
     <template v-if="crew">

@@ -18,7 +18,11 @@ const fleet = useFleet()
 const formats = useFormats()
 const { refusal, change } = useChange()
 const name = computed(() => fleet.people.get(props.personId)?.name ?? '')
-const shifts = ref(props.crew.shifts.filter(({ personId }) => personId === props.personId).map(({ weekday, starts, ends }) => ({ weekday, starts, ends })))
+const shifts = ref(
+  props.crew.shifts
+    .filter(({ personId }) => personId === props.personId)
+    .map(({ weekday, starts, ends }) => ({ weekday, starts, ends })),
+)
 const weekdays = WEEKDAYS.map((value) => ({ value: value as number, label: weekdayName(value) }))
 const single = reactive({ day: '', isOff: true, starts: '10:00', ends: '18:00', note: '' })
 const days = computed(() => props.crew.days.filter(({ personId }) => personId === props.personId))
@@ -26,14 +30,30 @@ const read = ref<{ calendar: string; count: number } | null>(null)
 const params = computed(() => ({ id: props.personId }))
 
 async function saveShifts(): Promise<void> {
-  if (await change(async () => { emit('changed', await call(endpoints.setShifts, { params: params.value, body: { shifts: shifts.value } })) })) visible.value = false
+  if (
+    await change(async () => {
+      emit('changed', await call(endpoints.setShifts, { params: params.value, body: { shifts: shifts.value } }))
+    })
+  )
+    visible.value = false
 }
 async function addDay(): Promise<void> {
   const { day, isOff, starts, ends, note } = single
   const entry = { day, starts: isOff ? null : starts, ends: isOff ? null : ends, note }
-  if (await change(async () => { emit('changed', await call(endpoints.setShiftDays, { params: params.value, body: { days: [], entries: [entry] } })) })) Object.assign(single, { day: '', note: '' })
+  if (
+    await change(async () => {
+      emit(
+        'changed',
+        await call(endpoints.setShiftDays, { params: params.value, body: { days: [], entries: [entry] } }),
+      )
+    })
+  )
+    Object.assign(single, { day: '', note: '' })
 }
-const asUsual = (day: string): Promise<boolean> => change(async () => { emit('changed', await call(endpoints.setShiftDays, { params: params.value, body: { days: [day], entries: [] } })) })
+const asUsual = (day: string): Promise<boolean> =>
+  change(async () => {
+    emit('changed', await call(endpoints.setShiftDays, { params: params.value, body: { days: [day], entries: [] } }))
+  })
 async function look(event: Event): Promise<void> {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
@@ -65,7 +85,19 @@ async function takeIn(): Promise<void> {
         <button class="button quiet" type="button" @click="shifts.splice(at, 1)">{{ $t('house.remove') }}</button>
       </div>
       <p class="ways">
-        <button class="button quiet" type="button" @click="shifts.push({ weekday: Math.min(7, (shifts.at(-1)?.weekday ?? 0) + 1), starts: shifts.at(-1)?.starts ?? '10:00', ends: shifts.at(-1)?.ends ?? '18:00' })">{{ $t('crew.addShift') }}</button>
+        <button
+          class="button quiet"
+          type="button"
+          @click="
+            shifts.push({
+              weekday: Math.min(7, (shifts.at(-1)?.weekday ?? 0) + 1),
+              starts: shifts.at(-1)?.starts ?? '10:00',
+              ends: shifts.at(-1)?.ends ?? '18:00',
+            })
+          "
+        >
+          {{ $t('crew.addShift') }}
+        </button>
         <button class="button main" type="submit">{{ $t('crew.save') }}</button>
       </p>
     </form>
@@ -73,12 +105,17 @@ async function takeIn(): Promise<void> {
       <h3>{{ $t('crew.single') }}</h3>
       <p class="soft small">{{ $t('crew.singleHint') }}</p>
       <p v-for="day in days" :key="day.id" class="single">
-        <span>{{ formats.longDay(`${day.day}T12:00:00Z`) }}: {{ day.starts ? `${day.starts}–${day.ends}` : $t('crew.off') }} <span class="soft">{{ day.note }}</span></span>
+        <span
+          >{{ formats.longDay(`${day.day}T12:00:00Z`) }}:
+          {{ day.starts ? `${day.starts}–${day.ends}` : $t('crew.off') }} <span class="soft">{{ day.note }}</span></span
+        >
         <button class="button quiet" type="button" @click="asUsual(day.day)">{{ $t('crew.backToPattern') }}</button>
       </p>
       <form class="line" @submit.prevent="addDay">
         <TextField v-model="single.day" :label="$t('crew.day')" type="date" />
-        <button class="button" type="button" :aria-pressed="single.isOff" @click="single.isOff = !single.isOff">{{ $t('crew.isOff') }}</button>
+        <button class="button" type="button" :aria-pressed="single.isOff" @click="single.isOff = !single.isOff">
+          {{ $t('crew.isOff') }}
+        </button>
         <template v-if="!single.isOff">
           <TextField v-model="single.starts" :label="$t('field.starts')" type="time" />
           <TextField v-model="single.ends" :label="$t('field.ends')" type="time" />
@@ -88,9 +125,13 @@ async function takeIn(): Promise<void> {
       </form>
     </section>
     <section class="heavy-rule">
-      <label class="small"><b>{{ $t('crew.read') }}</b> <input type="file" accept=".ics,text/calendar" @change="look" /></label>
+      <label class="small"
+        ><b>{{ $t('crew.read') }}</b> <input type="file" accept=".ics,text/calendar" @change="look"
+      /></label>
       <p class="soft small">{{ $t('crew.readHint') }}</p>
-      <button v-if="read" class="button" type="button" @click="takeIn">{{ $t('crew.takeIn', { n: read.count }) }}</button>
+      <button v-if="read" class="button" type="button" @click="takeIn">
+        {{ $t('crew.takeIn', { n: read.count }) }}
+      </button>
     </section>
   </AppDialog>
 </template>

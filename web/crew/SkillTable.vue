@@ -14,18 +14,25 @@ const emit = defineEmits<{ changed: [crew: Crew] }>()
 const fleet = useFleet()
 const formats = useFormats()
 const { refusal, change } = useChange()
-const signed = (personId: string, skill: Skill): PersonSkill | undefined => props.crew.skills.find((one) => one.personId === personId && one.skill === skill)
+const signed = (personId: string, skill: Skill): PersonSkill | undefined =>
+  props.crew.skills.find((one) => one.personId === personId && one.skill === skill)
 function label(person: Person, skill: Skill): string {
   const found = signed(person.id, skill)
   const words = found
-    ? say('crew.signed', { skill: say(`skill.${skill}`), name: fleet.people.get(found.signedBy ?? '')?.name ?? '', day: formats.value.shortDay(found.signedAt) })
+    ? say('crew.signed', {
+        skill: say(`skill.${skill}`),
+        name: fleet.people.get(found.signedBy ?? '')?.name ?? '',
+        day: formats.value.shortDay(found.signedAt),
+      })
     : say('crew.unsigned', { skill: say(`skill.${skill}`) })
   return `${person.name}, ${words}`
 }
 async function toggle(personId: string, skill: Skill): Promise<void> {
   const own = props.crew.skills.filter((one) => one.personId === personId).map((one) => one.skill)
   const skills = own.includes(skill) ? own.filter((one) => one !== skill) : [...own, skill]
-  await change(async () => { emit('changed', await call(endpoints.setSkills, { params: { id: personId }, body: { skills } })) })
+  await change(async () => {
+    emit('changed', await call(endpoints.setSkills, { params: { id: personId }, body: { skills } }))
+  })
 }
 </script>
 
@@ -34,13 +41,28 @@ async function toggle(personId: string, skill: Skill): Promise<void> {
     <h2>{{ $t('crew.skills') }}</h2>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <table class="plain people-table">
-      <thead><tr><th /><th v-for="skill in SKILLS" :key="skill">{{ capital($t(`skill.${skill}`)) }}</th></tr></thead>
+      <thead>
+        <tr>
+          <th />
+          <th v-for="skill in SKILLS" :key="skill">{{ capital($t(`skill.${skill}`)) }}</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="person in people" :key="person.id">
           <th scope="row">{{ person.name }}</th>
           <td v-for="skill in SKILLS" :key="skill">
-            <button type="button" class="mark" role="checkbox" :aria-checked="signed(person.id, skill) !== undefined" :aria-label="label(person, skill)" :title="label(person, skill)" @click="toggle(person.id, skill)">
-              <svg v-if="signed(person.id, skill)" width="22" height="22" aria-hidden="true"><path d="M4 12l5 5 9-12" fill="none" stroke="currentColor" stroke-width="3" /></svg>
+            <button
+              type="button"
+              class="mark"
+              role="checkbox"
+              :aria-checked="signed(person.id, skill) !== undefined"
+              :aria-label="label(person, skill)"
+              :title="label(person, skill)"
+              @click="toggle(person.id, skill)"
+            >
+              <svg v-if="signed(person.id, skill)" width="22" height="22" aria-hidden="true">
+                <path d="M4 12l5 5 9-12" fill="none" stroke="currentColor" stroke-width="3" />
+              </svg>
             </button>
           </td>
         </tr>

@@ -13,18 +13,44 @@ const emit = defineEmits<{ changed: [crew: Crew] }>()
 const formats = useFormats()
 const { refusal, change } = useChange()
 const draft = ref<SpecialDay | null>(null)
-const kinds = [{ value: 'service' as const, label: say('house.service') }, { value: 'quiet' as const, label: say('house.quiet') }]
+const kinds = [
+  { value: 'service' as const, label: say('house.service') },
+  { value: 'quiet' as const, label: say('house.quiet') },
+]
 
 function start(): void {
-  draft.value = { day: '', name: '', spans: [{ kind: 'quiet', name: say('crew.defaultQuiet'), starts: '09:00', ends: '11:00' }, { kind: 'service', name: say('crew.defaultService'), starts: '17:00', ends: '23:00' }] }
+  draft.value = {
+    day: '',
+    name: '',
+    spans: [
+      { kind: 'quiet', name: say('crew.defaultQuiet'), starts: '09:00', ends: '11:00' },
+      { kind: 'service', name: say('crew.defaultService'), starts: '17:00', ends: '23:00' },
+    ],
+  }
 }
 async function save(): Promise<void> {
   const { value } = draft
   if (!value) return
-  if (await change(async () => { emit('changed', await call(endpoints.setSpecialDay, { params: { day: value.day }, body: value })) })) draft.value = null
+  if (
+    await change(async () => {
+      emit('changed', await call(endpoints.setSpecialDay, { params: { day: value.day }, body: value }))
+    })
+  )
+    draft.value = null
 }
-const drop = (day: string): Promise<boolean> => change(async () => { emit('changed', await call(endpoints.dropSpecialDay, { params: { day } })) })
-const words = ({ spans }: SpecialDay): string => (spans.length === 0 ? say('crew.closedDay') : spans.map(({ kind, name, starts, ends }) => `${kind === 'quiet' ? `${say('house.quiet').toLowerCase()} ` : ''}${name} ${starts}–${ends}`).join(', '))
+const drop = (day: string): Promise<boolean> =>
+  change(async () => {
+    emit('changed', await call(endpoints.dropSpecialDay, { params: { day } }))
+  })
+const words = ({ spans }: SpecialDay): string =>
+  spans.length === 0
+    ? say('crew.closedDay')
+    : spans
+        .map(
+          ({ kind, name, starts, ends }) =>
+            `${kind === 'quiet' ? `${say('house.quiet').toLowerCase()} ` : ''}${name} ${starts}–${ends}`,
+        )
+        .join(', ')
 </script>
 
 <template>
@@ -34,7 +60,9 @@ const words = ({ spans }: SpecialDay): string => (spans.length === 0 ? say('crew
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <ul>
       <li v-for="special in crew.special" :key="special.day">
-        <span><b>{{ formats.longDay(`${special.day}T12:00:00Z`) }}</b> {{ special.name }}: {{ words(special) }}</span>
+        <span
+          ><b>{{ formats.longDay(`${special.day}T12:00:00Z`) }}</b> {{ special.name }}: {{ words(special) }}</span
+        >
         <button class="button quiet" type="button" @click="drop(special.day)">{{ $t('crew.asUsual') }}</button>
       </li>
     </ul>
@@ -51,8 +79,18 @@ const words = ({ spans }: SpecialDay): string => (spans.length === 0 ? say('crew
         <button class="button quiet" type="button" @click="draft.spans.splice(at, 1)">{{ $t('house.remove') }}</button>
       </div>
       <p class="ways">
-        <button class="button quiet" type="button" @click="draft.spans.push({ kind: 'service', name: say('crew.defaultService'), starts: '18:00', ends: '22:00' })">{{ $t('house.addSpan') }}</button>
-        <button class="button main" type="submit" :disabled="draft.day === '' || draft.name.trim() === ''">{{ $t('shell.save') }}</button>
+        <button
+          class="button quiet"
+          type="button"
+          @click="
+            draft.spans.push({ kind: 'service', name: say('crew.defaultService'), starts: '18:00', ends: '22:00' })
+          "
+        >
+          {{ $t('house.addSpan') }}
+        </button>
+        <button class="button main" type="submit" :disabled="draft.day === '' || draft.name.trim() === ''">
+          {{ $t('shell.save') }}
+        </button>
       </p>
     </form>
     <button v-else class="button" type="button" @click="start">{{ $t('crew.addSpecial') }}</button>

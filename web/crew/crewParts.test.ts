@@ -15,12 +15,32 @@ import SpecialDays from './SpecialDays.vue'
 const ODA = '2d2f4a80-6a4e-4a38-8f0c-2f4b5a3d9e22'
 const KIT = '3e2f4a80-6a4e-4a38-8f0c-2f4b5a3d9e33'
 const SHIFT = '1c1f4a80-6a4e-4a38-8f0c-2f4b5a3d9e11'
-const people = [{ id: ODA, name: 'Oda Finch' }, { id: KIT, name: 'Kit Larkin' }]
+const people = [
+  { id: ODA, name: 'Oda Finch' },
+  { id: KIT, name: 'Kit Larkin' },
+]
 const CREW: Crew = {
-  shifts: [{ id: SHIFT, personId: ODA, weekday: 2, starts: '06:00', ends: '12:00' }, { id: SHIFT, personId: ODA, weekday: 2, starts: '18:00', ends: '02:00' }],
-  days: [{ id: SHIFT, personId: KIT, day: '2026-11-26', starts: null, ends: null, note: 'away' }, { id: SHIFT, personId: KIT, day: '2026-11-27', starts: '10:00', ends: '14:00', note: '' }],
-  skills: [{ personId: ODA, skill: 'full', signedBy: KIT, signedAt: '2026-10-01T12:00:00Z' }], benches: [],
-  special: [{ day: '2026-11-28', name: 'Wedding', spans: [{ kind: 'quiet', name: 'morning', starts: '08:00', ends: '10:00' }, { kind: 'service', name: 'banquet', starts: '13:00', ends: '23:00' }] }, { day: '2026-12-25', name: 'Closed', spans: [] }],
+  shifts: [
+    { id: SHIFT, personId: ODA, weekday: 2, starts: '06:00', ends: '12:00' },
+    { id: SHIFT, personId: ODA, weekday: 2, starts: '18:00', ends: '02:00' },
+  ],
+  days: [
+    { id: SHIFT, personId: KIT, day: '2026-11-26', starts: null, ends: null, note: 'away' },
+    { id: SHIFT, personId: KIT, day: '2026-11-27', starts: '10:00', ends: '14:00', note: '' },
+  ],
+  skills: [{ personId: ODA, skill: 'full', signedBy: KIT, signedAt: '2026-10-01T12:00:00Z' }],
+  benches: [],
+  special: [
+    {
+      day: '2026-11-28',
+      name: 'Wedding',
+      spans: [
+        { kind: 'quiet', name: 'morning', starts: '08:00', ends: '10:00' },
+        { kind: 'service', name: 'banquet', starts: '13:00', ends: '23:00' },
+      ],
+    },
+    { day: '2026-12-25', name: 'Closed', spans: [] },
+  ],
   paces: [{ personId: ODA, pace: 0.9, sessions: 10 }],
 }
 let sent: { method: string; path: string; body: unknown }[]
@@ -28,7 +48,13 @@ let answer: () => Response
 beforeEach(() => {
   setActivePinia(createPinia())
   useFleet().fleet = { now: '2026-11-24T14:42:00Z', planned: [], stations: [], knives: [], people } as unknown as Fleet
-  useSession().enter({ person: { id: ODA, name: 'Oda Finch', role: 'chef' }, house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false }, rights: [], deviceName: null, now: '2026-11-24T14:42:00Z' } as never)
+  useSession().enter({
+    person: { id: ODA, name: 'Oda Finch', role: 'chef' },
+    house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false },
+    rights: [],
+    deviceName: null,
+    now: '2026-11-24T14:42:00Z',
+  } as never)
   sent = []
   answer = () => new Response(JSON.stringify(CREW), { status: 200 })
   vi.stubGlobal('fetch', (path: string, init: RequestInit = {}) => {
@@ -36,21 +62,29 @@ beforeEach(() => {
     return Promise.resolve(path.endsWith('/fleet') ? new Response(JSON.stringify(useFleet().fleet)) : answer())
   })
 })
-afterEach(() => { vi.unstubAllGlobals() })
+afterEach(() => {
+  vi.unstubAllGlobals()
+})
 const lastWrite = (): unknown => sent.filter(({ method }) => method !== 'GET').at(-1)
-const shown = (component: Component, props: Record<string, unknown>): VueWrapper => mount(component, { props, global: { plugins: [i18n], stubs: { ChoiceField: true } } })
+const shown = (component: Component, props: Record<string, unknown>): VueWrapper =>
+  mount(component, { props, global: { plugins: [i18n], stubs: { ChoiceField: true } } })
 
 describe('shifts', () => {
   const table = (): VueWrapper => shown(ShiftTable, { crew: CREW, people, load: new Map([[ODA, 95]]) })
 
   it('are drawn over the day they lie in; one past midnight ends with the day', () => {
-    const bars = table().findAll('tbody tr')[0]?.findAll('.hours span').map((bar) => bar.attributes('style'))
+    const bars = table()
+      .findAll('tbody tr')[0]
+      ?.findAll('.hours span')
+      .map((bar) => bar.attributes('style'))
     expect(bars).toEqual(['left: 25%; width: 25%;', 'left: 75%; width: 25%;'])
     expect(table().text()).toContain('18:00–02:00')
   })
 
   it('stand beside single days, planned minutes and a pace learned or not', () => {
-    const [oda, kit] = table().findAll('tbody tr').map((row) => row.text())
+    const [oda, kit] = table()
+      .findAll('tbody tr')
+      .map((row) => row.text())
     expect(oda).toContain('95 min')
     expect(oda).toContain('0.90 × the table, 10 sessions')
     expect(kit).toContain('26 Nov: away; 27 Nov: 10:00–14:00')
@@ -65,7 +99,8 @@ describe('shifts', () => {
 })
 
 describe('who may do what', () => {
-  const marks = (table: VueWrapper, label: RegExp): ReturnType<VueWrapper['findAll']> => table.findAll('[role="checkbox"]').filter((mark) => label.test(mark.attributes('aria-label') ?? ''))
+  const marks = (table: VueWrapper, label: RegExp): ReturnType<VueWrapper['findAll']> =>
+    table.findAll('[role="checkbox"]').filter((mark) => label.test(mark.attributes('aria-label') ?? ''))
 
   it('says who signed it off and when', () => {
     const table = shown(SkillTable, { crew: CREW, people })
@@ -79,7 +114,11 @@ describe('who may do what', () => {
     const table = shown(SkillTable, { crew: CREW, people })
     await marks(table, /^Oda Finch, thinning/)[0]?.trigger('click')
     await flushPromises()
-    expect(lastWrite()).toMatchObject({ method: 'PUT', path: expect.stringContaining(ODA) as string, body: { skills: ['full', 'thinning'] } })
+    expect(lastWrite()).toMatchObject({
+      method: 'PUT',
+      path: expect.stringContaining(ODA) as string,
+      body: { skills: ['full', 'thinning'] },
+    })
     await marks(table, /^Oda Finch, full/)[0]?.trigger('click')
     await flushPromises()
     expect(lastWrite()).toMatchObject({ body: { skills: [] } })
@@ -87,7 +126,10 @@ describe('who may do what', () => {
   })
 
   it('stays as it was when the server refuses, and says why', async () => {
-    answer = () => new Response(JSON.stringify({ error: { code: 'forbidden', sentence: 'That is the chef’s to say.' } }), { status: 403 })
+    answer = () =>
+      new Response(JSON.stringify({ error: { code: 'forbidden', sentence: 'That is the chef’s to say.' } }), {
+        status: 403,
+      })
     const table = shown(SkillTable, { crew: CREW, people })
     await marks(table, /^Kit Larkin, full/)[0]?.trigger('click')
     await flushPromises()
@@ -113,7 +155,11 @@ describe('days unlike others', () => {
     await form.findAll('.line button')[0]?.trigger('click')
     await form.trigger('submit')
     await flushPromises()
-    expect(lastWrite()).toMatchObject({ method: 'PUT', path: expect.stringContaining('2026-12-31') as string, body: { day: '2026-12-31', name: 'New Year', spans: [{ kind: 'service' }] } })
+    expect(lastWrite()).toMatchObject({
+      method: 'PUT',
+      path: expect.stringContaining('2026-12-31') as string,
+      body: { day: '2026-12-31', name: 'New Year', spans: [{ kind: 'service' }] },
+    })
     expect(days.find('form').exists()).toBe(false)
     await days.findAll('li button')[0]?.trigger('click')
     await flushPromises()

@@ -33,7 +33,10 @@ async function read(apply: boolean): Promise<void> {
   busy.value = true
   refusal.value = ''
   try {
-    outcome.value = await call(endpoints.importTable, { params: { table: table.value }, body: { csv: csv.value, apply } })
+    outcome.value = await call(endpoints.importTable, {
+      params: { table: table.value },
+      body: { csv: csv.value, apply },
+    })
     if (outcome.value.applied) {
       notices.done(say('exchange.done', { n: work.value }))
       await fleet.load()
@@ -53,7 +56,10 @@ function clear(): void {
 
 <template>
   <div class="page">
-    <header class="page-head"><h1>{{ $t('exchange.title') }}</h1><span class="soft">{{ $t('exchange.lead') }}</span></header>
+    <header class="page-head">
+      <h1>{{ $t('exchange.title') }}</h1>
+      <span class="soft">{{ $t('exchange.lead') }}</span>
+    </header>
     <div class="columns">
       <section class="heavy-rule">
         <h2>{{ $t('exchange.in') }}</h2>
@@ -62,18 +68,30 @@ function clear(): void {
           <p class="soft small">{{ $t(`exchange.columns.${table}`) }}</p>
           <label class="drop" @dragover.prevent @drop.prevent="take($event.dataTransfer?.files)">
             <span>{{ fileName || $t('exchange.drop') }}</span>
-            <input type="file" accept=".csv,text/csv,text/plain" @change="take(($event.target as HTMLInputElement).files)" />
+            <input
+              type="file"
+              accept=".csv,text/csv,text/plain"
+              @change="take(($event.target as HTMLInputElement).files)"
+            />
           </label>
           <div class="field">
             <label for="csv">{{ $t('exchange.paste') }}</label>
             <textarea id="csv" v-model="csv" class="input" rows="6" spellcheck="false" @input="clear" />
           </div>
-          <button class="button" type="button" :disabled="busy || csv.trim() === ''" @click="read(false)">{{ $t('exchange.dryRun') }}</button>
+          <button class="button" type="button" :disabled="busy || csv.trim() === ''" @click="read(false)">
+            {{ $t('exchange.dryRun') }}
+          </button>
         </div>
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
         <template v-if="outcome">
           <OutcomeTable :outcome="outcome" />
-          <button v-if="!outcome.applied" class="button main" type="button" :disabled="busy || outcome.problems.length > 0 || work === 0" @click="read(true)">
+          <button
+            v-if="!outcome.applied"
+            class="button main"
+            type="button"
+            :disabled="busy || outcome.problems.length > 0 || work === 0"
+            @click="read(true)"
+          >
             {{ say('exchange.apply', { n: work }) }}
           </button>
           <p v-else class="lead">{{ say('exchange.done', { n: work }) }}</p>
@@ -83,7 +101,9 @@ function clear(): void {
         <h2>{{ $t('exchange.out') }}</h2>
         <p class="soft small">{{ $t('exchange.outHint') }}</p>
         <ul>
-          <li v-for="one in tables" :key="one.value"><a class="button" :href="`/api/exchange/${one.value}.csv`" download>{{ one.label }}</a></li>
+          <li v-for="one in tables" :key="one.value">
+            <a class="button" :href="`/api/exchange/${one.value}.csv`" download>{{ one.label }}</a>
+          </li>
         </ul>
       </section>
     </div>

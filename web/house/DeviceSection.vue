@@ -14,7 +14,10 @@ const tabletName = ref('')
 const instrumentName = ref('')
 const key = ref('')
 
-const load = (): Promise<boolean> => change(async () => { devices.value = await call(endpoints.devices) })
+const load = (): Promise<boolean> =>
+  change(async () => {
+    devices.value = await call(endpoints.devices)
+  })
 onMounted(load)
 
 async function enrol(kind: Device['kind'], name: string): Promise<void> {
@@ -36,14 +39,25 @@ async function revoke(device: Device): Promise<void> {
   <section>
     <p class="soft">{{ $t('house.devicesHint') }}</p>
     <table v-if="devices.length > 0" class="plain">
-      <thead><tr><th>{{ $t('field.name') }}</th><th>{{ $t('field.kind') }}</th><th>{{ $t('house.since') }}</th><th /></tr></thead>
+      <thead>
+        <tr>
+          <th>{{ $t('field.name') }}</th>
+          <th>{{ $t('field.kind') }}</th>
+          <th>{{ $t('house.since') }}</th>
+          <th />
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="device in devices" :key="device.id" :class="{ soft: device.revokedAt }">
-          <td><b>{{ device.name }}</b></td>
+          <td>
+            <b>{{ device.name }}</b>
+          </td>
           <td>{{ $t(`house.device.${device.kind}`) }}</td>
           <td>{{ formats.moment(device.enrolledAt) }}</td>
           <td>
-            <button v-if="!device.revokedAt" class="button" type="button" @click="revoke(device)">{{ $t('house.revoke') }}</button>
+            <button v-if="!device.revokedAt" class="button" type="button" @click="revoke(device)">
+              {{ $t('house.revoke') }}
+            </button>
             <span v-else>{{ $t('house.revoked') }}</span>
           </td>
         </tr>
@@ -54,13 +68,19 @@ async function revoke(device: Device): Promise<void> {
       <form class="heavy-rule" @submit.prevent="enrol('tablet', tabletName)">
         <h2>{{ $t('house.enrolTablet') }}</h2>
         <TextField v-model="tabletName" :label="$t('field.name')" :placeholder="$t('house.tabletExample')" />
-        <button class="button main" type="submit" :disabled="tabletName.trim() === ''">{{ $t('house.enrolThis') }}</button>
+        <button class="button main" type="submit" :disabled="tabletName.trim() === ''">
+          {{ $t('house.enrolThis') }}
+        </button>
       </form>
       <form class="heavy-rule" @submit.prevent="enrol('instrument', instrumentName)">
         <h2>{{ $t('house.addInstrument') }}</h2>
         <TextField v-model="instrumentName" :label="$t('field.name')" :placeholder="$t('house.instrumentExample')" />
-        <button class="button main" type="submit" :disabled="instrumentName.trim() === ''">{{ $t('house.makeKey') }}</button>
-        <p v-if="key">{{ $t('house.keyOnce') }} <code>{{ key }}</code></p>
+        <button class="button main" type="submit" :disabled="instrumentName.trim() === ''">
+          {{ $t('house.makeKey') }}
+        </button>
+        <p v-if="key">
+          {{ $t('house.keyOnce') }} <code>{{ key }}</code>
+        </p>
       </form>
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>

@@ -23,29 +23,71 @@ const loaded = ref(false)
 const open = ref(false)
 const isNew = ref(true)
 const form = reactive({
-  id: '', name: '', kind: 'soaking-stone' as GearKind, scale: 'JIS' as Scale | 'none', grit: null as number | null, soakMinutes: null as number | null,
-  thicknessMm: null as number | null, dishMm: null as number | null, compound: '', twoSidedWith: null as string | null, benchId: null as string | null,
+  id: '',
+  name: '',
+  kind: 'soaking-stone' as GearKind,
+  scale: 'JIS' as Scale | 'none',
+  grit: null as number | null,
+  soakMinutes: null as number | null,
+  thicknessMm: null as number | null,
+  dishMm: null as number | null,
+  compound: '',
+  twoSidedWith: null as string | null,
+  benchId: null as string | null,
 })
 const kinds = computed(() => GEAR_KINDS.map((value) => ({ value, label: capital(say(`gear.kind.${value}`)) })))
-const scales = computed(() => [...(['JIS', 'FEPA-F', 'FEPA-P', 'micron'] as const).map((value) => ({ value, label: say(`gear.scaleName.${value}`) })), { value: 'none' as const, label: say('gear.noScale') }])
+const scales = computed(() => [
+  ...(['JIS', 'FEPA-F', 'FEPA-P', 'micron'] as const).map((value) => ({
+    value,
+    label: say(`gear.scaleName.${value}`),
+  })),
+  { value: 'none' as const, label: say('gear.noScale') },
+])
 
-const partners = computed(() => [{ value: null, label: say('gear.alone') }, ...gear.value.filter(({ id, kind }) => id !== form.id && isStone(kind)).map(({ id, name }) => ({ value: id, label: name }))])
+const partners = computed(() => [
+  { value: null, label: say('gear.alone') },
+  ...gear.value
+    .filter(({ id, kind }) => id !== form.id && isStone(kind))
+    .map(({ id, name }) => ({ value: id, label: name })),
+])
 const benches = shallowRef<Crew['benches']>([])
-const places = computed(() => [{ value: null, label: say('gear.anyBench') }, ...benches.value.filter(({ active }) => active).map(({ id, name }) => ({ value: id, label: name }))])
+const places = computed(() => [
+  { value: null, label: say('gear.anyBench') },
+  ...benches.value.filter(({ active }) => active).map(({ id, name }) => ({ value: id, label: name })),
+])
 const nameOf = (id: string): string => gear.value.find((one) => one.id === id)?.name ?? ''
 
 async function load(): Promise<void> {
-  await change(async () => { gear.value = await call(endpoints.gear) })
-  await change(async () => { benches.value = (await call(endpoints.crew)).benches })
+  await change(async () => {
+    gear.value = await call(endpoints.gear)
+  })
+  await change(async () => {
+    benches.value = (await call(endpoints.crew)).benches
+  })
   loaded.value = true
 }
 void load()
 
 function start(one: GearView | null): void {
   isNew.value = one === null
-  Object.assign(form, one
-    ? { ...one, scale: one.scale ?? 'none' }
-    : { id: newId(), name: '', kind: 'soaking-stone', scale: 'JIS', grit: null, soakMinutes: null, thicknessMm: null, dishMm: null, compound: '', twoSidedWith: null, benchId: null })
+  Object.assign(
+    form,
+    one
+      ? { ...one, scale: one.scale ?? 'none' }
+      : {
+          id: newId(),
+          name: '',
+          kind: 'soaking-stone',
+          scale: 'JIS',
+          grit: null,
+          soakMinutes: null,
+          thicknessMm: null,
+          dishMm: null,
+          compound: '',
+          twoSidedWith: null,
+          benchId: null,
+        },
+  )
   refusal.value = ''
   open.value = true
 }
@@ -53,15 +95,23 @@ async function save(): Promise<void> {
   const { id, scale, grit, soakMinutes, ...rest } = form
   const grain = scale === 'none' || grit === null ? { scale: null, grit: null } : { scale, grit }
   const body = { ...rest, ...grain, ...(soakMinutes === null ? {} : { soakMinutes }) }
-  const done = await change(() => (isNew.value ? call(endpoints.addGear, { body: { id, ...body } }) : call(endpoints.editGear, { params: { id }, body })))
+  const done = await change(() =>
+    isNew.value
+      ? call(endpoints.addGear, { body: { id, ...body } })
+      : call(endpoints.editGear, { params: { id }, body }),
+  )
   if (done) open.value = false
   await load()
 }
-async function edit(one: GearView, patch: { flattenedAt?: string; knivesSince?: number; dishMm?: number | null; active?: boolean }): Promise<void> {
+async function edit(
+  one: GearView,
+  patch: { flattenedAt?: string; knivesSince?: number; dishMm?: number | null; active?: boolean },
+): Promise<void> {
   await change(() => call(endpoints.editGear, { params: { id: one.id }, body: patch }))
   await load()
 }
-const flattened = (one: GearView): Promise<void> => edit(one, { flattenedAt: new Date().toISOString(), knivesSince: 0, dishMm: null })
+const flattened = (one: GearView): Promise<void> =>
+  edit(one, { flattenedAt: new Date().toISOString(), knivesSince: 0, dishMm: null })
 const gritText = (one: GearView): string => {
   if (one.grit === null || one.scale === null) return '–'
   const own = one.scale === 'micron' ? '' : `${say(`gear.scaleName.${one.scale}`)}${one.grit}, `
@@ -81,29 +131,55 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
     <p v-if="refusal && !open" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="loaded && gear.length === 0" class="lead">{{ $t('gear.none') }}</p>
     <table v-if="gear.length > 0" class="plain">
-      <thead><tr><th>{{ $t('field.name') }}</th><th>{{ $t('gear.kindLabel') }}</th><th>{{ $t('gear.grit') }}</th><th>{{ $t('gear.soak') }}</th><th>{{ $t('gear.flatness') }}</th><th /></tr></thead>
+      <thead>
+        <tr>
+          <th>{{ $t('field.name') }}</th>
+          <th>{{ $t('gear.kindLabel') }}</th>
+          <th>{{ $t('gear.grit') }}</th>
+          <th>{{ $t('gear.soak') }}</th>
+          <th>{{ $t('gear.flatness') }}</th>
+          <th />
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="one in gear" :key="one.id" :class="{ soft: !one.active }">
           <td>
             <b>{{ one.name }}</b>
-            <span v-for="warning in one.warnings" :key="warning" class="warning small">{{ $t(`gear.warning.${warning}`) }}</span>
+            <span v-for="warning in one.warnings" :key="warning" class="warning small">{{
+              $t(`gear.warning.${warning}`)
+            }}</span>
           </td>
-          <td>{{ $t(`gear.kind.${one.kind}`) }}<span v-if="one.twoSidedWith" class="soft small">, {{ $t('gear.twoSided').toLowerCase() }} {{ nameOf(one.twoSidedWith) }}</span></td>
+          <td>
+            {{ $t(`gear.kind.${one.kind}`)
+            }}<span v-if="one.twoSidedWith" class="soft small"
+              >, {{ $t('gear.twoSided').toLowerCase() }} {{ nameOf(one.twoSidedWith) }}</span
+            >
+          </td>
           <td class="num">{{ gritText(one) }}</td>
-          <td class="num">{{ one.soakMinutes > 0 ? `${formats.minutes(one.soakMinutes)}, ${$t(`gear.bathName.${one.bath}`)}` : '–' }}</td>
+          <td class="num">
+            {{ one.soakMinutes > 0 ? `${formats.minutes(one.soakMinutes)}, ${$t(`gear.bathName.${one.bath}`)}` : '–' }}
+          </td>
           <td>
             <span :class="{ due: one.flatten.due }">{{ flatText(one) || $t('gear.never') }}</span>
-            <span v-if="one.flattenedAt && dishes(one)" class="soft small last">{{ $t('gear.lastFlattened', { day: formats.shortDay(one.flattenedAt) }) }}</span>
+            <span v-if="one.flattenedAt && dishes(one)" class="soft small last">{{
+              $t('gear.lastFlattened', { day: formats.shortDay(one.flattenedAt) })
+            }}</span>
           </td>
           <td>
-            <button v-if="dishes(one)" class="button" type="button" @click="flattened(one)">{{ $t('gear.flattened') }}</button>
+            <button v-if="dishes(one)" class="button" type="button" @click="flattened(one)">
+              {{ $t('gear.flattened') }}
+            </button>
             <button class="button quiet" type="button" @click="start(one)">{{ $t('house.change') }}</button>
-            <button class="button quiet" type="button" @click="edit(one, { active: !one.active })">{{ $t(one.active ? 'gear.retire' : 'gear.back') }}</button>
+            <button class="button quiet" type="button" @click="edit(one, { active: !one.active })">
+              {{ $t(one.active ? 'gear.retire' : 'gear.back') }}
+            </button>
           </td>
         </tr>
       </tbody>
     </table>
-    <p><button class="button main" type="button" @click="start(null)">{{ $t('gear.add') }}</button></p>
+    <p>
+      <button class="button main" type="button" @click="start(null)">{{ $t('gear.add') }}</button>
+    </p>
     <PieceList />
     <AppDialog v-model:visible="open" :title="$t(isNew ? 'gear.add' : 'house.change')" narrow>
       <form @submit.prevent="save">
@@ -111,7 +187,12 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
         <ChoiceField v-model="form.kind" :label="$t('gear.kindLabel')" :options="kinds" />
         <ChoiceField v-model="form.scale" :label="$t('gear.scale')" :options="scales" />
         <MeasureField v-if="form.scale !== 'none'" v-model="form.grit" :label="$t('gear.grit')" />
-        <ChoiceField v-if="isStone(form.kind)" v-model="form.twoSidedWith" :label="$t('gear.twoSided')" :options="partners" />
+        <ChoiceField
+          v-if="isStone(form.kind)"
+          v-model="form.twoSidedWith"
+          :label="$t('gear.twoSided')"
+          :options="partners"
+        />
         <ChoiceField v-if="isStone(form.kind)" v-model="form.benchId" :label="$t('gear.bench')" :options="places" />
         <p class="soft small">{{ $t(`gear.liquid.${form.kind}`) }}</p>
         <div v-if="isStone(form.kind)" class="stone">
@@ -121,7 +202,9 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
         </div>
         <TextField v-if="form.kind === 'strop'" v-model="form.compound" :label="$t('gear.compound')" />
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-        <div class="dialog-actions"><button class="button main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</button></div>
+        <div class="dialog-actions">
+          <button class="button main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</button>
+        </div>
       </form>
     </AppDialog>
   </section>

@@ -9,10 +9,20 @@ import RecipeSection from './RecipeSection.vue'
 import StationSection from './StationSection.vue'
 import WeekSection from './WeekSection.vue'
 
-const SECTIONS = { people: PeopleSection, stations: StationSection, week: WeekSection, gear: GearSection, recipes: RecipeSection, devices: DeviceSection, house: HouseSection } as const
+const SECTIONS = {
+  people: PeopleSection,
+  stations: StationSection,
+  week: WeekSection,
+  gear: GearSection,
+  recipes: RecipeSection,
+  devices: DeviceSection,
+  house: HouseSection,
+} as const
 type Section = keyof typeof SECTIONS
 const route = useRoute()
-const section = computed<Section>(() => (Object.keys(SECTIONS) as Section[]).find((name) => name === route.query['part']) ?? 'people')
+const section = computed<Section>(
+  () => (Object.keys(SECTIONS) as Section[]).find((name) => name === route.query['part']) ?? 'people',
+)
 </script>
 
 <template>
@@ -20,7 +30,13 @@ const section = computed<Section>(() => (Object.keys(SECTIONS) as Section[]).fin
     <header class="page-head">
       <h1>{{ $t('nav.house') }}</h1>
       <nav class="segments" :aria-label="$t('house.parts')">
-        <RouterLink v-for="(_, name) in SECTIONS" :key="name" :to="{ query: { part: name } }" :aria-current="section === name ? 'page' : undefined">{{ $t(`house.part.${name}`) }}</RouterLink>
+        <RouterLink
+          v-for="(_, name) in SECTIONS"
+          :key="name"
+          :to="{ query: { part: name } }"
+          :aria-current="section === name ? 'page' : undefined"
+          >{{ $t(`house.part.${name}`) }}</RouterLink
+        >
       </nav>
     </header>
     <component :is="SECTIONS[section]" />

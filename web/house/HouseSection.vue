@@ -15,10 +15,18 @@ import { useChange } from './useChange'
 const session = useSession()
 const notices = useNotices()
 const { refusal, change } = useChange()
-const { name = '', zone = 'UTC', units: unitsNow = 'mm', serviceLimits = { fine: 260, general: 350, butchery: 420, bread: 600 } } = session.house ?? {}
+const {
+  name = '',
+  zone = 'UTC',
+  units: unitsNow = 'mm',
+  serviceLimits = { fine: 260, general: 350, butchery: 420, bread: 600 },
+} = session.house ?? {}
 const form = reactive({ name, zone, units: unitsNow })
 const limits = ref<Record<(typeof KNIFE_ROLES)[number], number | null>>({ ...serviceLimits })
-const units = computed(() => [{ value: 'mm' as const, label: say('door.mm') }, { value: 'in' as const, label: say('door.inches') }])
+const units = computed(() => [
+  { value: 'mm' as const, label: say('door.mm') },
+  { value: 'in' as const, label: say('door.inches') },
+])
 const theme = useTheme()
 const themes = computed(() => THEMES.map((value) => ({ value, label: say(`theme.${value}`) })))
 
@@ -26,7 +34,9 @@ async function save(): Promise<void> {
   const { fine, general, butchery, bread } = limits.value
   const given = fine !== null && general !== null && butchery !== null && bread !== null
   const done = await change(async () => {
-    await call(endpoints.editHouse, { body: { ...form, ...(given ? { serviceLimits: { fine, general, butchery, bread } } : {}) } })
+    await call(endpoints.editHouse, {
+      body: { ...form, ...(given ? { serviceLimits: { fine, general, butchery, bread } } : {}) },
+    })
     await session.resume()
   })
   if (done) notices.done(say('house.saved'))
@@ -44,11 +54,19 @@ async function save(): Promise<void> {
       <h2>{{ $t('house.limits') }}</h2>
       <p class="soft">{{ $t('house.limitsHint') }}</p>
       <div class="form-grid">
-        <MeasureField v-for="role in KNIFE_ROLES" :key="role" v-model="limits[role]" :label="$t(`role.${role}`)" unit="gf" />
+        <MeasureField
+          v-for="role in KNIFE_ROLES"
+          :key="role"
+          v-model="limits[role]"
+          :label="$t(`role.${role}`)"
+          unit="gf"
+        />
       </div>
     </section>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <p><button class="button main" type="submit">{{ $t('shell.save') }}</button></p>
+    <p>
+      <button class="button main" type="submit">{{ $t('shell.save') }}</button>
+    </p>
     <section class="heavy-rule">
       <h2>{{ $t('house.screen') }}</h2>
       <div class="form-grid"><ChoiceField v-model="theme" :label="$t('theme.label')" :options="themes" /></div>

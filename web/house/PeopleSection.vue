@@ -19,11 +19,18 @@ const open = ref(false)
 const editing = ref<Person | null>(null)
 const form = reactive({ id: '', name: '', role: 'cook' as PersonRole, pin: '', workingDps: null as number | null })
 const roles = computed(() => PERSON_ROLES.map((value) => ({ value, label: say(`person.${value}`) })))
-const held = (person: Person): number => fleet.knives.filter((knife) => knife.holderId === person.id && knife.status === 'in-service').length
+const held = (person: Person): number =>
+  fleet.knives.filter((knife) => knife.holderId === person.id && knife.status === 'in-service').length
 
 function start(person: Person | null): void {
   editing.value = person
-  Object.assign(form, { id: person?.id ?? newId(), name: person?.name ?? '', role: person?.role ?? 'cook', pin: '', workingDps: person?.workingDps ?? null })
+  Object.assign(form, {
+    id: person?.id ?? newId(),
+    name: person?.name ?? '',
+    role: person?.role ?? 'cook',
+    pin: '',
+    workingDps: person?.workingDps ?? null,
+  })
   refusal.value = ''
   open.value = true
 }
@@ -31,12 +38,16 @@ async function save(): Promise<void> {
   const pin = form.pin === '' ? {} : { pin: form.pin }
   const done = await change(() =>
     editing.value
-      ? call(endpoints.editPerson, { params: { id: form.id }, body: { name: form.name, role: form.role, workingDps: form.workingDps, ...pin } })
+      ? call(endpoints.editPerson, {
+          params: { id: form.id },
+          body: { name: form.name, role: form.role, workingDps: form.workingDps, ...pin },
+        })
       : call(endpoints.addPerson, { body: { id: form.id, name: form.name, role: form.role, ...pin } }),
   )
   if (done) open.value = false
 }
-const setActive = (person: Person, active: boolean): Promise<boolean> => change(() => call(endpoints.editPerson, { params: { id: person.id }, body: { active } }))
+const setActive = (person: Person, active: boolean): Promise<boolean> =>
+  change(() => call(endpoints.editPerson, { params: { id: person.id }, body: { active } }))
 </script>
 
 <template>
@@ -44,31 +55,71 @@ const setActive = (person: Person, active: boolean): Promise<boolean> => change(
     <p class="soft">{{ $t('house.peopleHint') }}</p>
     <p v-if="refusal && !open" class="refusal" role="alert">{{ refusal }}</p>
     <table class="plain">
-      <thead><tr><th>{{ $t('field.name') }}</th><th>{{ $t('field.role') }}</th><th>{{ $t('house.signsIn') }}</th><th>{{ $t('house.holds') }}</th><th /></tr></thead>
+      <thead>
+        <tr>
+          <th>{{ $t('field.name') }}</th>
+          <th>{{ $t('field.role') }}</th>
+          <th>{{ $t('house.signsIn') }}</th>
+          <th>{{ $t('house.holds') }}</th>
+          <th />
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="person in fleet.fleet?.people ?? []" :key="person.id" :class="{ soft: !person.active }">
-          <td><b>{{ person.name }}</b></td>
+          <td>
+            <b>{{ person.name }}</b>
+          </td>
           <td>{{ $t(`person.${person.role}`) }}</td>
-          <td>{{ [person.signInName ? $t('house.byPassword', { name: person.signInName }) : '', person.hasPin ? $t('field.pin') : ''].filter(Boolean).join(', ') || $t('house.cannot') }}</td>
+          <td>
+            {{
+              [
+                person.signInName ? $t('house.byPassword', { name: person.signInName }) : '',
+                person.hasPin ? $t('field.pin') : '',
+              ]
+                .filter(Boolean)
+                .join(', ') || $t('house.cannot')
+            }}
+          </td>
           <td class="num">{{ say('rack.count', { n: held(person) }) }}</td>
           <td>
             <button class="button" type="button" @click="start(person)">{{ $t('house.change') }}</button>
-            <button class="button quiet" type="button" @click="setActive(person, !person.active)">{{ $t(person.active ? 'house.leaves' : 'house.returns') }}</button>
+            <button class="button quiet" type="button" @click="setActive(person, !person.active)">
+              {{ $t(person.active ? 'house.leaves' : 'house.returns') }}
+            </button>
           </td>
         </tr>
       </tbody>
     </table>
-    <p><button class="button main" type="button" @click="start(null)">{{ $t('house.addPerson') }}</button></p>
+    <p>
+      <button class="button main" type="button" @click="start(null)">{{ $t('house.addPerson') }}</button>
+    </p>
     <AppDialog v-model:visible="open" :title="$t(editing ? 'house.change' : 'house.addPerson')" narrow>
       <form @submit.prevent="save">
         <TextField v-model="form.name" :label="$t('field.name')" />
-        <ChoiceField v-model="form.role" :label="$t('field.role')" :options="roles" :hint="$t(`house.role.${form.role}`)" />
-        <TextField v-model="form.pin" :label="$t('field.pin')" inputmode="numeric" :hint="$t(editing ? 'house.pinKeep' : 'house.pinHint')" />
-        <MeasureField v-if="editing" v-model="form.workingDps" :label="$t('field.workingDps')" unit="°" :hint="$t('house.workingHint')" />
+        <ChoiceField
+          v-model="form.role"
+          :label="$t('field.role')"
+          :options="roles"
+          :hint="$t(`house.role.${form.role}`)"
+        />
+        <TextField
+          v-model="form.pin"
+          :label="$t('field.pin')"
+          inputmode="numeric"
+          :hint="$t(editing ? 'house.pinKeep' : 'house.pinHint')"
+        />
+        <MeasureField
+          v-if="editing"
+          v-model="form.workingDps"
+          :label="$t('field.workingDps')"
+          unit="°"
+          :hint="$t('house.workingHint')"
+        />
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-        <div class="dialog-actions"><button class="button main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</button></div>
+        <div class="dialog-actions">
+          <button class="button main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</button>
+        </div>
       </form>
     </AppDialog>
   </section>
 </template>
-

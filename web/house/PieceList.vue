@@ -16,10 +16,14 @@ interface Row {
 const rows = ref<Row[]>([])
 const notices = useNotices()
 const { refusal, change } = useChange()
-void change(async () => { rows.value = (await call(endpoints.pieces)).map((piece) => ({ ...piece })) })
+void change(async () => {
+  rows.value = (await call(endpoints.pieces)).map((piece) => ({ ...piece }))
+})
 
 async function save(): Promise<void> {
-  const pieces = rows.value.flatMap(({ name, mm, count }) => (name.trim() !== '' && mm !== null && count !== null ? [{ name, mm, count }] : []))
+  const pieces = rows.value.flatMap(({ name, mm, count }) =>
+    name.trim() !== '' && mm !== null && count !== null ? [{ name, mm, count }] : [],
+  )
   if (await change(() => call(endpoints.setPieces, { body: pieces }))) notices.done(say('gear.piecesSaved'))
 }
 </script>
@@ -32,11 +36,20 @@ async function save(): Promise<void> {
       <TextField v-model="row.name" :label="$t('gear.piece')" />
       <MeasureField v-model="row.mm" :label="$t('gear.mm')" unit="mm" />
       <MeasureField v-model="row.count" :label="$t('gear.count')" />
-      <button class="button quiet" type="button" :aria-label="$t('gear.removePiece', { name: row.name })" @click="rows.splice(index, 1)">{{ $t('house.remove') }}</button>
+      <button
+        class="button quiet"
+        type="button"
+        :aria-label="$t('gear.removePiece', { name: row.name })"
+        @click="rows.splice(index, 1)"
+      >
+        {{ $t('house.remove') }}
+      </button>
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p class="actions">
-      <button class="button" type="button" @click="rows.push({ name: '', mm: null, count: 1 })">{{ $t('gear.addPiece') }}</button>
+      <button class="button" type="button" @click="rows.push({ name: '', mm: null, count: 1 })">
+        {{ $t('gear.addPiece') }}
+      </button>
       <button class="button main" type="button" @click="save">{{ $t('gear.savePieces') }}</button>
     </p>
   </section>

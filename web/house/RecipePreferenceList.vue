@@ -15,21 +15,33 @@ const WORKS = ['hone', 'stone'] as const
 const notices = useNotices()
 const { refusal, change } = useChange()
 const preferences = ref<RecipePreference[]>([])
-void change(async () => { preferences.value = await call(endpoints.recipePreferences) })
+void change(async () => {
+  preferences.value = await call(endpoints.recipePreferences)
+})
 
-const options = computed(() => Object.fromEntries(WORKS.map((work) => [work, [
-  { value: '', label: say('recipes.asMade') },
-  ...props.recipes
-    .filter(({ actions }) => actions.includes(work) || (work === 'stone' && actions.includes('touch-up')))
-    .map(({ id }) => ({ value: id, label: capital(say(`bench.recipe.${id}`)) })),
-]])) as Record<RecipePreference['work'], { value: string; label: string }[]>)
-const chosen = (role: KnifeRole, work: RecipePreference['work']): string => preferences.value.find((one) => one.role === role && one.work === work)?.recipeId ?? ''
+const options = computed(
+  () =>
+    Object.fromEntries(
+      WORKS.map((work) => [
+        work,
+        [
+          { value: '', label: say('recipes.asMade') },
+          ...props.recipes
+            .filter(({ actions }) => actions.includes(work) || (work === 'stone' && actions.includes('touch-up')))
+            .map(({ id }) => ({ value: id, label: capital(say(`bench.recipe.${id}`)) })),
+        ],
+      ]),
+    ) as Record<RecipePreference['work'], { value: string; label: string }[]>,
+)
+const chosen = (role: KnifeRole, work: RecipePreference['work']): string =>
+  preferences.value.find((one) => one.role === role && one.work === work)?.recipeId ?? ''
 function choose(role: KnifeRole, work: RecipePreference['work'], recipeId: string): void {
   const others = preferences.value.filter((one) => one.role !== role || one.work !== work)
   preferences.value = recipeId === '' ? others : [...others, { role, work, recipeId }]
 }
 async function save(): Promise<void> {
-  if (await change(() => call(endpoints.setRecipePreferences, { body: preferences.value }))) notices.done(say('recipes.preferencesSaved'))
+  if (await change(() => call(endpoints.setRecipePreferences, { body: preferences.value })))
+    notices.done(say('recipes.preferencesSaved'))
 }
 </script>
 
@@ -39,10 +51,19 @@ async function save(): Promise<void> {
     <p class="soft">{{ $t('recipes.preferencesHint') }}</p>
     <div v-for="role in KNIFE_ROLES" :key="role" class="role">
       <b>{{ capital($t(`role.${role}`)) }}</b>
-      <ChoiceField v-for="work in WORKS" :key="work" :model-value="chosen(role, work)" :label="`${$t(`recipes.${work}`)}, ${$t(`role.${role}`)}`" :options="options[work]" @update:model-value="choose(role, work, $event)" />
+      <ChoiceField
+        v-for="work in WORKS"
+        :key="work"
+        :model-value="chosen(role, work)"
+        :label="`${$t(`recipes.${work}`)}, ${$t(`role.${role}`)}`"
+        :options="options[work]"
+        @update:model-value="choose(role, work, $event)"
+      />
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <p><button class="button main" type="button" @click="save">{{ $t('recipes.savePreferences') }}</button></p>
+    <p>
+      <button class="button main" type="button" @click="save">{{ $t('recipes.savePreferences') }}</button>
+    </p>
   </section>
 </template>
 

@@ -20,11 +20,17 @@ const all = shallowRef<RecipeView[]>([])
 const chosen = ref('full')
 const draft = ref<Recipe | null>(null)
 const isOwn = computed(() => all.value.find(({ recipe }) => recipe.id === chosen.value)?.own ?? false)
-const names = computed(() => all.value.map(({ recipe, own }) => ({
-  value: recipe.id, label: capital(say(`bench.recipe.${recipe.id}`)) + (own ? ` (${say('recipes.own')})` : ''),
-})))
+const names = computed(() =>
+  all.value.map(({ recipe, own }) => ({
+    value: recipe.id,
+    label: capital(say(`bench.recipe.${recipe.id}`)) + (own ? ` (${say('recipes.own')})` : ''),
+  })),
+)
 const added = ref<StepKind>('look')
-const kinds = STEP_KINDS.map((value) => ({ value, label: capital(say(`bench.step.${value}.name`, { stone: '', side: '' }).trim()) }))
+const kinds = STEP_KINDS.map((value) => ({
+  value,
+  label: capital(say(`bench.step.${value}.name`, { stone: '', side: '' }).trim()),
+}))
 
 function open(id: string): void {
   chosen.value = id
@@ -32,7 +38,9 @@ function open(id: string): void {
   draft.value = found ? (JSON.parse(JSON.stringify(found.recipe)) as Recipe) : null
 }
 async function load(): Promise<void> {
-  await change(async () => { all.value = await call(endpoints.recipes) })
+  await change(async () => {
+    all.value = await call(endpoints.recipes)
+  })
   open(chosen.value)
 }
 void load()
@@ -41,8 +49,17 @@ void load()
 function add(): void {
   const { value } = draft
   if (!value) return
-  const at = Math.max(0, value.steps.findIndex(({ kind }) => kind === 'test' || kind === 'clean'))
-  value.steps.splice(at, 0, { id: `own-${newId().slice(-8)}`, kind: added.value, each: 'once', checks: [], cautions: [] })
+  const at = Math.max(
+    0,
+    value.steps.findIndex(({ kind }) => kind === 'test' || kind === 'clean'),
+  )
+  value.steps.splice(at, 0, {
+    id: `own-${newId().slice(-8)}`,
+    kind: added.value,
+    each: 'once',
+    checks: [],
+    cautions: [],
+  })
 }
 function move(at: number, by: number): void {
   const { value } = draft
@@ -60,7 +77,11 @@ async function save(): Promise<void> {
   }
 }
 async function restore(): Promise<void> {
-  if (await change(async () => { all.value = await call(endpoints.restoreRecipe, { params: { id: chosen.value } }) })) {
+  if (
+    await change(async () => {
+      all.value = await call(endpoints.restoreRecipe, { params: { id: chosen.value } })
+    })
+  ) {
     notices.done(say('recipes.restored'))
     open(chosen.value)
   }
@@ -71,13 +92,25 @@ async function restore(): Promise<void> {
   <section>
     <p class="soft">{{ $t('recipes.hint') }}</p>
     <div class="fields">
-      <ChoiceField :model-value="chosen" :label="$t('recipes.choose')" :options="names" @update:model-value="open(String($event))" />
+      <ChoiceField
+        :model-value="chosen"
+        :label="$t('recipes.choose')"
+        :options="names"
+        @update:model-value="open(String($event))"
+      />
       <MeasureField v-if="draft" v-model="draft.finishMicron" :label="$t('recipes.finish')" unit="µm" />
     </div>
     <ol v-if="draft">
       <RecipeStepFields
-        v-for="(step, at) in draft.steps" :key="step.id" :model-value="step" :recipe-id="draft.id"
-        :is-first="at === 0" :is-last="at === draft.steps.length - 1" @move="move(at, $event)" @drop="draft.steps.splice(at, 1)" @update:model-value="draft.steps[at] = $event"
+        v-for="(step, at) in draft.steps"
+        :key="step.id"
+        :model-value="step"
+        :recipe-id="draft.id"
+        :is-first="at === 0"
+        :is-last="at === draft.steps.length - 1"
+        @move="move(at, $event)"
+        @drop="draft.steps.splice(at, 1)"
+        @update:model-value="draft.steps[at] = $event"
       />
     </ol>
     <div v-if="draft" class="fields">

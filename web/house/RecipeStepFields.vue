@@ -14,17 +14,23 @@ type Step = Recipe['steps'][number]
 const props = defineProps<{ recipeId: string; isFirst: boolean; isLast: boolean }>()
 const emit = defineEmits<{ move: [by: number]; drop: [] }>()
 const step = defineModel<Step>({ required: true })
-const schemes = computed(() => [{ value: 'none', label: say('recipes.noCount') }, ...STROKE_SCHEMES.map((value) => ({ value, label: say(`recipes.scheme.${value}`) }))])
+const schemes = computed(() => [
+  { value: 'none', label: say('recipes.noCount') },
+  ...STROKE_SCHEMES.map((value) => ({ value, label: say(`recipes.scheme.${value}`) })),
+])
 const side = computed(() => (step.value.side ? say(step.value.side === 'first' ? 'bench.right' : 'bench.left') : ''))
 const name = computed(() => capital(say(`bench.step.${step.value.kind}.name`, { stone: '', side: side.value }).trim()))
 const usual = computed(() => usualWords(props.recipeId, step.value, side.value, say))
 
-const set = (change: Partial<Step>): void => { step.value = { ...step.value, ...change } }
+const set = (change: Partial<Step>): void => {
+  step.value = { ...step.value, ...change }
+}
 const setWords = (part: 'what' | 'why', text: string): void => {
   const words = { what: step.value.words?.what ?? '', why: step.value.words?.why ?? '', [part]: text }
   set({ words: words.what.trim() === '' ? undefined : words })
 }
-const toggled = <T>(list: readonly T[], one: T): T[] => (list.includes(one) ? list.filter((had) => had !== one) : [...list, one])
+const toggled = <T,>(list: readonly T[], one: T): T[] =>
+  list.includes(one) ? list.filter((had) => had !== one) : [...list, one]
 </script>
 
 <template>
@@ -33,26 +39,70 @@ const toggled = <T>(list: readonly T[], one: T): T[] => (list.includes(one) ? li
       <b>{{ name }}</b>
       <span class="soft small">{{ $t(step.each === 'stone' ? 'recipes.each' : 'recipes.once') }}</span>
       <span class="ways">
-        <button class="button quiet" type="button" :disabled="isFirst" @click="emit('move', -1)">{{ $t('recipes.up') }}</button>
-        <button class="button quiet" type="button" :disabled="isLast" @click="emit('move', 1)">{{ $t('recipes.down') }}</button>
+        <button class="button quiet" type="button" :disabled="isFirst" @click="emit('move', -1)">
+          {{ $t('recipes.up') }}
+        </button>
+        <button class="button quiet" type="button" :disabled="isLast" @click="emit('move', 1)">
+          {{ $t('recipes.down') }}
+        </button>
         <button class="button quiet" type="button" @click="emit('drop')">{{ $t('recipes.drop') }}</button>
       </span>
     </div>
     <div class="own">
-      <TextField :model-value="step.words?.what ?? ''" :label="$t('recipes.what')" :placeholder="usual.what" @update:model-value="setWords('what', $event)" />
-      <TextField :model-value="step.words?.why ?? ''" :label="$t('recipes.why')" :placeholder="usual.why" @update:model-value="setWords('why', $event)" />
+      <TextField
+        :model-value="step.words?.what ?? ''"
+        :label="$t('recipes.what')"
+        :placeholder="usual.what"
+        @update:model-value="setWords('what', $event)"
+      />
+      <TextField
+        :model-value="step.words?.why ?? ''"
+        :label="$t('recipes.why')"
+        :placeholder="usual.why"
+        @update:model-value="setWords('why', $event)"
+      />
     </div>
     <div v-if="COUNTED_KINDS.has(step.kind)" class="counted">
-      <ChoiceField :model-value="step.scheme ?? 'none'" :label="$t('recipes.count')" :options="schemes" @update:model-value="set({ scheme: $event === 'none' ? undefined : ($event as StrokeScheme) })" />
-      <MeasureField :model-value="step.newtons ?? null" :label="$t('recipes.press')" unit="N" @update:model-value="set({ newtons: $event ?? undefined })" />
+      <ChoiceField
+        :model-value="step.scheme ?? 'none'"
+        :label="$t('recipes.count')"
+        :options="schemes"
+        @update:model-value="set({ scheme: $event === 'none' ? undefined : ($event as StrokeScheme) })"
+      />
+      <MeasureField
+        :model-value="step.newtons ?? null"
+        :label="$t('recipes.press')"
+        unit="N"
+        @update:model-value="set({ newtons: $event ?? undefined })"
+      />
     </div>
     <details>
-      <summary class="small">{{ $t('recipes.looks', { checks: step.checks.length, cautions: step.cautions.length }) }}</summary>
+      <summary class="small">
+        {{ $t('recipes.looks', { checks: step.checks.length, cautions: step.cautions.length }) }}
+      </summary>
       <div class="marks" role="group" :aria-label="$t('recipes.checks')">
-        <button v-for="check in CHECKS" :key="check" class="button small" type="button" :aria-pressed="step.checks.includes(check)" @click="set({ checks: toggled(step.checks, check) })">{{ $t(`bench.check.${check}`) }}</button>
+        <button
+          v-for="check in CHECKS"
+          :key="check"
+          class="button small"
+          type="button"
+          :aria-pressed="step.checks.includes(check)"
+          @click="set({ checks: toggled(step.checks, check) })"
+        >
+          {{ $t(`bench.check.${check}`) }}
+        </button>
       </div>
       <div class="marks" role="group" :aria-label="$t('recipes.cautions')">
-        <button v-for="caution in CAUTIONS" :key="caution" class="button small" type="button" :aria-pressed="step.cautions.includes(caution)" @click="set({ cautions: toggled(step.cautions, caution) })">{{ $t(`bench.caution.${caution}`) }}</button>
+        <button
+          v-for="caution in CAUTIONS"
+          :key="caution"
+          class="button small"
+          type="button"
+          :aria-pressed="step.cautions.includes(caution)"
+          @click="set({ cautions: toggled(step.cautions, caution) })"
+        >
+          {{ $t(`bench.caution.${caution}`) }}
+        </button>
       </div>
     </details>
   </li>

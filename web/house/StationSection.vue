@@ -19,20 +19,43 @@ const { refusal, change } = useChange()
 const open = ref(false)
 const isNew = ref(true)
 const USUAL_HOURS = 2
-const form = reactive({ id: '', name: '', board: 'soft-plastic' as Station['board'], product: 'mixed' as Station['product'], hoursPerService: USUAL_HOURS as number | null, weight: 1 as number | null, active: true })
+const form = reactive({
+  id: '',
+  name: '',
+  board: 'soft-plastic' as Station['board'],
+  product: 'mixed' as Station['product'],
+  hoursPerService: USUAL_HOURS as number | null,
+  weight: 1 as number | null,
+  active: true,
+})
 const boards = computed(() => BOARDS.map((value) => ({ value, label: say(`board.${value}`) })))
 const products = computed(() => PRODUCTS.map((value) => ({ value, label: say(`product.${value}`) })))
 
 function start(station: Station | null): void {
   isNew.value = station === null
-  Object.assign(form, station ?? { id: newId(), name: '', board: 'soft-plastic', product: 'mixed', hoursPerService: USUAL_HOURS, weight: 1, active: true })
+  Object.assign(
+    form,
+    station ?? {
+      id: newId(),
+      name: '',
+      board: 'soft-plastic',
+      product: 'mixed',
+      hoursPerService: USUAL_HOURS,
+      weight: 1,
+      active: true,
+    },
+  )
   refusal.value = ''
   open.value = true
 }
 async function save(): Promise<void> {
   const { id, hoursPerService, weight, ...rest } = form
   const body = { ...rest, hoursPerService: hoursPerService ?? 0, weight: weight ?? 1 }
-  const done = await change(() => (isNew.value ? call(endpoints.addStation, { body: { id, ...body } }) : call(endpoints.editStation, { params: { id }, body })))
+  const done = await change(() =>
+    isNew.value
+      ? call(endpoints.addStation, { body: { id, ...body } })
+      : call(endpoints.editStation, { params: { id }, body }),
+  )
   if (done) open.value = false
 }
 </script>
@@ -41,31 +64,57 @@ async function save(): Promise<void> {
   <section class="form-section">
     <p class="soft">{{ $t('house.stationsHint') }}</p>
     <table v-if="fleet.stations.size > 0" class="plain">
-      <thead><tr><th>{{ $t('field.name') }}</th><th>{{ $t('field.board') }}</th><th>{{ $t('field.product') }}</th><th>{{ $t('field.hoursPerService') }}</th><th /></tr></thead>
+      <thead>
+        <tr>
+          <th>{{ $t('field.name') }}</th>
+          <th>{{ $t('field.board') }}</th>
+          <th>{{ $t('field.product') }}</th>
+          <th>{{ $t('field.hoursPerService') }}</th>
+          <th />
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="station in fleet.stations.values()" :key="station.id" :class="{ soft: !station.active }">
-          <td><b>{{ station.name }}</b></td>
+          <td>
+            <b>{{ station.name }}</b>
+          </td>
           <td>{{ $t(`board.${station.board}`) }}</td>
           <td>{{ $t(`product.${station.product}`) }}</td>
           <td class="num">{{ formats.hours(station.hoursPerService) }}</td>
-          <td><button class="button" type="button" @click="start(station)">{{ $t('house.change') }}</button></td>
+          <td>
+            <button class="button" type="button" @click="start(station)">{{ $t('house.change') }}</button>
+          </td>
         </tr>
       </tbody>
     </table>
     <p v-else class="lead">{{ $t('house.noStations') }}</p>
-    <p><button class="button main" type="button" @click="start(null)">{{ $t('house.addStation') }}</button></p>
+    <p>
+      <button class="button main" type="button" @click="start(null)">{{ $t('house.addStation') }}</button>
+    </p>
     <AppDialog v-model:visible="open" :title="$t(isNew ? 'house.addStation' : 'house.change')" narrow>
       <form @submit.prevent="save">
         <TextField v-model="form.name" :label="$t('field.name')" />
         <ChoiceField v-model="form.board" :label="$t('field.board')" :options="boards" :hint="$t('house.boardHint')" />
         <ChoiceField v-model="form.product" :label="$t('field.product')" :options="products" />
-        <MeasureField v-model="form.hoursPerService" :label="$t('field.hoursPerService')" unit="h" :hint="$t('house.hoursHint')" />
+        <MeasureField
+          v-model="form.hoursPerService"
+          :label="$t('field.hoursPerService')"
+          unit="h"
+          :hint="$t('house.hoursHint')"
+        />
         <MeasureField v-model="form.weight" :label="$t('field.weight')" :hint="$t('house.weightHint')" />
         <p v-if="!isNew" class="soft small">{{ $t('house.fromNow') }}</p>
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-        <div class="dialog-actions"><button class="button main" type="submit" :disabled="form.name.trim() === '' || form.hoursPerService === null">{{ $t('shell.save') }}</button></div>
+        <div class="dialog-actions">
+          <button
+            class="button main"
+            type="submit"
+            :disabled="form.name.trim() === '' || form.hoursPerService === null"
+          >
+            {{ $t('shell.save') }}
+          </button>
+        </div>
       </form>
     </AppDialog>
   </section>
 </template>
-

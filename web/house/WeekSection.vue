@@ -15,28 +15,48 @@ const spans = ref<WeeklySpan[]>([])
 const saved = ref('')
 const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const
 const MONDAY = Date.UTC(2024, 0, 1)
-const dayName = (weekday: number): string => new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' }).format(MONDAY + (weekday - 1) * DAY_MS)
-const kinds = computed(() => [{ value: 'service' as const, label: say('house.service') }, { value: 'quiet' as const, label: say('house.quiet') }])
+const dayName = (weekday: number): string =>
+  new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' }).format(MONDAY + (weekday - 1) * DAY_MS)
+const kinds = computed(() => [
+  { value: 'service' as const, label: say('house.service') },
+  { value: 'quiet' as const, label: say('house.quiet') },
+])
 const changed = computed(() => JSON.stringify(spans.value) !== saved.value)
 
 function take(week: WeeklySpan[]): void {
   spans.value = week
   saved.value = JSON.stringify(week)
 }
-onMounted(() => change(async () => { take(await call(endpoints.week)) }))
+onMounted(() =>
+  change(async () => {
+    take(await call(endpoints.week))
+  }),
+)
 
 const ofDay = (weekday: number): WeeklySpan[] => spans.value.filter((span) => span.weekday === weekday)
 function add(weekday: number): void {
-  spans.value.push({ id: newId(), kind: 'service', weekday, name: say('house.newSpan'), starts: '12:00', ends: '14:30' })
+  spans.value.push({
+    id: newId(),
+    kind: 'service',
+    weekday,
+    name: say('house.newSpan'),
+    starts: '12:00',
+    ends: '14:30',
+  })
 }
 function remove(id: string): void {
   spans.value = spans.value.filter((span) => span.id !== id)
 }
 function copyDay(weekday: number): void {
   const model = ofDay(weekday)
-  spans.value = WEEKDAYS.flatMap((day) => (day === weekday ? model : model.map((span) => ({ ...span, id: newId(), weekday: day }))))
+  spans.value = WEEKDAYS.flatMap((day) =>
+    day === weekday ? model : model.map((span) => ({ ...span, id: newId(), weekday: day })),
+  )
 }
-const save = (): Promise<boolean> => change(async () => { take(await call(endpoints.setWeek, { body: spans.value })) })
+const save = (): Promise<boolean> =>
+  change(async () => {
+    take(await call(endpoints.setWeek, { body: spans.value }))
+  })
 </script>
 
 <template>
@@ -50,15 +70,27 @@ const save = (): Promise<boolean> => change(async () => { take(await call(endpoi
           <TextField v-model="span.name" :label="$t('field.name')" />
           <TextField v-model="span.starts" :label="$t('field.starts')" type="time" />
           <TextField v-model="span.ends" :label="$t('field.ends')" type="time" />
-          <button class="button quiet" type="button" :aria-label="$t('house.removeOf', { name: span.name, day: dayName(weekday) })" @click="remove(span.id)">{{ $t('house.remove') }}</button>
+          <button
+            class="button quiet"
+            type="button"
+            :aria-label="$t('house.removeOf', { name: span.name, day: dayName(weekday) })"
+            @click="remove(span.id)"
+          >
+            {{ $t('house.remove') }}
+          </button>
         </div>
         <p v-if="ofDay(weekday).length === 0" class="soft">{{ $t('house.closed') }}</p>
         <button class="button quiet" type="button" @click="add(weekday)">{{ $t('house.addSpan') }}</button>
-        <button v-if="ofDay(weekday).length > 0" class="button quiet" type="button" @click="copyDay(weekday)">{{ $t('house.copyDay') }}</button>
+        <button v-if="ofDay(weekday).length > 0" class="button quiet" type="button" @click="copyDay(weekday)">
+          {{ $t('house.copyDay') }}
+        </button>
       </div>
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <p class="bar"><button class="button main" type="button" :disabled="!changed" @click="save">{{ $t('house.saveWeek') }}</button> <span class="soft small">{{ $t('house.fromNow') }}</span></p>
+    <p class="bar">
+      <button class="button main" type="button" :disabled="!changed" @click="save">{{ $t('house.saveWeek') }}</button>
+      <span class="soft small">{{ $t('house.fromNow') }}</span>
+    </p>
   </section>
 </template>
 

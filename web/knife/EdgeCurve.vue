@@ -17,7 +17,8 @@ const traces = computed(() => edgeTraces(props.story, zone.value, tones.value, s
 const layout = computed(() => edgeLayout(props.story, tones.value, say, days.value))
 /** As many services as a week has, which is as far as anybody plans by hand. */
 const ROWS = 14
-const percent = (chance: number): string => (chance < 0.01 ? '<1 %' : chance > 0.99 ? '>99 %' : `${Math.round(100 * chance)} %`)
+const percent = (chance: number): string =>
+  chance < 0.01 ? '<1 %' : chance > 0.99 ? '>99 %' : `${Math.round(100 * chance)} %`
 const rows = computed(() => props.story.ahead.slice(0, ROWS))
 </script>
 
@@ -26,22 +27,59 @@ const rows = computed(() => props.story.ahead.slice(0, ROWS))
     <header>
       <h2>{{ $t('curve.title') }}</h2>
       <div class="choices no-print" role="group" :aria-label="$t('curve.zone')">
-        <button v-for="one in ZONES" :key="one" type="button" class="choice" :aria-pressed="zone === one" @click="chosen = one">{{ $t(`zone.${one}`) }}</button>
+        <button
+          v-for="one in ZONES"
+          :key="one"
+          type="button"
+          class="choice"
+          :aria-pressed="zone === one"
+          @click="chosen = one"
+        >
+          {{ $t(`zone.${one}`) }}
+        </button>
       </div>
       <div class="choices no-print" role="group" :aria-label="$t('curve.span')">
-        <button v-for="one in [14, 28, 84]" :key="one" type="button" class="choice" :aria-pressed="days === one" @click="days = one">{{ $t('curve.weeks', { n: one / 7 }) }}</button>
+        <button
+          v-for="one in [14, 28, 84]"
+          :key="one"
+          type="button"
+          class="choice"
+          :aria-pressed="days === one"
+          @click="days = one"
+        >
+          {{ $t('curve.weeks', { n: one / 7 }) }}
+        </button>
       </div>
     </header>
     <div class="both">
-      <PlotlyChart :traces="traces" :layout="layout" :height="300" :label="$t('curve.label', { code: knife.code, zone: $t(`zone.${zone}`) })" />
+      <PlotlyChart
+        :traces="traces"
+        :layout="layout"
+        :height="300"
+        :label="$t('curve.label', { code: knife.code, zone: $t(`zone.${zone}`) })"
+      />
       <table v-if="rows.length > 0" class="plain numbers">
-        <caption class="unseen">{{ $t('curve.table') }}</caption>
-        <thead><tr><th>{{ $t('curve.service') }}</th><th>{{ $t(`zone.${zone}`) }}</th><th>{{ $t('curve.risk') }}</th></tr></thead>
+        <caption class="unseen">
+          {{
+            $t('curve.table')
+          }}
+        </caption>
+        <thead>
+          <tr>
+            <th>{{ $t('curve.service') }}</th>
+            <th>{{ $t(`zone.${zone}`) }}</th>
+            <th>{{ $t('curve.risk') }}</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="service in rows" :key="service.startsAt">
             <td>{{ formats.shortWeekday(service.startsAt) }} {{ service.serviceName }}</td>
             <td class="num">{{ formats.force(service.zones[zone].forceGf) }}</td>
-            <td class="num risk"><span class="bar" :style="{ width: `${Math.round(40 * service.chanceDull)}px` }" />{{ percent(service.chanceDull) }}</td>
+            <td class="num risk">
+              <span class="bar" :style="{ width: `${Math.round(40 * service.chanceDull)}px` }" />{{
+                percent(service.chanceDull)
+              }}
+            </td>
           </tr>
         </tbody>
       </table>

@@ -22,7 +22,12 @@ const records = useRecords()
 const notices = useNotices()
 
 const showing = (dialog: KnifeDialog): WritableComputedRef<boolean> =>
-  computed({ get: () => open.value === dialog, set: (visible) => { if (!visible) open.value = null } })
+  computed({
+    get: () => open.value === dialog,
+    set: (visible) => {
+      if (!visible) open.value = null
+    },
+  })
 const sharpened = showing('sharpened')
 const measure = showing('measure')
 const move = showing('move')

@@ -23,7 +23,20 @@ const facts = computed(() => {
     ['bteMm', format.thickness(knife.bteMm), say('knife.whenNew', { value: format.thickness(knife.bteNewMm) })],
     ['dpsRight', `${format.angle(knife.dpsLeft)} / ${format.angle(knife.dpsRight)}`, say('knife.leftRight')],
     ['ratioRight', `${100 - knife.ratioRight} / ${knife.ratioRight}`, null],
-    ...(knife.symmetry === null ? [] : [['strokesBySide', `${100 - knife.symmetry.rightShare} / ${knife.symmetry.rightShare}`, knife.symmetry.owes === null ? null : say('knife.owes', { side: say(`bench.${knife.symmetry.owes.side}`), strokes: knife.symmetry.owes.strokes })] as const]),
+    ...(knife.symmetry === null
+      ? []
+      : [
+          [
+            'strokesBySide',
+            `${100 - knife.symmetry.rightShare} / ${knife.symmetry.rightShare}`,
+            knife.symmetry.owes === null
+              ? null
+              : say('knife.owes', {
+                  side: say(`bench.${knife.symmetry.owes.side}`),
+                  strokes: knife.symmetry.owes.strokes,
+                }),
+          ] as const,
+        ]),
     ['hrc', `${knife.hrc} HRC`, knife.reactive ? say('knife.reactive') : null],
     ['grind', say(`grind.${knife.grind}`) + (knife.serrated ? `, ${say('form.serrated')}` : ''), null],
     ...(knife.price === null ? [] : [['price', format.money(knife.price), null] as const]),
@@ -49,13 +62,18 @@ const dps = computed(() => meanDps(props.knife))
         <dt class="soft">{{ $t('knife.bevel') }}</dt>
         <dd class="num">{{ formats.thickness(bevelWidth({ bteMm: knife.bteMm, dps })) }}</dd>
         <dt class="soft">{{ $t('knife.stack') }}</dt>
-        <dd class="num">{{ stack }} <span class="soft small">{{ $t('knife.stackFor', { angle: formats.angle(knife.dpsRight) }) }}</span></dd>
+        <dd class="num">
+          {{ stack }}
+          <span class="soft small">{{ $t('knife.stackFor', { angle: formats.angle(knife.dpsRight) }) }}</span>
+        </dd>
       </dl>
     </section>
     <section v-if="knife.assumed.length > 0" class="heavy-rule">
       <h2>{{ $t('knife.notMeasured') }}</h2>
       <ul>
-        <li v-for="field in knife.assumed" :key="field"><b>{{ $t(`field.${field}`) }}</b> {{ $t(`gain.${field}`) }}</li>
+        <li v-for="field in knife.assumed" :key="field">
+          <b>{{ $t(`field.${field}`) }}</b> {{ $t(`gain.${field}`) }}
+        </li>
       </ul>
       <button class="button no-print" type="button" @click="emit('measure')">{{ $t('knife.measure') }}</button>
     </section>

@@ -8,7 +8,9 @@ import { useFleet } from '../stores/fleet'
 const props = defineProps<{ story: EdgeStory; knife: KnifeView }>()
 const formats = useFormats()
 const fleet = useFleet()
-const mismatch = computed(() => mismatchWords(props.knife, fleet.people.get(props.knife.holderId ?? '')?.name ?? '', say, formats.value))
+const mismatch = computed(() =>
+  mismatchWords(props.knife, fleet.people.get(props.knife.holderId ?? '')?.name ?? '', say, formats.value),
+)
 const lessons = computed(() => knifeLessons(props.story, say, formats.value))
 </script>
 

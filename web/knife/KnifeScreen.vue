@@ -27,8 +27,18 @@ const router = useRouter()
 const dialog = ref<KnifeDialog | null>(null)
 const knife = computed(() => fleet.byCode(props.code))
 const words = computed(() => (knife.value ? verdictWords(knife.value, say, formats.value) : null))
-const ahead = computed(() => (knife.value ? dullAheadWords(knife.value, say, formats.value, fleet.fleet?.now ?? '') : ''))
-const planned = computed(() => plannedSentence(fleet.planned.get(knife.value?.id ?? ''), fleet.fleet?.now ?? '', (id) => fleet.people.get(id)?.name ?? '', say, formats.value))
+const ahead = computed(() =>
+  knife.value ? dullAheadWords(knife.value, say, formats.value, fleet.fleet?.now ?? '') : '',
+)
+const planned = computed(() =>
+  plannedSentence(
+    fleet.planned.get(knife.value?.id ?? ''),
+    fleet.fleet?.now ?? '',
+    (id) => fleet.people.get(id)?.name ?? '',
+    say,
+    formats.value,
+  ),
+)
 const otherwise = computed(() => (knife.value ? runnerUpWords(knife.value, say, formats.value) : ''))
 const line = computed(() => {
   const one = knife.value
@@ -40,7 +50,9 @@ const line = computed(() => {
     one.steelEn ? `${one.steelEn}, ${one.hrc} HRC` : '',
     fleet.stations.get(one.stationId)?.name ?? '',
     holder ? say('knife.heldBy', { name: holder }) : say('rack.nobody'),
-  ].filter((part) => part !== '').join(' · ')
+  ]
+    .filter((part) => part !== '')
+    .join(' · ')
 })
 const { story, failed } = useEdgeStory(knife)
 const isOut = computed(() => knife.value?.status !== 'in-service')
@@ -55,8 +67,12 @@ watch(
   { immediate: true },
 )
 useKeys({
-  Escape: () => { router.back() },
-  c: () => { void router.push({ name: 'check', params: { code: props.code } }) },
+  Escape: () => {
+    router.back()
+  },
+  c: () => {
+    void router.push({ name: 'check', params: { code: props.code } })
+  },
 })
 </script>
 
@@ -77,18 +93,41 @@ useKeys({
     <p v-if="knife.verdict.action === 'quarantine' || isOut" class="soft small">{{ $t('caution.unsafe') }}</p>
     <div class="actions no-print">
       <template v-if="knife.status !== 'retired'">
-        <RouterLink class="button main" :to="{ name: 'check', params: { code: knife.code } }">{{ $t('next.check') }}</RouterLink>
+        <RouterLink class="button main" :to="{ name: 'check', params: { code: knife.code } }">{{
+          $t('next.check')
+        }}</RouterLink>
         <HonedButton v-if="!isOut" :knife="knife" />
-        <RouterLink v-if="!isOut" class="button" :to="{ name: 'bench', params: { code: knife.code } }">{{ $t('next.bench') }}</RouterLink>
-        <RouterLink v-if="!isOut" class="button" :to="{ name: 'workshop', params: { code: knife.code } }">{{ $t('workshop.open') }}</RouterLink>
-        <button v-if="session.may('log-sharpening')" class="button" type="button" @click="dialog = 'sharpened'">{{ $t('next.sharpened') }}</button>
+        <RouterLink v-if="!isOut" class="button" :to="{ name: 'bench', params: { code: knife.code } }">{{
+          $t('next.bench')
+        }}</RouterLink>
+        <RouterLink v-if="!isOut" class="button" :to="{ name: 'workshop', params: { code: knife.code } }">{{
+          $t('workshop.open')
+        }}</RouterLink>
+        <button v-if="session.may('log-sharpening')" class="button" type="button" @click="dialog = 'sharpened'">
+          {{ $t('next.sharpened') }}
+        </button>
         <button class="button" type="button" @click="dialog = 'measure'">{{ $t('knife.measure') }}</button>
-        <button v-if="session.may('move-knife')" class="button" type="button" @click="dialog = 'move'">{{ $t('knife.move') }}</button>
-        <button v-if="!isOut" class="button" type="button" @click="dialog = 'quarantine'">{{ $t('next.takeOut') }}</button>
+        <button v-if="session.may('move-knife')" class="button" type="button" @click="dialog = 'move'">
+          {{ $t('knife.move') }}
+        </button>
+        <button v-if="!isOut" class="button" type="button" @click="dialog = 'quarantine'">
+          {{ $t('next.takeOut') }}
+        </button>
       </template>
-      <button v-if="isOut && session.may('release')" class="button" type="button" @click="dialog = 'release'">{{ $t('knife.release') }}</button>
-      <button v-if="session.may('edit-knife')" class="button quiet" type="button" @click="dialog = 'edit'">{{ $t('knife.edit') }}</button>
-      <button v-if="session.may('retire-knife') && knife.status !== 'retired'" class="button quiet" type="button" @click="dialog = 'retire'">{{ $t('knife.retire') }}</button>
+      <button v-if="isOut && session.may('release')" class="button" type="button" @click="dialog = 'release'">
+        {{ $t('knife.release') }}
+      </button>
+      <button v-if="session.may('edit-knife')" class="button quiet" type="button" @click="dialog = 'edit'">
+        {{ $t('knife.edit') }}
+      </button>
+      <button
+        v-if="session.may('retire-knife') && knife.status !== 'retired'"
+        class="button quiet"
+        type="button"
+        @click="dialog = 'retire'"
+      >
+        {{ $t('knife.retire') }}
+      </button>
     </div>
     <template v-if="story">
       <EdgeCurve :story="story" :knife="knife" />

@@ -13,11 +13,20 @@ const fleet = useFleet()
 const formats = useFormats()
 const sessions = ref<SessionLine[]>([])
 
-watch(() => props.knife, async ({ id }) => {
-  // the log beside it says when nothing can be read; this list just stays as it was
-  try { sessions.value = await call(endpoints.knifeSessions, { params: { id } }) } catch { return }
-}, { immediate: true })
-const ending = ({ outcome }: SessionLine): string => (outcome === 'finished' ? '' : say(outcome === null ? 'session.open' : 'session.brokenOff'))
+watch(
+  () => props.knife,
+  async ({ id }) => {
+    // the log beside it says when nothing can be read; this list just stays as it was
+    try {
+      sessions.value = await call(endpoints.knifeSessions, { params: { id } })
+    } catch {
+      return
+    }
+  },
+  { immediate: true },
+)
+const ending = ({ outcome }: SessionLine): string =>
+  outcome === 'finished' ? '' : say(outcome === null ? 'session.open' : 'session.brokenOff')
 </script>
 
 <template>
@@ -25,8 +34,14 @@ const ending = ({ outcome }: SessionLine): string => (outcome === 'finished' ? '
     <h2>{{ $t('session.all') }}</h2>
     <ul>
       <li v-for="session in sessions" :key="session.id">
-        <RouterLink :to="{ name: 'session', params: { code: knife.code, id: session.id } }">{{ capital($t(`bench.recipe.${session.recipeId}`)) }}</RouterLink>
-        <span class="soft small num">{{ [formats.moment(session.startedAt), fleet.people.get(session.startedBy)?.name, ending(session)].filter(Boolean).join(', ') }}</span>
+        <RouterLink :to="{ name: 'session', params: { code: knife.code, id: session.id } }">{{
+          capital($t(`bench.recipe.${session.recipeId}`))
+        }}</RouterLink>
+        <span class="soft small num">{{
+          [formats.moment(session.startedAt), fleet.people.get(session.startedBy)?.name, ending(session)]
+            .filter(Boolean)
+            .join(', ')
+        }}</span>
       </li>
     </ul>
   </section>

@@ -24,13 +24,18 @@ const refusal = ref('')
 const voiding = ref<TimelineEvent | null>(null)
 const PAGE = 60
 const withHoning = ref(false)
-const notable = computed(() => events.value.filter((event) => event.kind !== 'honed' || event.payload['cameBack'] !== undefined || event.voided))
+const notable = computed(() =>
+  events.value.filter((event) => event.kind !== 'honed' || event.payload['cameBack'] !== undefined || event.voided),
+)
 const shown = computed(() => (withHoning.value || notable.value.length === 0 ? events.value : notable.value))
 const hasMore = ref(false)
 
 async function load(before?: string): Promise<void> {
   try {
-    const page = await call(endpoints.timeline, { params: { id: props.knife.id }, query: { most: PAGE, ...(before ? { before } : {}) } })
+    const page = await call(endpoints.timeline, {
+      params: { id: props.knife.id },
+      query: { most: PAGE, ...(before ? { before } : {}) },
+    })
     events.value = before ? [...events.value, ...page] : page
     hasMore.value = page.length === PAGE
     refusal.value = ''
@@ -39,11 +44,24 @@ async function load(before?: string): Promise<void> {
   }
 }
 // the store replaces a knife's record whenever anything about it changed
-watch(() => props.knife, () => { void load() }, { immediate: true })
+watch(
+  () => props.knife,
+  () => {
+    void load()
+  },
+  { immediate: true },
+)
 
 const mayVoid = (event: TimelineEvent): boolean =>
-  event.voided === null && event.kind !== 'added' && (event.personId === session.person?.id ? session.may('void-own') : session.may('void-any'))
-const asking = computed({ get: () => voiding.value !== null, set: (open) => { if (!open) voiding.value = null } })
+  event.voided === null &&
+  event.kind !== 'added' &&
+  (event.personId === session.person?.id ? session.may('void-own') : session.may('void-any'))
+const asking = computed({
+  get: () => voiding.value !== null,
+  set: (open) => {
+    if (!open) voiding.value = null
+  },
+})
 
 async function takeBack(reason: string): Promise<void> {
   const event = voiding.value
@@ -55,14 +73,24 @@ async function takeBack(reason: string): Promise<void> {
     notices.refused(refusalText(error))
   }
 }
-const names = { station: (id: string) => fleet.stations.get(id)?.name ?? '', person: (id: string) => fleet.people.get(id)?.name ?? '' }
+const names = {
+  station: (id: string) => fleet.stations.get(id)?.name ?? '',
+  person: (id: string) => fleet.people.get(id)?.name ?? '',
+}
 </script>
 
 <template>
   <section class="heavy-rule">
     <div class="head">
       <h2>{{ $t('knife.history') }}</h2>
-      <button class="button quiet small no-print" type="button" :aria-pressed="withHoning" @click="withHoning = !withHoning">{{ $t(withHoning ? 'knife.hideHoning' : 'knife.showHoning') }}</button>
+      <button
+        class="button quiet small no-print"
+        type="button"
+        :aria-pressed="withHoning"
+        @click="withHoning = !withHoning"
+      >
+        {{ $t(withHoning ? 'knife.hideHoning' : 'knife.showHoning') }}
+      </button>
     </div>
     <p v-if="refusal" class="refusal">{{ refusal }}</p>
     <ol>
@@ -71,19 +99,43 @@ const names = { station: (id: string) => fleet.stations.get(id)?.name ?? '', per
         <div>
           <p :class="{ struck: event.voided }">
             {{ eventSentence(event, say, formats, names) }}
-            <span v-if="event.effect && event.kind !== 'checked' && !event.voided" class="soft num">{{ $t('event.effect', { before: event.effect.beforeGf, after: formats.force(event.effect.afterGf) }) }}</span>
+            <span v-if="event.effect && event.kind !== 'checked' && !event.voided" class="soft num">{{
+              $t('event.effect', { before: event.effect.beforeGf, after: formats.force(event.effect.afterGf) })
+            }}</span>
           </p>
           <p class="soft small">
             {{ [event.personName, event.deviceName].filter(Boolean).join(', ') }}
-            <template v-if="event.voided">{{ $t('event.voidedBy', { name: event.voided.personName ?? '', day: formats.shortDay(event.voided.at), reason: event.voided.reason }) }}</template>
+            <template v-if="event.voided">{{
+              $t('event.voidedBy', {
+                name: event.voided.personName ?? '',
+                day: formats.shortDay(event.voided.at),
+                reason: event.voided.reason,
+              })
+            }}</template>
           </p>
         </div>
-        <button v-if="mayVoid(event)" class="button quiet small no-print" type="button" :aria-label="$t('event.takeBackOf', { time: formats.moment(event.at) })" @click="voiding = event">{{ $t('event.takeBack') }}</button>
+        <button
+          v-if="mayVoid(event)"
+          class="button quiet small no-print"
+          type="button"
+          :aria-label="$t('event.takeBackOf', { time: formats.moment(event.at) })"
+          @click="voiding = event"
+        >
+          {{ $t('event.takeBack') }}
+        </button>
       </li>
     </ol>
     <p v-if="events.length === 0 && !refusal" class="soft">{{ $t('knife.noHistory') }}</p>
-    <button v-if="hasMore" class="button" type="button" @click="load(events.at(-1)?.at)">{{ $t('knife.older') }}</button>
-    <ReasonDialog v-model:visible="asking" :title="$t('event.takeBackTitle')" :hint="$t('event.takeBackHint')" :action="$t('event.takeBack')" @given="takeBack" />
+    <button v-if="hasMore" class="button" type="button" @click="load(events.at(-1)?.at)">
+      {{ $t('knife.older') }}
+    </button>
+    <ReasonDialog
+      v-model:visible="asking"
+      :title="$t('event.takeBackTitle')"
+      :hint="$t('event.takeBackHint')"
+      :action="$t('event.takeBack')"
+      @given="takeBack"
+    />
   </section>
 </template>
 

@@ -9,8 +9,14 @@ type Measured = Extract<NewEvent, { kind: 'measured' }>
 const props = defineProps<{ knife: KnifeView }>()
 const emit = defineEmits<{ record: [draft: Pick<Measured, 'kind' | 'knifeId' | 'payload'>] }>()
 const FIELDS = ['heelHeightMm', 'spineMm', 'bteMm'] as const
-const found = reactive<Record<(typeof FIELDS)[number], number | null>>({ heelHeightMm: null, spineMm: null, bteMm: null })
-const absurd = computed(() => FIELDS.filter((field) => found[field] !== null && !Measure[field].safeParse(found[field]).success))
+const found = reactive<Record<(typeof FIELDS)[number], number | null>>({
+  heelHeightMm: null,
+  spineMm: null,
+  bteMm: null,
+})
+const absurd = computed(() =>
+  FIELDS.filter((field) => found[field] !== null && !Measure[field].safeParse(found[field]).success),
+)
 const ready = computed(() => absurd.value.length === 0 && FIELDS.some((field) => found[field] !== null))
 
 function record(): void {
@@ -32,7 +38,9 @@ function record(): void {
       :hint="$t(`gain.${field}`)"
       :wrong="absurd.includes(field) ? $t('knife.absurd') : ''"
     />
-    <div class="dialog-actions"><button class="button main" type="submit" :disabled="!ready">{{ $t('shell.record') }}</button></div>
+    <div class="dialog-actions">
+      <button class="button main" type="submit" :disabled="!ready">{{ $t('shell.record') }}</button>
+    </div>
   </form>
 </template>
 

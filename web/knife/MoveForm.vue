@@ -12,10 +12,14 @@ const emit = defineEmits<{ record: [draft: Pick<Moved, 'kind' | 'knifeId' | 'pay
 const fleet = useFleet()
 const stationId = ref(props.knife.stationId)
 const holderId = ref(props.knife.holderId)
-const stations = computed(() => [...fleet.stations.values()].filter((one) => one.active).map(({ id, name }) => ({ value: id, label: name })))
+const stations = computed(() =>
+  [...fleet.stations.values()].filter((one) => one.active).map(({ id, name }) => ({ value: id, label: name })),
+)
 const people = computed(() => [
   { value: null, label: say('rack.nobody') },
-  ...[...fleet.people.values()].filter((one) => one.active).map(({ id, name }) => ({ value: id as string | null, label: name })),
+  ...[...fleet.people.values()]
+    .filter((one) => one.active)
+    .map(({ id, name }) => ({ value: id as string | null, label: name })),
 ])
 const payload = computed(() => ({
   ...(stationId.value === props.knife.stationId ? {} : { stationId: stationId.value }),
@@ -28,7 +32,9 @@ const payload = computed(() => ({
     <ChoiceField v-model="stationId" :label="$t('field.stationId')" :options="stations" />
     <ChoiceField v-model="holderId" :label="$t('field.holderId')" :options="people" />
     <div class="dialog-actions">
-      <button class="button main" type="submit" :disabled="Object.keys(payload).length === 0">{{ $t('knife.moveDo') }}</button>
+      <button class="button main" type="submit" :disabled="Object.keys(payload).length === 0">
+        {{ $t('knife.moveDo') }}
+      </button>
     </div>
   </form>
 </template>

@@ -7,7 +7,9 @@ defineProps<{ title: string; hint: string; action: string; suggestions?: readonl
 const emit = defineEmits<{ given: [reason: string] }>()
 const visible = defineModel<boolean>('visible', { required: true })
 const reason = ref('')
-watch(visible, (open) => { if (open) reason.value = '' })
+watch(visible, (open) => {
+  if (open) reason.value = ''
+})
 </script>
 
 <template>
@@ -15,7 +17,9 @@ watch(visible, (open) => { if (open) reason.value = '' })
     <form @submit.prevent="emit('given', reason.trim())">
       <p class="soft">{{ hint }}</p>
       <div v-if="suggestions" class="suggestions">
-        <button v-for="text in suggestions" :key="text" class="button" type="button" @click="emit('given', text)">{{ text }}</button>
+        <button v-for="text in suggestions" :key="text" class="button" type="button" @click="emit('given', text)">
+          {{ text }}
+        </button>
       </div>
       <TextField v-model="reason" :label="$t('field.reason')" maxlength="500" />
       <div class="dialog-actions">

@@ -22,22 +22,41 @@ const formats = useFormats()
 const router = useRouter()
 const session = shallowRef<BenchSession | null>(null)
 const refusal = ref('')
-watch(() => props.id, async (id) => {
-  try {
-    session.value = await call(endpoints.benchSession, { params: { id } })
-    refusal.value = ''
-  } catch (error) {
-    refusal.value = refusalText(error)
-  }
-}, { immediate: true })
+watch(
+  () => props.id,
+  async (id) => {
+    try {
+      session.value = await call(endpoints.benchSession, { params: { id } })
+      refusal.value = ''
+    } catch (error) {
+      refusal.value = refusalText(error)
+    }
+  },
+  { immediate: true },
+)
 
 const plan = computed(() => session.value && foldable(session.value.plan))
-const state = computed(() => session.value && plan.value && sessionState(plan.value, new Date(session.value.startedAt).getTime(), session.value.startedBy, session.value.actions.map(asSessionAction)))
+const state = computed(
+  () =>
+    session.value &&
+    plan.value &&
+    sessionState(
+      plan.value,
+      new Date(session.value.startedAt).getTime(),
+      session.value.startedBy,
+      session.value.actions.map(asSessionAction),
+    ),
+)
 const head = computed(() => {
   const one = session.value
   if (!one) return ''
-  const end = one.outcome === 'finished' ? say('session.finished') : say(one.outcome === null ? 'session.open' : 'session.brokenOff')
-  return [formats.value.moment(one.startedAt), fleet.people.get(state.value?.personId ?? '')?.name, end].filter(Boolean).join(' · ')
+  const end =
+    one.outcome === 'finished'
+      ? say('session.finished')
+      : say(one.outcome === null ? 'session.open' : 'session.brokenOff')
+  return [formats.value.moment(one.startedAt), fleet.people.get(state.value?.personId ?? '')?.name, end]
+    .filter(Boolean)
+    .join(' · ')
 })
 const stoneOf = (stage: number | null): string => session.value?.plan.stages[stage ?? -1]?.stoneName ?? ''
 const strokes = (step: StepState): number => ZONES.reduce((sum, zone) => sum + step.strokes[zone], 0)
@@ -45,7 +64,9 @@ function didWords(step: StepState, wanted: number): string {
   const count = strokes(step)
   const felt = ZONES.filter((zone) => step.burr[zone]).map((zone) => say(`zone.${zone}`))
   return [
-    ...(count > 0 ? [say('session.strokes', { count, wanted, byZone: ZONES.map((zone) => step.strokes[zone]).join(' / ') })] : []),
+    ...(count > 0
+      ? [say('session.strokes', { count, wanted, byZone: ZONES.map((zone) => step.strokes[zone]).join(' / ') })]
+      : []),
     ...(felt.length > 0 ? [say('session.burr', { zones: felt.join(', ') })] : []),
     ...step.ticked.map((check) => say(`bench.check.${check}`)),
   ].join('; ')
@@ -55,12 +76,27 @@ const rows = computed(() => {
   if (!one || !folded) return []
   return one.plan.steps.map((step) => {
     const did = stepState(folded, step.id)
-    return { id: step.id, name: capital(stepName(step, stoneOf(step.stage), say)), time: did.spentMs < 1000 ? '–' : `${Math.floor(did.spentMs / MINUTE_MS)}:${String(Math.floor(did.spentMs / 1000) % 60).padStart(2, '0')}`, words: didWords(did, step.strokes) }
+    return {
+      id: step.id,
+      name: capital(stepName(step, stoneOf(step.stage), say)),
+      time:
+        did.spentMs < 1000
+          ? '–'
+          : `${Math.floor(did.spentMs / MINUTE_MS)}:${String(Math.floor(did.spentMs / 1000) % 60).padStart(2, '0')}`,
+      words: didWords(did, step.strokes),
+    }
   })
 })
 const forces = (when: 'before' | 'after'): string =>
-  ZONES.flatMap((zone) => { const force = state.value?.[when][zone]; return force === undefined ? [] : [`${say(`zone.${zone}`)} ${formats.value.force(force)}`] }).join(', ')
-useKeys({ Escape: () => { router.back() } })
+  ZONES.flatMap((zone) => {
+    const force = state.value?.[when][zone]
+    return force === undefined ? [] : [`${say(`zone.${zone}`)} ${formats.value.force(force)}`]
+  }).join(', ')
+useKeys({
+  Escape: () => {
+    router.back()
+  },
+})
 </script>
 
 <template>
@@ -68,7 +104,9 @@ useKeys({ Escape: () => { router.back() } })
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <template v-if="session && state">
       <header class="page-head">
-        <h1><span class="num">{{ code }}</span> {{ $t(`bench.recipe.${session.plan.recipeId}`) }}</h1>
+        <h1>
+          <span class="num">{{ code }}</span> {{ $t(`bench.recipe.${session.plan.recipeId}`) }}
+        </h1>
         <span class="soft">{{ head }}</span>
         <PrintButton :label="$t('session.print')" />
       </header>
@@ -77,15 +115,31 @@ useKeys({ Escape: () => { router.back() } })
         <template v-if="forces('after')">{{ $t('session.after', { forces: forces('after') }) }}</template>
         <template v-if="!forces('before') && !forces('after')">{{ $t('session.untested') }}</template>
       </p>
-      <p v-for="left in state.carryOver" :key="left.zone + left.what">{{ $t('session.left', { zone: $t(`zone.${left.zone}`), what: left.what }) }}</p>
+      <p v-for="left in state.carryOver" :key="left.zone + left.what">
+        {{ $t('session.left', { zone: $t(`zone.${left.zone}`), what: left.what }) }}
+      </p>
       <table class="plain">
-        <thead><tr><th>{{ $t('session.step') }}</th><th>{{ $t('session.time') }}</th><th>{{ $t('session.done') }}</th></tr></thead>
+        <thead>
+          <tr>
+            <th>{{ $t('session.step') }}</th>
+            <th>{{ $t('session.time') }}</th>
+            <th>{{ $t('session.done') }}</th>
+          </tr>
+        </thead>
         <tbody>
-          <tr v-for="row in rows" :key="row.id"><td>{{ row.name }}</td><td class="num">{{ row.time }}</td><td>{{ row.words }}</td></tr>
+          <tr v-for="row in rows" :key="row.id">
+            <td>{{ row.name }}</td>
+            <td class="num">{{ row.time }}</td>
+            <td>{{ row.words }}</td>
+          </tr>
         </tbody>
       </table>
       <EdgePictures :pictures="state.pictures" />
-      <p class="no-print"><RouterLink class="button" :to="{ name: 'knife', params: { code } }">{{ $t('session.toKnife', { code }) }}</RouterLink></p>
+      <p class="no-print">
+        <RouterLink class="button" :to="{ name: 'knife', params: { code } }">{{
+          $t('session.toKnife', { code })
+        }}</RouterLink>
+      </p>
     </template>
     <p v-else-if="!refusal" class="lead">{{ $t('shell.loading') }}</p>
   </div>

@@ -34,10 +34,17 @@ function record(): void {
   <form @submit.prevent="record">
     <p class="soft">{{ $t('knife.sharpenedHint') }}</p>
     <ChoiceField v-model="start" :label="$t('knife.firstStone')" :options="grits" />
-    <ChoiceField v-model="finish" :label="$t('knife.lastStone')" :options="grits" :wrong="backwards ? say('knife.backwards') : ''" />
+    <ChoiceField
+      v-model="finish"
+      :label="$t('knife.lastStone')"
+      :options="grits"
+      :wrong="backwards ? say('knife.backwards') : ''"
+    />
     <MeasureField v-model="minutes" :label="$t('field.minutes')" unit="min" />
     <p class="soft small">{{ $t('caution.filings') }}</p>
-    <div class="dialog-actions"><button class="button main" type="submit" :disabled="backwards">{{ $t('shell.record') }}</button></div>
+    <div class="dialog-actions">
+      <button class="button main" type="submit" :disabled="backwards">{{ $t('shell.record') }}</button>
+    </div>
   </form>
 </template>
 

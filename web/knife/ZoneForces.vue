@@ -10,10 +10,15 @@ const formats = useFormats()
 <template>
   <ul class="zones">
     <li v-for="zone in ZONES" :key="zone">
-      {{ $t(`zone.${zone}`) }} <b class="num">{{ formats.force(knife.zones[zone].forceGf) }}</b>, {{ $t(`edge.${knife.zones[zone].word}`) }}
-      <span class="soft small num">{{ $t('knife.band', { low: knife.zones[zone].lowGf, high: knife.zones[zone].highGf }) }}</span>
+      {{ $t(`zone.${zone}`) }} <b class="num">{{ formats.force(knife.zones[zone].forceGf) }}</b>,
+      {{ $t(`edge.${knife.zones[zone].word}`) }}
+      <span class="soft small num">{{
+        $t('knife.band', { low: knife.zones[zone].lowGf, high: knife.zones[zone].highGf })
+      }}</span>
     </li>
-    <li class="soft">{{ $t('rack.limit') }} <span class="num">{{ formats.force(knife.limitGf) }}</span></li>
+    <li class="soft">
+      {{ $t('rack.limit') }} <span class="num">{{ formats.force(knife.limitGf) }}</span>
+    </li>
   </ul>
 </template>
 

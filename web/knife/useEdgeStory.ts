@@ -4,7 +4,11 @@ import type { EdgeStory, KnifeView } from '../../contract/knives'
 import { call } from '../api'
 
 /** The story of one knife's edge, fetched when the knife changes. */
-export function useEdgeStory(knife: Ref<KnifeView | undefined>): { story: ShallowRef<EdgeStory | null>; failed: Ref<boolean>; load: () => Promise<void> } {
+export function useEdgeStory(knife: Ref<KnifeView | undefined>): {
+  story: ShallowRef<EdgeStory | null>
+  failed: Ref<boolean>
+  load: () => Promise<void>
+} {
   const story = shallowRef<EdgeStory | null>(null)
   const failed = ref(false)
   async function load(): Promise<void> {
@@ -20,9 +24,21 @@ export function useEdgeStory(knife: Ref<KnifeView | undefined>): { story: Shallo
     }
   }
   // what a record changes, not what the passing minute does
-  watch(() => [knife.value?.id, knife.value?.checkedAt, knife.value?.honedAt, knife.value?.sharpenedAt, knife.value?.readingCount, knife.value?.stationId].join(), (_is, was) => {
-    if (knife.value && was !== undefined && !was.startsWith(knife.value.id)) story.value = null
-    void load()
-  }, { immediate: true })
+  watch(
+    () =>
+      [
+        knife.value?.id,
+        knife.value?.checkedAt,
+        knife.value?.honedAt,
+        knife.value?.sharpenedAt,
+        knife.value?.readingCount,
+        knife.value?.stationId,
+      ].join(),
+    (_is, was) => {
+      if (knife.value && was !== undefined && !was.startsWith(knife.value.id)) story.value = null
+      void load()
+    },
+    { immediate: true },
+  )
   return { story, failed, load }
 }

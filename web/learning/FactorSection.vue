@@ -14,7 +14,15 @@ export interface FactorRow {
 }
 
 const props = defineProps<{ title: string; hint: string; rows: readonly FactorRow[] }>()
-const whiskers = computed(() => props.rows.map(({ name, effect }): Whisker => ({ name, middle: effect.factor, low: effect.low, high: effect.high, silent: effect.says === 'nothing' })))
+const whiskers = computed(() =>
+  props.rows.map(({ name, effect }): Whisker => ({
+    name,
+    middle: effect.factor,
+    low: effect.low,
+    high: effect.high,
+    silent: effect.says === 'nothing',
+  })),
+)
 const found = computed(() => props.rows.filter(({ effect }) => effect.says === 'more' || effect.says === 'less'))
 const write = (factor: number): string => factor.toFixed(2)
 </script>
@@ -27,14 +35,24 @@ const write = (factor: number): string => factor.toFixed(2)
     <div class="chart-and-table">
       <WhiskerChart :what="title" :rows="whiskers" :reference="1" />
       <table class="plain">
-        <thead><tr><th>{{ $t('house-learned.what') }}</th><th>{{ $t('house-learned.table') }}</th><th>{{ $t('house-learned.learnedColumn') }}</th><th>{{ $t('house-learned.readings') }}</th></tr></thead>
+        <thead>
+          <tr>
+            <th>{{ $t('house-learned.what') }}</th>
+            <th>{{ $t('house-learned.table') }}</th>
+            <th>{{ $t('house-learned.learnedColumn') }}</th>
+            <th>{{ $t('house-learned.readings') }}</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.key">
             <td>{{ row.name }}</td>
             <td class="num">{{ row.table }}</td>
             <td class="num">
               <span v-if="row.effect.says === 'nothing'" class="soft">{{ $t('house-learned.silent') }}</span>
-              <span v-else>{{ write(row.effect.factor) }} <span class="soft">({{ write(row.effect.low) }}–{{ write(row.effect.high) }})</span></span>
+              <span v-else
+                >{{ write(row.effect.factor) }}
+                <span class="soft">({{ write(row.effect.low) }}–{{ write(row.effect.high) }})</span></span
+              >
             </td>
             <td class="num">{{ row.readings ?? '' }}</td>
           </tr>
@@ -43,4 +61,3 @@ const write = (factor: number): string => factor.toFixed(2)
     </div>
   </section>
 </template>
-

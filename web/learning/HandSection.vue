@@ -6,12 +6,22 @@ import WhiskerChart, { type Whisker } from './WhiskerChart.vue'
 
 const props = defineProps<{ hands: HouseLearning['hands']; words: readonly string[] }>()
 /** A word for each hand; those that stand out come first. */
-const told = computed(() => props.hands
-  .map((hand, index) => ({ hand, words: props.words[index] ?? '' }))
-  .sort((a, b) => b.hand.whole.factor - a.hand.whole.factor))
-const whiskers = computed(() => told.value.flatMap(({ hand }) => hand.zones.map(({ zone, effect }): Whisker => ({
-  name: `${hand.name}, ${say(`zone.${zone}`)}`, middle: effect.factor, low: effect.low, high: effect.high, silent: effect.says === 'nothing',
-}))))
+const told = computed(() =>
+  props.hands
+    .map((hand, index) => ({ hand, words: props.words[index] ?? '' }))
+    .sort((a, b) => b.hand.whole.factor - a.hand.whole.factor),
+)
+const whiskers = computed(() =>
+  told.value.flatMap(({ hand }) =>
+    hand.zones.map(({ zone, effect }): Whisker => ({
+      name: `${hand.name}, ${say(`zone.${zone}`)}`,
+      middle: effect.factor,
+      low: effect.low,
+      high: effect.high,
+      silent: effect.says === 'nothing',
+    })),
+  ),
+)
 const write = (factor: number): string => factor.toFixed(2)
 </script>
 
@@ -19,17 +29,40 @@ const write = (factor: number): string => factor.toFixed(2)
   <section class="heavy-rule">
     <h2>{{ $t('house-learned.hands') }}</h2>
     <p class="soft learned-hint">{{ $t('house-learned.handsHint') }}</p>
-    <p v-for="{ hand, words: sentence } in told" :key="hand.personId" :class="hand.zones.some(({ effect }) => effect.says === 'more') ? 'learned-finding' : 'other soft'">{{ sentence }}</p>
+    <p
+      v-for="{ hand, words: sentence } in told"
+      :key="hand.personId"
+      :class="hand.zones.some(({ effect }) => effect.says === 'more') ? 'learned-finding' : 'other soft'"
+    >
+      {{ sentence }}
+    </p>
     <div class="chart-and-table">
       <WhiskerChart :what="$t('house-learned.hands')" :rows="whiskers" :reference="1" />
       <table class="plain">
-        <thead><tr><th>{{ $t('house-learned.what') }}</th><th v-for="zone in ['heel', 'belly', 'tip']" :key="zone">{{ $t(`zone.${zone}`) }}</th><th>{{ $t('house-learned.life') }}</th><th>{{ $t('house-learned.readings') }}</th></tr></thead>
+        <thead>
+          <tr>
+            <th>{{ $t('house-learned.what') }}</th>
+            <th v-for="zone in ['heel', 'belly', 'tip']" :key="zone">{{ $t(`zone.${zone}`) }}</th>
+            <th>{{ $t('house-learned.life') }}</th>
+            <th>{{ $t('house-learned.readings') }}</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="{ hand } in told" :key="hand.personId">
             <td>{{ hand.name }}</td>
-            <td v-for="{ key, effect } in [...hand.zones.map((one) => ({ key: one.zone, effect: one.effect })), { key: 'life', effect: hand.life }]" :key="key" class="num">
+            <td
+              v-for="{ key, effect } in [
+                ...hand.zones.map((one) => ({ key: one.zone, effect: one.effect })),
+                { key: 'life', effect: hand.life },
+              ]"
+              :key="key"
+              class="num"
+            >
               <span v-if="effect.says === 'nothing'" class="soft" :title="$t('house-learned.silent')">—</span>
-              <template v-else>{{ write(effect.factor) }}<span class="soft small band">{{ write(effect.low) }}–{{ write(effect.high) }}</span></template>
+              <template v-else
+                >{{ write(effect.factor)
+                }}<span class="soft small band">{{ write(effect.low) }}–{{ write(effect.high) }}</span></template
+              >
             </td>
             <td class="num">{{ hand.readings }}</td>
           </tr>

@@ -29,15 +29,29 @@ async function load(): Promise<void> {
 // a new record anywhere may teach something; the passing minute does not
 watch(() => fleet.knives.reduce((sum, knife) => sum + knife.readingCount, 0), load, { immediate: true })
 
-const stations = computed(() => (learning.value?.stations ?? []).map((station): FactorRow => ({
-  key: station.id, name: station.name, table: station.tableFactor.toFixed(2), effect: station.effect, readings: station.readings, words: wearFactorWords(station.name, station.effect, say),
-})))
-const materials = computed(() => [
-  ...(learning.value?.boards ?? []).map((one) => ({ name: say(`board.${one.board}`), ...one })),
-  ...(learning.value?.products ?? []).map((one) => ({ name: say(`product.${one.product}`), ...one })),
-].map((one): FactorRow => ({
-  key: one.name, name: capital(one.name), table: one.tableFactor.toFixed(2), effect: one.effect, readings: null, words: wearFactorWords(one.name, one.effect, say),
-})))
+const stations = computed(() =>
+  (learning.value?.stations ?? []).map((station): FactorRow => ({
+    key: station.id,
+    name: station.name,
+    table: station.tableFactor.toFixed(2),
+    effect: station.effect,
+    readings: station.readings,
+    words: wearFactorWords(station.name, station.effect, say),
+  })),
+)
+const materials = computed(() =>
+  [
+    ...(learning.value?.boards ?? []).map((one) => ({ name: say(`board.${one.board}`), ...one })),
+    ...(learning.value?.products ?? []).map((one) => ({ name: say(`product.${one.product}`), ...one })),
+  ].map((one): FactorRow => ({
+    key: one.name,
+    name: capital(one.name),
+    table: one.tableFactor.toFixed(2),
+    effect: one.effect,
+    readings: null,
+    words: wearFactorWords(one.name, one.effect, say),
+  })),
+)
 </script>
 
 <template>
@@ -52,9 +66,21 @@ const materials = computed(() => [
       <template v-else>
         <p class="soft lead">{{ say('house-learned.lead', { n: learning.readings }) }}</p>
         <div class="parts">
-          <FactorSection :title="$t('house-learned.stations')" :hint="$t('house-learned.stationsHint')" :rows="stations" />
-          <HandSection v-if="learning.hands.length > 0" :hands="learning.hands" :words="learning.hands.map((hand) => handWords(hand, say))" />
-          <ToolSection v-if="learning.tools.length > 0" :tools="learning.tools" :words="learning.tools.map((tool) => toolWords(tool, say))" />
+          <FactorSection
+            :title="$t('house-learned.stations')"
+            :hint="$t('house-learned.stationsHint')"
+            :rows="stations"
+          />
+          <HandSection
+            v-if="learning.hands.length > 0"
+            :hands="learning.hands"
+            :words="learning.hands.map((hand) => handWords(hand, say))"
+          />
+          <ToolSection
+            v-if="learning.tools.length > 0"
+            :tools="learning.tools"
+            :words="learning.tools.map((tool) => toolWords(tool, say))"
+          />
           <FactorSection :title="$t('house-learned.boards')" :hint="$t('house-learned.boardsHint')" :rows="materials" />
         </div>
       </template>

@@ -18,8 +18,16 @@ async function attempt(work: () => Promise<Job | null | undefined>): Promise<voi
     refusal.value = error instanceof Refusal ? error.sentence : String(error)
   }
 }
-const look = (): Promise<void> => attempt(async () => (await call(endpoints.jobs)).find(({ kind }) => kind === 'rebuild'))
-const { pause, resume } = useIntervalFn(async () => { await look(); if (!isOpen.value) pause() }, POLL_MS, { immediate: false })
+const look = (): Promise<void> =>
+  attempt(async () => (await call(endpoints.jobs)).find(({ kind }) => kind === 'rebuild'))
+const { pause, resume } = useIntervalFn(
+  async () => {
+    await look()
+    if (!isOpen.value) pause()
+  },
+  POLL_MS,
+  { immediate: false },
+)
 async function start(): Promise<void> {
   await attempt(() => call(endpoints.rebuild))
   resume()
@@ -28,7 +36,9 @@ async function stop(): Promise<void> {
   const { value } = job
   if (value) await attempt(() => call(endpoints.cancelJob, { params: { id: value.id } }))
 }
-void look().then(() => { if (isOpen.value) resume() })
+void look().then(() => {
+  if (isOpen.value) resume()
+})
 </script>
 
 <template>
@@ -38,14 +48,25 @@ void look().then(() => { if (isOpen.value) resume() })
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <div class="line" aria-live="polite">
       <template v-if="job && isOpen">
-        <progress v-if="job.total > 0" :value="job.done" :max="job.total" :aria-label="$t('house-learned.rebuildTitle')" />
-        <span class="num">{{ job.status === 'waiting' ? $t('house-learned.waiting') : $t('house-learned.rebuilding', { done: job.done, total: job.total }) }}</span>
+        <progress
+          v-if="job.total > 0"
+          :value="job.done"
+          :max="job.total"
+          :aria-label="$t('house-learned.rebuildTitle')"
+        />
+        <span class="num">{{
+          job.status === 'waiting'
+            ? $t('house-learned.waiting')
+            : $t('house-learned.rebuilding', { done: job.done, total: job.total })
+        }}</span>
         <button class="button" type="button" @click="stop">{{ $t('house-learned.cancelRebuild') }}</button>
       </template>
       <template v-else>
         <button class="button" type="button" @click="start">{{ $t('house-learned.rebuild') }}</button>
         <span v-if="job?.status === 'done'" class="num">{{ $t('house-learned.rebuilt', { total: job.total }) }}</span>
-        <span v-else-if="job?.status === 'cancelled'" class="num">{{ $t('house-learned.stopped', { done: job.done, total: job.total }) }}</span>
+        <span v-else-if="job?.status === 'cancelled'" class="num">{{
+          $t('house-learned.stopped', { done: job.done, total: job.total })
+        }}</span>
         <span v-else-if="job?.status === 'failed'">{{ $t('house-learned.failed') }}</span>
       </template>
     </div>

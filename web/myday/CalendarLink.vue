@@ -19,15 +19,19 @@ async function attempt(work: () => Promise<void>): Promise<void> {
     refusal.value = refusalText(error)
   }
 }
-const make = (): Promise<void> => attempt(async () => {
-  path.value = (await call(endpoints.makeCalendarLink, { params: params.value })).path
-  standing.value = 1
+const make = (): Promise<void> =>
+  attempt(async () => {
+    path.value = (await call(endpoints.makeCalendarLink, { params: params.value })).path
+    standing.value = 1
+  })
+const revoke = (): Promise<void> =>
+  attempt(async () => {
+    standing.value = (await call(endpoints.revokeCalendarLink, { params: params.value })).standing
+    path.value = ''
+  })
+void attempt(async () => {
+  standing.value = (await call(endpoints.calendarLink, { params: params.value })).standing
 })
-const revoke = (): Promise<void> => attempt(async () => {
-  standing.value = (await call(endpoints.revokeCalendarLink, { params: params.value })).standing
-  path.value = ''
-})
-void attempt(async () => { standing.value = (await call(endpoints.calendarLink, { params: params.value })).standing })
 </script>
 
 <template>
@@ -38,7 +42,9 @@ void attempt(async () => { standing.value = (await call(endpoints.calendarLink, 
       <button class="button" type="button" @click="make">{{ $t('myday.link') }}</button>
       <button v-if="standing > 0" class="button quiet" type="button" @click="revoke">{{ $t('myday.revoke') }}</button>
     </p>
-    <p v-if="address" class="address"><code>{{ address }}</code></p>
+    <p v-if="address" class="address">
+      <code>{{ address }}</code>
+    </p>
     <p v-else-if="standing > 0" class="soft">{{ $t('myday.standing') }}</p>
     <p class="soft small">{{ $t('myday.linkHint') }}</p>
   </section>

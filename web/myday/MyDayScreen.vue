@@ -27,10 +27,17 @@ onMounted(async () => {
     refusal.value = refusalText(error)
   }
 })
-const people = computed(() => [...fleet.people.values()].filter(({ active }) => active).map(({ id, name }) => ({ value: id, label: name })))
+const people = computed(() =>
+  [...fleet.people.values()].filter(({ active }) => active).map(({ id, name }) => ({ value: id, label: name })),
+)
 const days = computed(() => (view.value ? personDays(view.value, whose.value, formats.value.dayKey) : []))
 const bench = (id: string): string => view.value?.problem.benches.find((one) => one.id === id)?.name ?? ''
-const codes = (ids: readonly string[]): string => ids.map((id) => fleet.byId(id)?.code ?? '').filter(Boolean).sort().join(', ')
+const codes = (ids: readonly string[]): string =>
+  ids
+    .map((id) => fleet.byId(id)?.code ?? '')
+    .filter(Boolean)
+    .sort()
+    .join(', ')
 </script>
 
 <template>
@@ -40,7 +47,13 @@ const codes = (ids: readonly string[]): string => ids.map((id) => fleet.byId(id)
       <span class="soft">{{ fleet.people.get(whose)?.name }}</span>
       <span class="end no-print"><PrintButton :label="$t('myday.print')" /></span>
     </header>
-    <ChoiceField v-if="session.may('manage-house')" v-model="whose" class="whose no-print" :label="$t('myday.of')" :options="people" />
+    <ChoiceField
+      v-if="session.may('manage-house')"
+      v-model="whose"
+      class="whose no-print"
+      :label="$t('myday.of')"
+      :options="people"
+    />
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="!view && !refusal" class="lead">{{ $t('week.loading') }}</p>
     <p v-if="view && !view.accepted" class="soft">{{ $t('myday.noPlan') }}</p>
@@ -49,22 +62,52 @@ const codes = (ids: readonly string[]): string => ids.map((id) => fleet.byId(id)
       <h2>{{ formats.longDay(day.at) }}</h2>
       <template v-for="item in day.items" :key="item.at + item.kind">
         <div v-if="item.kind === 'session'" class="item">
-          <p class="num time">{{ $t('myday.at', { start: formats.clock(item.at), end: formats.clock(item.endsAt), bench: bench(item.benchId) }) }}</p>
+          <p class="num time">
+            {{
+              $t('myday.at', {
+                start: formats.clock(item.at),
+                end: formats.clock(item.endsAt),
+                bench: bench(item.benchId),
+              })
+            }}
+          </p>
           <div v-if="fleet.byId(item.knifeId)" class="knife">
             <b class="num">{{ fleet.byId(item.knifeId)?.code }}</b>
-            <EdgeStrip v-for="knife in [fleet.byId(item.knifeId)].flatMap((one) => one ?? [])" :key="knife.id" :knife="knife" />
+            <EdgeStrip
+              v-for="knife in [fleet.byId(item.knifeId)].flatMap((one) => one ?? [])"
+              :key="knife.id"
+              :knife="knife"
+            />
           </div>
-          <p>{{ $t(`myday.work.${item.work}`, { minutes: formats.minutes((Date.parse(item.endsAt) - Date.parse(item.at)) / MINUTE_MS) }) }}</p>
-          <RouterLink v-if="fleet.byId(item.knifeId)" class="button no-print" :to="{ name: 'bench', params: { code: fleet.byId(item.knifeId)?.code } }">{{ $t('myday.begin') }}</RouterLink>
+          <p>
+            {{
+              $t(`myday.work.${item.work}`, {
+                minutes: formats.minutes((Date.parse(item.endsAt) - Date.parse(item.at)) / MINUTE_MS),
+              })
+            }}
+          </p>
+          <RouterLink
+            v-if="fleet.byId(item.knifeId)"
+            class="button no-print"
+            :to="{ name: 'bench', params: { code: fleet.byId(item.knifeId)?.code } }"
+            >{{ $t('myday.begin') }}</RouterLink
+          >
         </div>
         <div v-else class="item">
           <p class="num time">{{ $t('myday.before', { service: item.service, time: formats.clock(item.at) }) }}</p>
           <p>{{ $t('myday.hone', { codes: codes(item.hone) }) }}</p>
-          <p v-if="item.check.length > 0"><b>{{ $t('myday.check', { codes: codes(item.check) }) }}</b></p>
+          <p v-if="item.check.length > 0">
+            <b>{{ $t('myday.check', { codes: codes(item.check) }) }}</b>
+          </p>
         </div>
       </template>
     </section>
-    <CalendarLink v-if="view && (whose === session.person?.id || session.may('manage-house'))" :key="whose" class="no-print" :person-id="whose" />
+    <CalendarLink
+      v-if="view && (whose === session.person?.id || session.may('manage-house'))"
+      :key="whose"
+      class="no-print"
+      :person-id="whose"
+    />
   </div>
 </template>
 

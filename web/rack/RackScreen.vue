@@ -21,7 +21,18 @@ const adding = ref(false)
 const moreFilters = useLocalStorage('yorvik.rack.filters', true)
 
 const shown = computed(() =>
-  rackKnives(fleet.knives, { text: query.text.value, station: query.station.value, word: query.word.value, status: query.status.value, sort: query.sort.value, view: query.view.value }, fleet),
+  rackKnives(
+    fleet.knives,
+    {
+      text: query.text.value,
+      station: query.station.value,
+      word: query.word.value,
+      status: query.status.value,
+      sort: query.sort.value,
+      view: query.view.value,
+    },
+    fleet,
+  ),
 )
 const stations = computed(() => [
   { value: '', label: say('rack.allStations') },
@@ -29,9 +40,14 @@ const stations = computed(() => [
 ])
 const words = computed(() => [
   { value: '', label: say('rack.anyCondition') },
-  ...EDGE_WORDS.slice(1).map((word) => ({ value: word as string, label: say('rack.orWorse', { word: say(`edge.${word}`) }) })),
+  ...EDGE_WORDS.slice(1).map((word) => ({
+    value: word as string,
+    label: say('rack.orWorse', { word: say(`edge.${word}`) }),
+  })),
 ])
-const states = computed(() => ['in-service', 'quarantined', 'retired', 'all'].map((state) => ({ value: state, label: say(`status.${state}`) })))
+const states = computed(() =>
+  ['in-service', 'quarantined', 'retired', 'all'].map((state) => ({ value: state, label: say(`status.${state}`) })),
+)
 const sorts = computed(() => SORTS.map((sort) => ({ value: sort, label: say(`sort.${sort}`) })))
 </script>
 
@@ -41,12 +57,20 @@ const sorts = computed(() => SORTS.map((sort) => ({ value: sort, label: say(`sor
       <h1>{{ $t('rack.title') }}</h1>
       <span class="soft">{{ say('rack.count', { n: shown.length }) }}</span>
       <span class="end">
-        <button class="button quiet" type="button" :aria-expanded="moreFilters" @click="moreFilters = !moreFilters">{{ $t('rack.filters') }}</button>
+        <button class="button quiet" type="button" :aria-expanded="moreFilters" @click="moreFilters = !moreFilters">
+          {{ $t('rack.filters') }}
+        </button>
         <span class="segments">
-          <button type="button" :aria-pressed="query.view.value === 'strips'" @click="query.view.value = 'strips'">{{ $t('rack.strips') }}</button>
-          <button type="button" :aria-pressed="query.view.value === 'table'" @click="query.view.value = 'table'">{{ $t('rack.table') }}</button>
+          <button type="button" :aria-pressed="query.view.value === 'strips'" @click="query.view.value = 'strips'">
+            {{ $t('rack.strips') }}
+          </button>
+          <button type="button" :aria-pressed="query.view.value === 'table'" @click="query.view.value = 'table'">
+            {{ $t('rack.table') }}
+          </button>
         </span>
-        <button v-if="session.may('edit-knife')" class="button main" type="button" @click="adding = true">{{ $t('rack.add') }}</button>
+        <button v-if="session.may('edit-knife')" class="button main" type="button" @click="adding = true">
+          {{ $t('rack.add') }}
+        </button>
       </span>
     </header>
     <div v-if="moreFilters" class="filters no-print">

@@ -12,7 +12,10 @@ const formats = useFormats()
 const dullBy = (knife: KnifeView): string =>
   knife.status !== 'in-service' || knife.word === 'dull' || knife.word === 'out' || !knife.dullAhead
     ? ''
-    : say('rack.dullBy', { service: knife.dullAhead.serviceName, day: formats.value.shortWeekday(knife.dullAhead.startsAt) })
+    : say('rack.dullBy', {
+        service: knife.dullAhead.serviceName,
+        day: formats.value.shortWeekday(knife.dullAhead.startsAt),
+      })
 const stations = computed(() =>
   [...fleet.stations.values()]
     .map((station) => ({ station, knives: props.knives.filter((knife) => knife.stationId === station.id) }))
@@ -24,7 +27,15 @@ const stations = computed(() =>
   <section v-for="{ station, knives: here } in stations" :key="station.id" class="station">
     <header>
       <h2>{{ station.name }}</h2>
-      <p class="soft small">{{ $t('rack.stationLine', { board: $t(`board.${station.board}`), product: $t(`product.${station.product}`), hours: formats.hours(station.hoursPerService) }) }}</p>
+      <p class="soft small">
+        {{
+          $t('rack.stationLine', {
+            board: $t(`board.${station.board}`),
+            product: $t(`product.${station.product}`),
+            hours: formats.hours(station.hoursPerService),
+          })
+        }}
+      </p>
     </header>
     <ul>
       <li v-for="knife in here" :key="knife.id">
@@ -36,7 +47,11 @@ const stations = computed(() =>
             <span>{{ $t(`edge.${knife.word}`) }}</span>
           </span>
           <span v-if="dullBy(knife)" class="small">{{ dullBy(knife) }}</span>
-          <span class="soft small">{{ knife.status === 'in-service' ? (fleet.people.get(knife.holderId ?? '')?.name ?? $t('rack.nobody')) : $t(`status.${knife.status}`) }}</span>
+          <span class="soft small">{{
+            knife.status === 'in-service'
+              ? (fleet.people.get(knife.holderId ?? '')?.name ?? $t('rack.nobody'))
+              : $t(`status.${knife.status}`)
+          }}</span>
         </RouterLink>
       </li>
     </ul>

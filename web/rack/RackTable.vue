@@ -22,21 +22,47 @@ function open({ data }: { data: KnifeView }): void {
 <template>
   <DataTable :value="[...knives]" data-key="id" :pt="pt" row-hover @row-click="open">
     <Column :header="$t('field.code')">
-      <template #body="{ data: knife }"><RouterLink class="num" :to="{ name: 'knife', params: { code: knife.code } }"><b>{{ knife.code }}</b></RouterLink></template>
+      <template #body="{ data: knife }"
+        ><RouterLink class="num" :to="{ name: 'knife', params: { code: knife.code } }"
+          ><b>{{ knife.code }}</b></RouterLink
+        ></template
+      >
     </Column>
     <Column :header="$t('field.type')">
-      <template #body="{ data: knife }">{{ $t(`type.${knife.type}`) }}<span v-if="knife.name" class="soft">, {{ knife.name }}</span></template>
+      <template #body="{ data: knife }"
+        >{{ $t(`type.${knife.type}`) }}<span v-if="knife.name" class="soft">, {{ knife.name }}</span></template
+      >
     </Column>
-    <Column :header="$t('field.lengthMm')"><template #body="{ data: knife }"><span class="num">{{ formats.length(knife.lengthMm) }}</span></template></Column>
-    <Column :header="$t('field.stationId')"><template #body="{ data: knife }">{{ fleet.stations.get(knife.stationId)?.name }}</template></Column>
-    <Column :header="$t('field.holderId')"><template #body="{ data: knife }">{{ fleet.people.get(knife.holderId ?? '')?.name ?? $t('rack.nobody') }}</template></Column>
+    <Column :header="$t('field.lengthMm')"
+      ><template #body="{ data: knife }"
+        ><span class="num">{{ formats.length(knife.lengthMm) }}</span></template
+      ></Column
+    >
+    <Column :header="$t('field.stationId')"
+      ><template #body="{ data: knife }">{{ fleet.stations.get(knife.stationId)?.name }}</template></Column
+    >
+    <Column :header="$t('field.holderId')"
+      ><template #body="{ data: knife }">{{
+        fleet.people.get(knife.holderId ?? '')?.name ?? $t('rack.nobody')
+      }}</template></Column
+    >
     <Column v-for="zone in ZONES" :key="zone" :header="`${$t(`zone.${zone}`)}, gf`">
-      <template #body="{ data: knife }"><span class="num">{{ knife.zones[zone].forceGf }}</span></template>
+      <template #body="{ data: knife }"
+        ><span class="num">{{ knife.zones[zone].forceGf }}</span></template
+      >
     </Column>
-    <Column :header="$t('rack.limit')"><template #body="{ data: knife }"><span class="num">{{ knife.limitGf }}</span></template></Column>
-    <Column :header="$t('rack.condition')"><template #body="{ data: knife }"><EdgeMark :word="knife.word" /></template></Column>
+    <Column :header="$t('rack.limit')"
+      ><template #body="{ data: knife }"
+        ><span class="num">{{ knife.limitGf }}</span></template
+      ></Column
+    >
+    <Column :header="$t('rack.condition')"
+      ><template #body="{ data: knife }"><EdgeMark :word="knife.word" /></template
+    ></Column>
     <Column :header="$t('rack.lastCheck')">
-      <template #body="{ data: knife }"><span class="num">{{ knife.checkedAt ? formats.shortDay(knife.checkedAt) : $t('rack.never') }}</span></template>
+      <template #body="{ data: knife }"
+        ><span class="num">{{ knife.checkedAt ? formats.shortDay(knife.checkedAt) : $t('rack.never') }}</span></template
+      >
     </Column>
   </DataTable>
 </template>

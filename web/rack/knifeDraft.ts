@@ -29,24 +29,59 @@ export interface KnifeDraft {
   condition: 'new' | 'in-use'
 }
 
-const own = (knife: KnifeView, field: Measurable): number | null => (knife.assumed.includes(field) ? null : knife[field])
+const own = (knife: KnifeView, field: Measurable): number | null =>
+  knife.assumed.includes(field) ? null : knife[field]
 
 /** A draft of a new knife, or of the corrections to one. */
 export function knifeDraft(knife: KnifeView | null, stationId: string): KnifeDraft {
   if (!knife) {
     const usual = knifeDefaults('chef', 240)
     return reactive({
-      id: newId(), code: '', name: '', type: 'chef', lengthMm: null, stationId, holderId: null, heelHeightMm: null, spineMm: null,
-      bteMm: null, bteNewMm: null, dpsLeft: null, dpsRight: null, ratioRight: null, grind: usual.grind, serrated: usual.serrated,
-      steelEn: null, hrc: null, price: null, boughtOn: '', condition: 'in-use',
+      id: newId(),
+      code: '',
+      name: '',
+      type: 'chef',
+      lengthMm: null,
+      stationId,
+      holderId: null,
+      heelHeightMm: null,
+      spineMm: null,
+      bteMm: null,
+      bteNewMm: null,
+      dpsLeft: null,
+      dpsRight: null,
+      ratioRight: null,
+      grind: usual.grind,
+      serrated: usual.serrated,
+      steelEn: null,
+      hrc: null,
+      price: null,
+      boughtOn: '',
+      condition: 'in-use',
     })
   }
   return reactive({
-    id: knife.id, code: knife.code, name: knife.name, type: knife.type, lengthMm: knife.lengthMm, stationId: knife.stationId,
-    holderId: knife.holderId, heelHeightMm: own(knife, 'heelHeightMm'), spineMm: own(knife, 'spineMm'), bteMm: own(knife, 'bteMm'),
-    bteNewMm: own(knife, 'bteNewMm'), dpsLeft: own(knife, 'dpsLeft'), dpsRight: own(knife, 'dpsRight'), ratioRight: knife.ratioRight,
-    grind: knife.grind, serrated: knife.serrated, steelEn: knife.steelEn, hrc: own(knife, 'hrc'), price: knife.price,
-    boughtOn: knife.boughtOn ?? '', condition: 'in-use',
+    id: knife.id,
+    code: knife.code,
+    name: knife.name,
+    type: knife.type,
+    lengthMm: knife.lengthMm,
+    stationId: knife.stationId,
+    holderId: knife.holderId,
+    heelHeightMm: own(knife, 'heelHeightMm'),
+    spineMm: own(knife, 'spineMm'),
+    bteMm: own(knife, 'bteMm'),
+    bteNewMm: own(knife, 'bteNewMm'),
+    dpsLeft: own(knife, 'dpsLeft'),
+    dpsRight: own(knife, 'dpsRight'),
+    ratioRight: knife.ratioRight,
+    grind: knife.grind,
+    serrated: knife.serrated,
+    steelEn: knife.steelEn,
+    hrc: own(knife, 'hrc'),
+    price: knife.price,
+    boughtOn: knife.boughtOn ?? '',
+    condition: 'in-use',
   })
 }
 

@@ -9,33 +9,85 @@ import { silhouette } from '../ui/profiles'
 import { describeDraft, knifeDraft } from './knifeDraft'
 import { rackKnives, type RackQuery } from './rackQuery'
 
-const zone = (forceGf: number) => ({ forceGf, lowGf: forceGf, highGf: forceGf, word: 'sound' as const, bluntUm: 5, roll: 0.2 })
+const zone = (forceGf: number) => ({
+  forceGf,
+  lowGf: forceGf,
+  highGf: forceGf,
+  word: 'sound' as const,
+  bluntUm: 5,
+  roll: 0.2,
+})
 function knife(code: string, more: Partial<KnifeView> = {}): KnifeView {
   return {
-    id: code, code, name: '', type: 'chef', status: 'in-service', stationId: 'hot', holderId: 'ilse', word: 'sound', limitGf: 350, worstZone: 'tip',
-    lengthMm: 240, heelHeightMm: 48, serrated: false, checkedAt: null, assumed: [], zones: { heel: zone(200), belly: zone(200), tip: zone(220) }, ...more,
+    id: code,
+    code,
+    name: '',
+    type: 'chef',
+    status: 'in-service',
+    stationId: 'hot',
+    holderId: 'ilse',
+    word: 'sound',
+    limitGf: 350,
+    worstZone: 'tip',
+    lengthMm: 240,
+    heelHeightMm: 48,
+    serrated: false,
+    checkedAt: null,
+    assumed: [],
+    zones: { heel: zone(200), belly: zone(200), tip: zone(220) },
+    ...more,
   } as KnifeView
 }
 const knives = [
   knife('CH-01', { word: 'keen', checkedAt: '2026-11-20T10:00:00Z' }),
   knife('CH-02', { word: 'dull', zones: { heel: zone(300), belly: zone(350), tip: zone(420) }, holderId: null }),
-  knife('BR-01', { type: 'bread', word: 'tiring', limitGf: 600, stationId: 'bread', holderId: 'noor', zones: { heel: zone(400), belly: zone(500), tip: zone(580) } }),
+  knife('BR-01', {
+    type: 'bread',
+    word: 'tiring',
+    limitGf: 600,
+    stationId: 'bread',
+    holderId: 'noor',
+    zones: { heel: zone(400), belly: zone(500), tip: zone(580) },
+  }),
   knife('PE-01', { type: 'petty', status: 'quarantined', name: 'oyster' }),
 ]
 const everything: RackQuery = { text: '', station: '', word: '', status: 'in-service', sort: 'code', view: 'strips' }
-const person = (id: string, name: string): Fleet['people'][number] => ({ id, name, role: 'cook', active: true, hasPin: true, signInName: null, workingDps: null })
+const person = (id: string, name: string): Fleet['people'][number] => ({
+  id,
+  name,
+  role: 'cook',
+  active: true,
+  hasPin: true,
+  signInName: null,
+  workingDps: null,
+})
 
 let fleet: ReturnType<typeof useFleet>
 beforeEach(() => {
   setActivePinia(createPinia())
   fleet = useFleet()
   fleet.fleet = {
-    now: '2026-11-24T14:42:00Z', knives, planned: [], people: [person('ilse', 'Ilse Brandt'), person('noor', 'Noël Aster')],
-    stations: [{ id: 'hot', name: 'Sauté', board: 'rubber', product: 'mixed', hoursPerService: 2, active: true, weight: 1 }, { id: 'bread', name: 'Bread', board: 'edge-grain', product: 'bread', hoursPerService: 1, active: true, weight: 1 }],
+    now: '2026-11-24T14:42:00Z',
+    knives,
+    planned: [],
+    people: [person('ilse', 'Ilse Brandt'), person('noor', 'Noël Aster')],
+    stations: [
+      { id: 'hot', name: 'Sauté', board: 'rubber', product: 'mixed', hoursPerService: 2, active: true, weight: 1 },
+      {
+        id: 'bread',
+        name: 'Bread',
+        board: 'edge-grain',
+        product: 'bread',
+        hoursPerService: 1,
+        active: true,
+        weight: 1,
+      },
+    ],
     day: { startsAt: '2026-11-24T00:00:00Z', services: [], quiet: [] },
   }
 })
-const codes = (query: Partial<RackQuery>): string[] => rackKnives(knives, { ...everything, ...query }, fleet).map((one) => one.code)
+const codes = (query: Partial<RackQuery>): string[] =>
+  rackKnives(knives, { ...everything, ...query }, fleet).map((one) => one.code)
 
 describe('the rack', () => {
   it('shows what is in service unless asked for more', () => {
@@ -86,13 +138,31 @@ describe('the knife form', () => {
   })
 
   it('leaves unmeasured what is only usual for the type', () => {
-    const draft = knifeDraft(knife('CH-01', { assumed: ['heelHeightMm'], spineMm: 2.2, heelHeightMm: 48, dpsLeft: 17 }), 'x')
+    const draft = knifeDraft(
+      knife('CH-01', { assumed: ['heelHeightMm'], spineMm: 2.2, heelHeightMm: 48, dpsLeft: 17 }),
+      'x',
+    )
     expect(draft.heelHeightMm).toBeNull()
     expect(draft.spineMm).toBe(2.2)
   })
 
   it('sends what the contract takes', () => {
-    const draft = knifeDraft(knife('CH-01', { spineMm: 2.2, bteMm: 0.3, bteNewMm: 0.3, dpsLeft: 17, dpsRight: 17, hrc: 57, ratioRight: 50, grind: 'flat', steelEn: '1.4116', price: 82, boughtOn: null }), 'x')
+    const draft = knifeDraft(
+      knife('CH-01', {
+        spineMm: 2.2,
+        bteMm: 0.3,
+        bteNewMm: 0.3,
+        dpsLeft: 17,
+        dpsRight: 17,
+        hrc: 57,
+        ratioRight: 50,
+        grind: 'flat',
+        steelEn: '1.4116',
+        price: 82,
+        boughtOn: null,
+      }),
+      'x',
+    )
     expect(KnifePatch.safeParse(describeDraft(draft, 50)).success).toBe(true)
   })
 })

@@ -35,14 +35,32 @@ export function useRackQuery(): { [K in keyof RackQuery]: WritableComputedRef<Ra
     void router.replace({ query: Object.fromEntries(query) })
   }
   const text = (key: 'text' | 'station' | 'word' | 'status'): WritableComputedRef<string> =>
-    computed({ get: () => read(key), set: (value) => { write(key, value) } })
+    computed({
+      get: () => read(key),
+      set: (value) => {
+        write(key, value)
+      },
+    })
   return {
     text: text('text'),
     station: text('station'),
     word: text('word'),
     status: text('status'),
-    sort: computed({ get: () => { const sort = read('sort'); return isSort(sort) ? sort : 'need' }, set: (value) => { write('sort', value) } }),
-    view: computed({ get: () => (read('view') === 'table' ? 'table' : 'strips'), set: (value) => { write('view', value) } }),
+    sort: computed({
+      get: () => {
+        const sort = read('sort')
+        return isSort(sort) ? sort : 'need'
+      },
+      set: (value) => {
+        write('sort', value)
+      },
+    }),
+    view: computed({
+      get: () => (read('view') === 'table' ? 'table' : 'strips'),
+      set: (value) => {
+        write('view', value)
+      },
+    }),
   }
 }
 
@@ -50,10 +68,18 @@ const worstShare = (knife: KnifeView): number => knife.zones[knife.worstZone].fo
 
 /** When a knife is first more likely dull than not: now for one that is, never for one that outlasts the outlook. */
 const firstDull = (knife: KnifeView): number =>
-  knife.word === 'dull' || knife.word === 'out' ? 0 : knife.dullAhead ? new Date(knife.dullAhead.startsAt).getTime() : Infinity
+  knife.word === 'dull' || knife.word === 'out'
+    ? 0
+    : knife.dullAhead
+      ? new Date(knife.dullAhead.startsAt).getTime()
+      : Infinity
 
 /** Knives that pass the filters, in the order asked for. */
-export function rackKnives(knives: readonly KnifeView[], query: RackQuery, fleet: ReturnType<typeof useFleet>): KnifeView[] {
+export function rackKnives(
+  knives: readonly KnifeView[],
+  query: RackQuery,
+  fleet: ReturnType<typeof useFleet>,
+): KnifeView[] {
   const holder = (knife: KnifeView): string => fleet.people.get(knife.holderId ?? '')?.name ?? ''
   const order: Readonly<Record<Sort, (a: KnifeView, b: KnifeView) => number>> = {
     need: (a, b) => worstShare(b) - worstShare(a),
@@ -66,7 +92,10 @@ export function rackKnives(knives: readonly KnifeView[], query: RackQuery, fleet
   return knives
     .filter((knife) => query.status === 'all' || knife.status === query.status)
     .filter((knife) => query.station === '' || knife.stationId === query.station)
-    .filter((knife) => query.word === '' || EDGE_WORDS.indexOf(knife.word) >= EDGE_WORDS.findIndex((word) => word === query.word))
+    .filter(
+      (knife) =>
+        query.word === '' || EDGE_WORDS.indexOf(knife.word) >= EDGE_WORDS.findIndex((word) => word === query.word),
+    )
     .filter((knife) => matchesQuery(knife, query.text, fleet))
     .sort(order[query.sort])
 }

@@ -29,13 +29,16 @@ const units = computed(() => [
 async function make(): Promise<void> {
   refusal.value = ''
   const read = FirstRun.safeParse(form)
-  wrong.value = read.success ? {} : Object.fromEntries(issueWords(read.error.issues, say).map((issue) => [issue.path, issue.sentence]))
+  wrong.value = read.success
+    ? {}
+    : Object.fromEntries(issueWords(read.error.issues, say).map((issue) => [issue.path, issue.sentence]))
   if (!read.success) return
   try {
     emit('entered', await call(endpoints.firstRun, { body: read.data }))
   } catch (error) {
     refusal.value = refusalText(error)
-    if (error instanceof Refusal) wrong.value = Object.fromEntries(error.issues.map((issue) => [issue.path, issue.sentence]))
+    if (error instanceof Refusal)
+      wrong.value = Object.fromEntries(error.issues.map((issue) => [issue.path, issue.sentence]))
   }
 }
 </script>
@@ -45,12 +48,36 @@ async function make(): Promise<void> {
     <h1>{{ $t('door.newHouse') }}</h1>
     <p class="soft">{{ $t('door.newHouseHint') }}</p>
     <TextField v-model="form.houseName" :label="$t('field.houseName')" :wrong="wrong['houseName']" />
-    <TextField v-model="form.zone" :label="$t('door.zone')" :wrong="wrong['zone']" list="zones" :hint="$t('door.zoneHint')" />
+    <TextField
+      v-model="form.zone"
+      :label="$t('door.zone')"
+      :wrong="wrong['zone']"
+      list="zones"
+      :hint="$t('door.zoneHint')"
+    />
     <datalist id="zones"><option v-for="zone in zones" :key="zone" :value="zone" /></datalist>
     <ChoiceField v-model="form.units" :label="$t('field.units')" :options="units" />
-    <TextField v-model="form.managerName" :label="$t('field.managerName')" :wrong="wrong['managerName']" autocomplete="name" />
-    <TextField v-model="form.signInName" :label="$t('field.signInName')" :wrong="wrong['signInName']" :hint="$t('door.signInNameHint')" autocomplete="username" />
-    <TextField v-model="form.password" :label="$t('field.password')" type="password" :wrong="wrong['password']" :hint="$t('door.passwordHint')" autocomplete="new-password" />
+    <TextField
+      v-model="form.managerName"
+      :label="$t('field.managerName')"
+      :wrong="wrong['managerName']"
+      autocomplete="name"
+    />
+    <TextField
+      v-model="form.signInName"
+      :label="$t('field.signInName')"
+      :wrong="wrong['signInName']"
+      :hint="$t('door.signInNameHint')"
+      autocomplete="username"
+    />
+    <TextField
+      v-model="form.password"
+      :label="$t('field.password')"
+      type="password"
+      :wrong="wrong['password']"
+      :hint="$t('door.passwordHint')"
+      autocomplete="new-password"
+    />
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <button class="button main" type="submit">{{ $t('door.make') }}</button>
   </form>

@@ -33,18 +33,28 @@ async function signIn(): Promise<void> {
     <TextField v-model="password" :label="$t('field.password')" type="password" autocomplete="current-password" />
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <div class="row">
-      <button class="button main" type="submit" :disabled="busy || signInName === '' || password === ''">{{ $t('door.enter') }}</button>
+      <button class="button main" type="submit" :disabled="busy || signInName === '' || password === ''">
+        {{ $t('door.enter') }}
+      </button>
       <button v-if="back" class="button quiet" type="button" @click="emit('other')">{{ $t('door.byPin') }}</button>
     </div>
     <div v-if="demo" class="demo">
-      <p><b>{{ demo.houseName }}</b> {{ $t('door.demo') }}</p>
+      <p>
+        <b>{{ demo.houseName }}</b> {{ $t('door.demo') }}
+      </p>
       <dl>
         <dt>{{ $t('field.signInName') }}</dt>
-        <dd><code>{{ demo.signInName }}</code></dd>
+        <dd>
+          <code>{{ demo.signInName }}</code>
+        </dd>
         <dt>{{ $t('field.password') }}</dt>
-        <dd><code>{{ demo.password }}</code></dd>
+        <dd>
+          <code>{{ demo.password }}</code>
+        </dd>
         <dt>{{ $t('door.pins') }}</dt>
-        <dd><code>{{ demo.pin }}</code></dd>
+        <dd>
+          <code>{{ demo.pin }}</code>
+        </dd>
       </dl>
     </div>
   </form>

@@ -37,10 +37,21 @@ async function enter(): Promise<void> {
   }
 }
 useKeys({
-  ...Object.fromEntries('0123456789'.split('').map((digit) => [digit, () => { press(digit) }])),
+  ...Object.fromEntries(
+    '0123456789'.split('').map((digit) => [
+      digit,
+      () => {
+        press(digit)
+      },
+    ]),
+  ),
   Backspace: erase,
-  Enter: () => { void enter() },
-  Escape: () => { chosen.value = null },
+  Enter: () => {
+    void enter()
+  },
+  Escape: () => {
+    chosen.value = null
+  },
 })
 </script>
 
@@ -54,12 +65,16 @@ useKeys({
       </li>
     </ul>
     <template v-else>
-      <p class="dots" role="status" :aria-label="$t('door.pinTyped', { count: pin.length })">{{ '●'.repeat(pin.length) || '–' }}</p>
+      <p class="dots" role="status" :aria-label="$t('door.pinTyped', { count: pin.length })">
+        {{ '●'.repeat(pin.length) || '–' }}
+      </p>
       <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
       <NumberPad @digit="press" @erase="erase" @enter="enter" />
       <button class="button quiet" type="button" @click="chosen = null">{{ $t('door.someoneElse') }}</button>
     </template>
-    <p><button class="button quiet" type="button" @click="emit('other')">{{ $t('door.byPassword') }}</button></p>
+    <p>
+      <button class="button quiet" type="button" @click="emit('other')">{{ $t('door.byPassword') }}</button>
+    </p>
   </div>
 </template>
 

@@ -2,9 +2,20 @@
 import type { EdgeWord } from '../../core/edge/model/scale'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 
-const zone = (word: EdgeWord, forceGf: number) => ({ forceGf, lowGf: forceGf, highGf: forceGf, word, bluntUm: 0, roll: 0 })
+const zone = (word: EdgeWord, forceGf: number) => ({
+  forceGf,
+  lowGf: forceGf,
+  highGf: forceGf,
+  word,
+  bluntUm: 0,
+  roll: 0,
+})
 const knife = {
-  code: 'CH-00', type: 'chef' as const, lengthMm: 240, heelHeightMm: 48, serrated: false,
+  code: 'CH-00',
+  type: 'chef' as const,
+  lengthMm: 240,
+  heelHeightMm: 48,
+  serrated: false,
   zones: { heel: zone('keen', 170), belly: zone('sound', 230), tip: zone('tiring', 300) },
 }
 </script>

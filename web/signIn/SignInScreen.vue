@@ -30,7 +30,8 @@ onMounted(look)
 
 async function enter(who: SignedIn): Promise<void> {
   session.enter(who)
-  const back = typeof route.query['back'] === 'string' && route.query['back'].startsWith('/') ? route.query['back'] : '/today'
+  const back =
+    typeof route.query['back'] === 'string' && route.query['back'].startsWith('/') ? route.query['back'] : '/today'
   await router.replace(back)
 }
 </script>
@@ -48,8 +49,19 @@ async function enter(who: SignedIn): Promise<void> {
       </p>
       <template v-if="doorway">
         <FirstRun v-if="doorway.needsSetup" @entered="enter" />
-        <PinSignIn v-else-if="doorway.device && !byPassword" :device="doorway.device" @entered="enter" @other="byPassword = true" />
-        <PasswordSignIn v-else :demo="doorway.demo" :back="Boolean(doorway.device)" @entered="enter" @other="byPassword = false" />
+        <PinSignIn
+          v-else-if="doorway.device && !byPassword"
+          :device="doorway.device"
+          @entered="enter"
+          @other="byPassword = true"
+        />
+        <PasswordSignIn
+          v-else
+          :demo="doorway.demo"
+          :back="Boolean(doorway.device)"
+          @entered="enter"
+          @other="byPassword = false"
+        />
       </template>
     </section>
   </div>

@@ -6,8 +6,15 @@ import { useFleet } from './fleet'
 
 const knife = (id: string, code: string): KnifeView => ({ id, code }) as unknown as KnifeView
 const FLEET = {
-  now: '2026-11-24T14:42:00Z', stations: [], people: [{ id: 'oda', name: 'Oda Finch' }], knives: [knife('a', 'CH-01'), knife('b', 'PE-02')],
-  planned: [{ knifeId: 'a', personId: 'oda', startsAt: '2026-11-24T15:00:00Z', endsAt: '2026-11-24T15:20:00Z' }, { knifeId: 'b', personId: 'oda', startsAt: '2026-11-25T15:00:00Z', endsAt: '2026-11-25T15:20:00Z' }, { knifeId: 'a', personId: 'oda', startsAt: '2026-11-27T15:00:00Z', endsAt: '2026-11-27T15:20:00Z' }],
+  now: '2026-11-24T14:42:00Z',
+  stations: [],
+  people: [{ id: 'oda', name: 'Oda Finch' }],
+  knives: [knife('a', 'CH-01'), knife('b', 'PE-02')],
+  planned: [
+    { knifeId: 'a', personId: 'oda', startsAt: '2026-11-24T15:00:00Z', endsAt: '2026-11-24T15:20:00Z' },
+    { knifeId: 'b', personId: 'oda', startsAt: '2026-11-25T15:00:00Z', endsAt: '2026-11-25T15:20:00Z' },
+    { knifeId: 'a', personId: 'oda', startsAt: '2026-11-27T15:00:00Z', endsAt: '2026-11-27T15:20:00Z' },
+  ],
 } as unknown as Fleet
 
 let asked: number
@@ -21,7 +28,9 @@ beforeEach(() => {
     return answer()
   })
 })
-afterEach(() => { vi.unstubAllGlobals() })
+afterEach(() => {
+  vi.unstubAllGlobals()
+})
 
 describe('the fleet on this device', () => {
   it('is fetched once, however many screens ask at once', async () => {

@@ -20,7 +20,9 @@ export const useFleet = defineStore('fleet', () => {
 
   /** Fetches the fleet; asked for twice at once, it is fetched once. */
   function load(): Promise<void> {
-    loading ??= fetchFleet().finally(() => { loading = null })
+    loading ??= fetchFleet().finally(() => {
+      loading = null
+    })
     return loading
   }
   async function fetchFleet(): Promise<void> {
@@ -33,7 +35,9 @@ export const useFleet = defineStore('fleet', () => {
       if (!fleet.value) throw error
     }
   }
-  const reload = (): void => { load().catch(() => undefined) }
+  const reload = (): void => {
+    load().catch(() => undefined)
+  }
 
   /** Puts knives that a write returned in place of the ones known. */
   function accept(views: readonly KnifeView[]): void {
@@ -48,7 +52,9 @@ export const useFleet = defineStore('fleet', () => {
   const stations = computed(() => new Map((fleet.value?.stations ?? []).map((station) => [station.id, station])))
 
   /** each knife's next session: they come in order, and the first is to stand */
-  const planned = computed(() => new Map([...(fleet.value?.planned ?? [])].reverse().map((session) => [session.knifeId, session])))
+  const planned = computed(
+    () => new Map([...(fleet.value?.planned ?? [])].reverse().map((session) => [session.knifeId, session])),
+  )
 
   return {
     fleet,
@@ -60,7 +66,8 @@ export const useFleet = defineStore('fleet', () => {
     load,
     accept,
     knives: computed(() => fleet.value?.knives ?? []),
-    byCode: (code: string): KnifeView | undefined => fleet.value?.knives.find((knife) => knife.code === code.toUpperCase()),
+    byCode: (code: string): KnifeView | undefined =>
+      fleet.value?.knives.find((knife) => knife.code === code.toUpperCase()),
     byId: (id: string): KnifeView | undefined => fleet.value?.knives.find((knife) => knife.id === id),
     watch: (): void => {
       if (feed) return

@@ -21,12 +21,18 @@ export const useNotices = defineStore('notices', () => {
   function show(text: string, tone: Notice['tone'], undo: Notice['undo']): void {
     const id = ++last
     notices.value = [...notices.value.slice(-2), { id, text, tone, undo }]
-    setTimeout(() => { dismiss(id) }, STAYS_MS)
+    setTimeout(() => {
+      dismiss(id)
+    }, STAYS_MS)
   }
   return {
     notices,
     dismiss,
-    done: (text: string, undo: Notice['undo'] = null): void => { show(text, 'done', undo) },
-    refused: (text: string): void => { show(text, 'refused', null) },
+    done: (text: string, undo: Notice['undo'] = null): void => {
+      show(text, 'done', undo)
+    },
+    refused: (text: string): void => {
+      show(text, 'refused', null)
+    },
   }
 })

@@ -8,12 +8,19 @@ import { useSession } from './session'
 
 const KNIFE = '73e764e8-09b4-54e7-98ee-4887e493436b'
 const person = (id: string): SignedIn =>
-  ({ person: { id, name: id, role: 'cook' }, house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false }, rights: [], deviceName: null, now: '2026-11-24T14:42:00Z' }) as unknown as SignedIn
+  ({
+    person: { id, name: id, role: 'cook' },
+    house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false },
+    rights: [],
+    deviceName: null,
+    now: '2026-11-24T14:42:00Z',
+  }) as unknown as SignedIn
 
 let sent: NewEvent[][]
 let respond: () => Response | Promise<never>
 const accepted = (): Response => new Response(JSON.stringify({ knives: [] }), { status: 200 })
-const refused = (code: string, status: number): Response => new Response(JSON.stringify({ error: { code, sentence: `said ${code}`, issues: [] } }), { status })
+const refused = (code: string, status: number): Response =>
+  new Response(JSON.stringify({ error: { code, sentence: `said ${code}`, issues: [] } }), { status })
 
 beforeEach(() => {
   vi.useFakeTimers({ now: new Date('2026-11-24T10:00:00Z') })
@@ -95,14 +102,25 @@ describe('recording from a screen', () => {
 
   it('takes back by voiding', async () => {
     await useRecords().undo(KNIFE, '0b9e9a58-3c43-4f0e-8f6b-7a6f1e0f7d11', 'undone')
-    expect(sent[0]?.[0]).toMatchObject({ kind: 'voided', payload: { eventId: '0b9e9a58-3c43-4f0e-8f6b-7a6f1e0f7d11', reason: 'undone' } })
+    expect(sent[0]?.[0]).toMatchObject({
+      kind: 'voided',
+      payload: { eventId: '0b9e9a58-3c43-4f0e-8f6b-7a6f1e0f7d11', reason: 'undone' },
+    })
   })
 })
 
 describe('the fleet on a screen', () => {
   const view = (id: string, code: string, name = ''): never => ({ id, code, name }) as never
   const fleetOf = (...knives: never[]): Response =>
-    new Response(JSON.stringify({ now: '2026-11-24T14:42:00Z', knives, people: [], stations: [], day: { startsAt: '', services: [], quiet: [] } }))
+    new Response(
+      JSON.stringify({
+        now: '2026-11-24T14:42:00Z',
+        knives,
+        people: [],
+        stations: [],
+        day: { startsAt: '', services: [], quiet: [] },
+      }),
+    )
 
   it('is fetched once when asked for twice, and kept when the next fetch fails', async () => {
     const asked = vi.fn(() => Promise.resolve(fleetOf(view('1', 'CH-01'))))

@@ -16,7 +16,11 @@ interface Waiting {
 const RETRY_MS = 5000
 
 type Draft = {
-  [K in NewEvent['kind']]: { readonly kind: K; readonly knifeId: string; readonly payload: Extract<NewEvent, { kind: K }>['payload'] }
+  [K in NewEvent['kind']]: {
+    readonly kind: K
+    readonly knifeId: string
+    readonly payload: Extract<NewEvent, { kind: K }>['payload']
+  }
 }[NewEvent['kind']]
 
 /**
@@ -46,7 +50,11 @@ export const useRecords = defineStore('records', () => {
         try {
           await deliver([event])
         } catch (error) {
-          if (!(error instanceof Refusal) || ['offline', 'unavailable', 'not-signed-in', 'unexpected'].includes(error.code)) return
+          if (
+            !(error instanceof Refusal) ||
+            ['offline', 'unavailable', 'not-signed-in', 'unexpected'].includes(error.code)
+          )
+            return
           refusal.value = error.sentence
         }
         waiting.value = waiting.value.filter((one) => one.event.id !== event.id)
@@ -55,7 +63,9 @@ export const useRecords = defineStore('records', () => {
       sending = false
     }
   }
-  setInterval(() => { flush().catch(() => undefined) }, RETRY_MS)
+  setInterval(() => {
+    flush().catch(() => undefined)
+  }, RETRY_MS)
 
   /**
    * Records one event now.
@@ -81,6 +91,7 @@ export const useRecords = defineStore('records', () => {
     waitingCount: computed(() => mine.value.length),
     record,
     flush,
-    undo: (knifeId: string, eventId: string, reason: string): Promise<string> => record({ kind: 'voided', knifeId, payload: { eventId, reason } }),
+    undo: (knifeId: string, eventId: string, reason: string): Promise<string> =>
+      record({ kind: 'voided', knifeId, payload: { eventId, reason } }),
   }
 })

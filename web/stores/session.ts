@@ -27,8 +27,12 @@ export const useSession = defineStore('session', () => {
     /** the moment by the server's clock */
     now: (): Date => new Date(Date.now() + clockOffsetMs.value),
     may: (right: Right): boolean => signedIn.value?.rights.includes(right) ?? false,
-    leave: (): void => { signedIn.value = null },
-    resume: async (): Promise<void> => { enter(await call(endpoints.session)) },
+    leave: (): void => {
+      signedIn.value = null
+    },
+    resume: async (): Promise<void> => {
+      enter(await call(endpoints.session))
+    },
     signOut: async (): Promise<void> => {
       await call(endpoints.signOut)
       signedIn.value = null

@@ -9,7 +9,9 @@ export class FakeSocket extends EventTarget {
     FakeSocket.all.push(this)
   }
 
-  send(line: string): void { this.sent.push(line) }
+  send(line: string): void {
+    this.sent.push(line)
+  }
   close(): void {
     this.readyState = 3
     this.dispatchEvent(new Event('close'))

@@ -13,7 +13,12 @@ const formats = useFormats()
     <li v-for="knife in knives" :key="knife.id">
       <RouterLink class="code num" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink>
       <EdgeStrip :knife="knife" :px-per-mm="0.25" />
-      <span class="how small">{{ $t(knife.verdict.tool === 'strop' ? 'today.stropShort' : 'today.honeShort', { strokes: knife.verdict.cost.strokesPerSide, angle: formats.angle(knife.verdict.dps) }) }}</span>
+      <span class="how small">{{
+        $t(knife.verdict.tool === 'strop' ? 'today.stropShort' : 'today.honeShort', {
+          strokes: knife.verdict.cost.strokesPerSide,
+          angle: formats.angle(knife.verdict.dps),
+        })
+      }}</span>
       <HonedButton :knife="knife" />
     </li>
   </ul>

@@ -12,7 +12,9 @@ const formats = useFormats()
     <ul>
       <li v-for="knife in knives" :key="knife.id">
         <RouterLink class="num" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink>
-        <span v-if="reasons">{{ $t('verdict.since', { reason: knife.statusReason ?? '', day: formats.shortDay(knife.statusSince) }) }}</span>
+        <span v-if="reasons">{{
+          $t('verdict.since', { reason: knife.statusReason ?? '', day: formats.shortDay(knife.statusSince) })
+        }}</span>
         <span v-else>{{ $t(`type.${knife.type}`) }}, {{ $t(`edge.${knife.word}`) }}</span>
       </li>
     </ul>

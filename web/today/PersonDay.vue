@@ -9,7 +9,9 @@ import PressingKnife from './PressingKnife.vue'
 const props = defineProps<{ day: PersonDay; now: string }>()
 const fleet = useFleet()
 const all = computed(() => [...props.day.pressing, ...props.day.toHone, ...props.day.fine])
-const stations = computed(() => [...new Set(all.value.map((knife) => fleet.stations.get(knife.stationId)?.name ?? ''))].join(', '))
+const stations = computed(() =>
+  [...new Set(all.value.map((knife) => fleet.stations.get(knife.stationId)?.name ?? ''))].join(', '),
+)
 </script>
 
 <template>
@@ -21,7 +23,9 @@ const stations = computed(() => [...new Set(all.value.map((knife) => fleet.stati
     <div class="work">
       <PressingKnife v-for="knife in day.pressing" :key="knife.id" :knife="knife" :now="now" />
       <HoneList v-if="day.toHone.length > 0" :knives="day.toHone" />
-      <p v-if="day.fine.length > 0" class="soft small fine">{{ say('today.fine', { n: day.fine.length, codes: day.fine.map((knife) => knife.code).join(', ') }) }}</p>
+      <p v-if="day.fine.length > 0" class="soft small fine">
+        {{ say('today.fine', { n: day.fine.length, codes: day.fine.map((knife) => knife.code).join(', ') }) }}
+      </p>
     </div>
   </section>
 </template>

@@ -10,14 +10,20 @@ const props = defineProps<{ knife: KnifeView; now: string }>()
 const formats = useFormats()
 const words = computed(() => verdictWords(props.knife, say, formats.value))
 const isDull = computed(() => props.knife.word === 'dull' || props.knife.word === 'out')
-const ahead = computed(() => (isDull.value ? '' : dullAheadWords(props.knife, say, formats.value, props.now) || riskWords(props.knife, say)))
+const ahead = computed(() =>
+  isDull.value ? '' : dullAheadWords(props.knife, say, formats.value, props.now) || riskWords(props.knife, say),
+)
 </script>
 
 <template>
   <article class="knife">
     <RouterLink class="code num" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink>
-    <RouterLink class="strip" :to="{ name: 'knife', params: { code: knife.code } }" tabindex="-1" aria-hidden="true"><EdgeStrip :knife="knife" /></RouterLink>
-    <p class="say"><b>{{ words.what }}</b> {{ words.why }} {{ ahead }}</p>
+    <RouterLink class="strip" :to="{ name: 'knife', params: { code: knife.code } }" tabindex="-1" aria-hidden="true"
+      ><EdgeStrip :knife="knife"
+    /></RouterLink>
+    <p class="say">
+      <b>{{ words.what }}</b> {{ words.why }} {{ ahead }}
+    </p>
     <NextActionButton :knife="knife" />
   </article>
 </template>

@@ -8,12 +8,25 @@ import SoakList from '../bench/SoakList.vue'
 /** Stones that need water before they can be used: started from here, they ring wherever the person is by then. */
 const gear = shallowRef<GearView[]>([])
 onMounted(() => {
-  call(endpoints.gear).then((shelf) => { gear.value = shelf }, () => undefined)
+  call(endpoints.gear).then(
+    (shelf) => {
+      gear.value = shelf
+    },
+    () => undefined,
+  )
 })
-const soak = computed(() => gear.value
-  .filter((one) => one.active && one.soakMinutes > 0)
-  .map((one) => ({ stoneId: one.id, stoneName: one.name, minutes: one.soakMinutes, bath: one.bath })))
-const flatten = computed(() => gear.value.flatMap((one) => (one.active && one.flatten.because !== null ? [{ stoneId: one.id, stoneName: one.name, because: one.flatten.because }] : [])))
+const soak = computed(() =>
+  gear.value
+    .filter((one) => one.active && one.soakMinutes > 0)
+    .map((one) => ({ stoneId: one.id, stoneName: one.name, minutes: one.soakMinutes, bath: one.bath })),
+)
+const flatten = computed(() =>
+  gear.value.flatMap((one) =>
+    one.active && one.flatten.because !== null
+      ? [{ stoneId: one.id, stoneName: one.name, because: one.flatten.because }]
+      : [],
+  ),
+)
 </script>
 
 <template>

@@ -5,10 +5,21 @@ import { say, useFormats } from '../i18n'
 import { plannedSentence, recommendationSentence } from '../../words/verdict'
 import { useFleet } from '../stores/fleet'
 
-const props = defineProps<{ knives: readonly KnifeView[]; minutesLeft: number; /** so many are drawn; the sum is of all */ shown: number }>()
+const props = defineProps<{
+  knives: readonly KnifeView[]
+  minutesLeft: number
+  /** so many are drawn; the sum is of all */ shown: number
+}>()
 const formats = useFormats()
 const fleet = useFleet()
-const plannedWords = (knife: KnifeView): string => plannedSentence(fleet.planned.get(knife.id), fleet.fleet?.now ?? '', (id) => fleet.people.get(id)?.name ?? '', say, formats.value)
+const plannedWords = (knife: KnifeView): string =>
+  plannedSentence(
+    fleet.planned.get(knife.id),
+    fleet.fleet?.now ?? '',
+    (id) => fleet.people.get(id)?.name ?? '',
+    say,
+    formats.value,
+  )
 const needed = computed(() => props.knives.reduce((sum, knife) => sum + knife.verdict.cost.minutes, 0))
 </script>
 
@@ -19,10 +30,15 @@ const needed = computed(() => props.knives.reduce((sum, knife) => sum + knife.ve
     <ul>
       <li v-for="knife in knives.slice(0, shown)" :key="knife.id">
         <RouterLink class="num" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink>
-        <span>{{ recommendationSentence(knife.verdict, say, formats, knife.worstZone) }} <span v-if="plannedWords(knife)" class="soft">{{ plannedWords(knife) }}</span></span>
+        <span
+          >{{ recommendationSentence(knife.verdict, say, formats, knife.worstZone) }}
+          <span v-if="plannedWords(knife)" class="soft">{{ plannedWords(knife) }}</span></span
+        >
       </li>
     </ul>
-    <p v-if="knives.length > 0" class="soft small">{{ $t('today.stoneSum', { needed: formats.minutes(needed), left: formats.minutes(minutesLeft) }) }}</p>
+    <p v-if="knives.length > 0" class="soft small">
+      {{ $t('today.stoneSum', { needed: formats.minutes(needed), left: formats.minutes(minutesLeft) }) }}
+    </p>
   </section>
 </template>
 

@@ -34,14 +34,20 @@ watch(
     if (!list.value || allShown.value) return
     await nextTick()
     // one frame to paint what is there, the next to add to it
-    requestAnimationFrame(() => requestAnimationFrame(() => { peopleShown.value += FIRST_PEOPLE }))
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() => {
+        peopleShown.value += FIRST_PEOPLE
+      }),
+    )
   },
   { immediate: true },
 )
 const minutesLeft = computed(() => (fleet.fleet ? benchMinutesLeft(fleet.fleet.day, nowMs.value) : 0))
 const stoneMinutes = computed(() => list.value?.stones.reduce((sum, knife) => sum + knife.verdict.cost.minutes, 0) ?? 0)
 const summary = computed(() =>
-  fleet.fleet && list.value ? daySummary(fleet.fleet, list.value.stones, minutesLeft.value, nowMs.value, say, formats.value) : '',
+  fleet.fleet && list.value
+    ? daySummary(fleet.fleet, list.value.stones, minutesLeft.value, nowMs.value, say, formats.value)
+    : '',
 )
 </script>
 
@@ -58,7 +64,9 @@ const summary = computed(() =>
       <p v-if="fleet.knives.length === 0" class="empty lead">
         {{ $t('today.empty') }}
         <RouterLink class="button main" to="/rack">{{ $t('today.addKnives') }}</RouterLink>
-        <RouterLink v-if="session.may('import')" class="button" to="/exchange">{{ $t('today.importKnives') }}</RouterLink>
+        <RouterLink v-if="session.may('import')" class="button" to="/exchange">{{
+          $t('today.importKnives')
+        }}</RouterLink>
       </p>
       <div v-else class="columns">
         <div>
@@ -69,11 +77,23 @@ const summary = computed(() =>
           </p>
         </div>
         <aside>
-          <StoneList :knives="list.stones" :shown="allShown ? list.stones.length : FIRST_STONES" :minutes-left="minutesLeft" />
+          <StoneList
+            :knives="list.stones"
+            :shown="allShown ? list.stones.length : FIRST_STONES"
+            :minutes-left="minutesLeft"
+          />
           <SoakAhead v-if="list.stones.length > 0 && allShown && session.may('log-sharpening')" class="no-print" />
-          <KnifeNames v-if="allShown && list.outOfService.length > 0" :title="$t('today.outOfService')" :knives="list.outOfService" reasons />
+          <KnifeNames
+            v-if="allShown && list.outOfService.length > 0"
+            :title="$t('today.outOfService')"
+            :knives="list.outOfService"
+            reasons
+          />
           <KnifeNames v-if="allShown && list.unheld.length > 0" :title="$t('today.unheld')" :knives="list.unheld" />
-          <section class="heavy-rule"><h2 class="unseen">{{ $t('today.scale') }}</h2><EdgeLegend /></section>
+          <section class="heavy-rule">
+            <h2 class="unseen">{{ $t('today.scale') }}</h2>
+            <EdgeLegend />
+          </section>
         </aside>
       </div>
     </template>

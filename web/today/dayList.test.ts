@@ -11,31 +11,73 @@ let count = 0
 function knife(action: string, holderId: string | null, more: Partial<KnifeView> = {}): KnifeView {
   const reasons = action === 'hone' ? [{ code: 'daily', values: {} }] : []
   return {
-    id: `k${count++}`, code: `CH-${count}`, holderId, status: 'in-service', word: 'sound', limitGf: 350, worstZone: 'tip', dullAhead: null, servicesAhead: [],
+    id: `k${count++}`,
+    code: `CH-${count}`,
+    holderId,
+    status: 'in-service',
+    word: 'sound',
+    limitGf: 350,
+    worstZone: 'tip',
+    dullAhead: null,
+    servicesAhead: [],
     zones: { heel: zone, belly: zone, tip: zone },
-    verdict: { action, reasons, cost: { minutes: 20, strokesPerSide: 8, steelUm: 0 }, startGrit: null, tool: null, dps: 17, runnerUp: null },
+    verdict: {
+      action,
+      reasons,
+      cost: { minutes: 20, strokesPerSide: 8, steelUm: 0 },
+      startGrit: null,
+      tool: null,
+      dps: 17,
+      runnerUp: null,
+    },
     ...more,
   } as KnifeView
 }
-const person = (id: string, role: 'cook' | 'chef' = 'cook'): Fleet['people'][number] => ({ id, name: id, role, active: true, hasPin: true, signInName: null, workingDps: null })
+const person = (id: string, role: 'cook' | 'chef' = 'cook'): Fleet['people'][number] => ({
+  id,
+  name: id,
+  role,
+  active: true,
+  hasPin: true,
+  signInName: null,
+  workingDps: null,
+})
 const day = {
   startsAt: '2026-11-24T00:00:00Z',
-  services: [{ name: 'lunch', startsAt: '2026-11-24T12:00:00Z', endsAt: '2026-11-24T14:30:00Z' }, { name: 'dinner', startsAt: '2026-11-24T17:30:00Z', endsAt: '2026-11-24T22:00:00Z' }],
+  services: [
+    { name: 'lunch', startsAt: '2026-11-24T12:00:00Z', endsAt: '2026-11-24T14:30:00Z' },
+    { name: 'dinner', startsAt: '2026-11-24T17:30:00Z', endsAt: '2026-11-24T22:00:00Z' },
+  ],
   quiet: [{ name: 'afternoon', startsAt: '2026-11-24T15:00:00Z', endsAt: '2026-11-24T17:00:00Z' }],
 }
-const fleet = (knives: KnifeView[]): Fleet => ({ now: '2026-11-24T14:42:00Z', knives, planned: [], people: [person('ilse'), person('oda'), person('maren', 'chef')], stations: [], day })
+const fleet = (knives: KnifeView[]): Fleet => ({
+  now: '2026-11-24T14:42:00Z',
+  knives,
+  planned: [],
+  people: [person('ilse'), person('oda'), person('maren', 'chef')],
+  stations: [],
+  day,
+})
 
 describe('who does what today', () => {
   it('puts the most pressing knife first, and within a person worst first', () => {
-    const list = dayList(fleet([knife('hone', 'ilse'), knife('check', 'oda'), knife('stone', 'oda'), knife('repair', 'maren')]), null)
+    const list = dayList(
+      fleet([knife('hone', 'ilse'), knife('check', 'oda'), knife('stone', 'oda'), knife('repair', 'maren')]),
+      null,
+    )
     expect(list.people.map((one) => one.person.id)).toEqual(['maren', 'oda', 'ilse'])
     expect(list.people[1]?.pressing.map((one) => one.verdict.action)).toEqual(['check', 'stone'])
     expect(list.people[2]?.toHone).toHaveLength(1)
   })
 
   it('shows a fit knife that will likely end the next service dull among the pressing ones', () => {
-    const next = (chanceDull: number): KnifeView['servicesAhead'] => [{ serviceName: 'dinner', startsAt: '2026-11-24T17:30:00Z', zone: 'tip', chanceDull }]
-    const list = dayList(fleet([knife('hone', 'ilse', { servicesAhead: next(0.7) }), knife('hone', 'ilse', { servicesAhead: next(0.2) })]), null)
+    const next = (chanceDull: number): KnifeView['servicesAhead'] => [
+      { serviceName: 'dinner', startsAt: '2026-11-24T17:30:00Z', zone: 'tip', chanceDull },
+    ]
+    const list = dayList(
+      fleet([knife('hone', 'ilse', { servicesAhead: next(0.7) }), knife('hone', 'ilse', { servicesAhead: next(0.2) })]),
+      null,
+    )
     expect(list.people[0]?.pressing).toHaveLength(1)
     expect(list.people[0]?.toHone).toHaveLength(1)
   })
@@ -47,7 +89,10 @@ describe('who does what today', () => {
   })
 
   it('sets apart what nobody holds, what is out of service and who has nothing to do', () => {
-    const list = dayList(fleet([knife('stone', null), knife('quarantine', 'oda', { status: 'quarantined' }), knife('none', 'ilse')]), null)
+    const list = dayList(
+      fleet([knife('stone', null), knife('quarantine', 'oda', { status: 'quarantined' }), knife('none', 'ilse')]),
+      null,
+    )
     expect(list.unheld).toHaveLength(1)
     expect(list.outOfService).toHaveLength(1)
     expect(list.resting.map((one) => one.person.id)).toEqual(['ilse'])
@@ -66,12 +111,25 @@ describe('the day in a sentence', () => {
   const say = (knives: KnifeView[], now = '2026-11-24T14:42:00Z'): string => {
     const list = dayList(fleet(knives), null)
     const nowMs = new Date(now).getTime()
-    return daySummary(fleet(knives), list.stones, benchMinutesLeft(day, nowMs), nowMs, speaker(), formats('en-GB', 'Europe/Dublin', 'mm'))
+    return daySummary(
+      fleet(knives),
+      list.stones,
+      benchMinutesLeft(day, nowMs),
+      nowMs,
+      speaker(),
+      formats('en-GB', 'Europe/Dublin', 'mm'),
+    )
   }
 
   it('says where the clock stands, what is dull and whether the bench has room', () => {
-    expect(say([knife('stone', 'oda', { word: 'dull' })])).toBe('Quiet until 17:30. 1 edge is dull. The bench has room for all of it: 20 min of 120 min.')
-    expect(say(Array.from({ length: 7 }, () => knife('stone', 'oda', { word: 'dull' })))).toContain('The bench is 20 min short')
-    expect(say([knife('hone', 'oda')], '2026-11-24T13:00:00Z')).toBe('Service: lunch until 14:30. Every edge is fit for service.')
+    expect(say([knife('stone', 'oda', { word: 'dull' })])).toBe(
+      'Quiet until 17:30. 1 edge is dull. The bench has room for all of it: 20 min of 120 min.',
+    )
+    expect(say(Array.from({ length: 7 }, () => knife('stone', 'oda', { word: 'dull' })))).toContain(
+      'The bench is 20 min short',
+    )
+    expect(say([knife('hone', 'oda')], '2026-11-24T13:00:00Z')).toBe(
+      'Service: lunch until 14:30. Every edge is fit for service.',
+    )
   })
 })

@@ -27,7 +27,8 @@ export interface DayList {
 const STONE_WORK: ReadonlySet<Action> = new Set(['repair', 'stone', 'thin', 'touch-up'])
 
 const isDailyHone = (knife: KnifeView): boolean =>
-  knife.verdict.action === 'hone' && knife.verdict.reasons.every((reason) => reason.code === 'daily' || reason.code === 'brittle')
+  knife.verdict.action === 'hone' &&
+  knife.verdict.reasons.every((reason) => reason.code === 'daily' || reason.code === 'brittle')
 
 /** From this chance on a knife that only wants its daily hone is shown as going to be dull. */
 const LIKELY_DULL = 0.5
@@ -55,7 +56,12 @@ const need = (day: PersonDay): number => Math.min(ACTIONS.length, ...[...day.pre
 export function dayList(fleet: Fleet, viewerId: string | null): DayList {
   const inService = fleet.knives.filter((knife) => knife.status === 'in-service')
   const days = fleet.people
-    .map((person) => personDay(person, inService.filter((knife) => knife.holderId === person.id)))
+    .map((person) =>
+      personDay(
+        person,
+        inService.filter((knife) => knife.holderId === person.id),
+      ),
+    )
     .filter((day) => day.pressing.length + day.toHone.length + day.fine.length > 0)
   const isViewer = (day: PersonDay): boolean => day.person.id === viewerId && day.person.role !== 'chef'
   const busy = days.filter((day) => day.pressing.length + day.toHone.length > 0)

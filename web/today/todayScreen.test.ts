@@ -11,17 +11,57 @@ import StoneList from './StoneList.vue'
 import TodayScreen from './TodayScreen.vue'
 
 const zone = { forceGf: 420, lowGf: 400, highGf: 440, word: 'dull' as const, bluntUm: 12, roll: 0.1 }
-const knife = (at: number): KnifeView => ({
-  id: `k${at}`, code: `CH-${String(at).padStart(2, '0')}`, type: 'chef', lengthMm: 240, heelHeightMm: 48, serrated: false, holderId: `p${at % 9}`, stationId: 's', status: 'in-service', word: 'dull', limitGf: 350, worstZone: 'tip',
-  dullAhead: null, servicesAhead: [], zones: { heel: zone, belly: zone, tip: zone },
-  verdict: { action: 'stone', reasons: [{ code: 'worn', values: { zone: 'tip', forceGf: 420, limitGf: 350 } }], cost: { minutes: 20, strokesPerSide: 40, steelUm: 60 }, startGrit: 320, startStone: null, tool: null, dps: 17, runnerUp: null },
-} as unknown as KnifeView)
-const fleet = (people: number, knives: number): Fleet => ({
-  now: '2026-11-24T14:42:00Z', planned: [], knives: Array.from({ length: knives }, (_, at) => knife(at)),
-  people: Array.from({ length: people }, (_, at) => ({ id: `p${at}`, name: `Person ${at}`, role: 'cook', active: true, hasPin: true, signInName: null, workingDps: null })),
-  stations: [{ id: 's', name: 'Grill', board: 'soft-plastic', product: 'mixed', hoursPerService: 1, weight: 1, active: true }],
-  day: { startsAt: '2026-11-24T00:00:00Z', services: [{ name: 'dinner', startsAt: '2026-11-24T17:30:00Z', endsAt: '2026-11-24T22:00:00Z' }], quiet: [{ name: 'afternoon', startsAt: '2026-11-24T15:00:00Z', endsAt: '2026-11-24T17:00:00Z' }] },
-} as unknown as Fleet)
+const knife = (at: number): KnifeView =>
+  ({
+    id: `k${at}`,
+    code: `CH-${String(at).padStart(2, '0')}`,
+    type: 'chef',
+    lengthMm: 240,
+    heelHeightMm: 48,
+    serrated: false,
+    holderId: `p${at % 9}`,
+    stationId: 's',
+    status: 'in-service',
+    word: 'dull',
+    limitGf: 350,
+    worstZone: 'tip',
+    dullAhead: null,
+    servicesAhead: [],
+    zones: { heel: zone, belly: zone, tip: zone },
+    verdict: {
+      action: 'stone',
+      reasons: [{ code: 'worn', values: { zone: 'tip', forceGf: 420, limitGf: 350 } }],
+      cost: { minutes: 20, strokesPerSide: 40, steelUm: 60 },
+      startGrit: 320,
+      startStone: null,
+      tool: null,
+      dps: 17,
+      runnerUp: null,
+    },
+  }) as unknown as KnifeView
+const fleet = (people: number, knives: number): Fleet =>
+  ({
+    now: '2026-11-24T14:42:00Z',
+    planned: [],
+    knives: Array.from({ length: knives }, (_, at) => knife(at)),
+    people: Array.from({ length: people }, (_, at) => ({
+      id: `p${at}`,
+      name: `Person ${at}`,
+      role: 'cook',
+      active: true,
+      hasPin: true,
+      signInName: null,
+      workingDps: null,
+    })),
+    stations: [
+      { id: 's', name: 'Grill', board: 'soft-plastic', product: 'mixed', hoursPerService: 1, weight: 1, active: true },
+    ],
+    day: {
+      startsAt: '2026-11-24T00:00:00Z',
+      services: [{ name: 'dinner', startsAt: '2026-11-24T17:30:00Z', endsAt: '2026-11-24T22:00:00Z' }],
+      quiet: [{ name: 'afternoon', startsAt: '2026-11-24T15:00:00Z', endsAt: '2026-11-24T17:00:00Z' }],
+    },
+  }) as unknown as Fleet
 
 /** Frames that pass when the test says so. */
 let frames: FrameRequestCallback[] = []
@@ -37,10 +77,14 @@ beforeEach(() => {
   frames = []
   vi.stubGlobal('requestAnimationFrame', (run: FrameRequestCallback) => frames.push(run))
 })
-afterEach(() => { vi.unstubAllGlobals() })
+afterEach(() => {
+  vi.unstubAllGlobals()
+})
 const shown = async (given: Fleet): Promise<VueWrapper> => {
   useFleet().fleet = given
-  const screen = mount(TodayScreen, { global: { plugins: [i18n], stubs: { RouterLink: true, ServiceClock: true, SoakAhead: true } } })
+  const screen = mount(TodayScreen, {
+    global: { plugins: [i18n], stubs: { RouterLink: true, ServiceClock: true, SoakAhead: true } },
+  })
   await nextTick()
   return screen
 }

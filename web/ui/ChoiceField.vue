@@ -26,7 +26,10 @@ const place = computed({
   <div class="field">
     <span :id="id" class="label">{{ label }}</span>
     <Select v-model="place" :options="places" option-label="label" option-value="place" :aria-labelledby="id">
-      <template #dropdownicon><svg width="12" height="8" aria-hidden="true"><path d="M1 1l5 5 5-5" fill="none" stroke="currentColor" stroke-width="2" /></svg></template>
+      <template #dropdownicon
+        ><svg width="12" height="8" aria-hidden="true">
+          <path d="M1 1l5 5 5-5" fill="none" stroke="currentColor" stroke-width="2" /></svg
+      ></template>
     </Select>
     <span v-if="wrong" class="wrong">{{ wrong }}</span>
     <span v-else-if="hint" class="hint">{{ hint }}</span>

@@ -17,10 +17,17 @@ const props = withDefaults(
 const formats = useFormats()
 
 /** Half a millimetre is a fifth of a pixel in a list; knives that wear then share their drawings. */
-const whole = computed(() => ({ ...props.knife, lengthMm: Math.round(props.knife.lengthMm), heelHeightMm: Math.round(props.knife.heelHeightMm) }))
-const drawing = computed(() => (props.large ? silhouette(props.knife, 1.6) : silhouette(whole.value, 2.6, LIST_SAMPLES)))
-const label = computed(() =>
-  `${props.knife.code}: ${ZONES.map((zone) => `${say(`zone.${zone}`)} ${formats.value.force(props.knife.zones[zone].forceGf)} ${say(`edge.${props.knife.zones[zone].word}`)}`).join(', ')}`,
+const whole = computed(() => ({
+  ...props.knife,
+  lengthMm: Math.round(props.knife.lengthMm),
+  heelHeightMm: Math.round(props.knife.heelHeightMm),
+}))
+const drawing = computed(() =>
+  props.large ? silhouette(props.knife, 1.6) : silhouette(whole.value, 2.6, LIST_SAMPLES),
+)
+const label = computed(
+  () =>
+    `${props.knife.code}: ${ZONES.map((zone) => `${say(`zone.${zone}`)} ${formats.value.force(props.knife.zones[zone].forceGf)} ${say(`edge.${props.knife.zones[zone].word}`)}`).join(', ')}`,
 )
 </script>
 

@@ -7,5 +7,13 @@ const { busy, honed } = useHoning()
 </script>
 
 <template>
-  <button class="button" type="button" :disabled="busy" :aria-label="$t('today.honedOf', { code: knife.code })" @click="honed(knife)">{{ $t('today.honed') }}</button>
+  <button
+    class="button"
+    type="button"
+    :disabled="busy"
+    :aria-label="$t('today.honedOf', { code: knife.code })"
+    @click="honed(knife)"
+  >
+    {{ $t('today.honed') }}
+  </button>
 </template>

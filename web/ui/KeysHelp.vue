@@ -9,7 +9,9 @@ const KEYS = ['/', '?', 't', 'r', 'Esc', '0–9', 'Enter', 'h b t', 'z'] as cons
   <AppDialog v-model:visible="visible" :title="$t('keys.title')" narrow>
     <dl>
       <template v-for="(key, index) in KEYS" :key="key">
-        <dt><kbd>{{ key }}</kbd></dt>
+        <dt>
+          <kbd>{{ key }}</kbd>
+        </dt>
         <dd>{{ $t(`keys.k${index}`) }}</dd>
       </template>
     </dl>

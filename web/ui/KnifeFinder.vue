@@ -12,7 +12,9 @@ const router = useRouter()
 const query = ref('')
 const MOST = 8
 const found = computed(() => fleet.knives.filter((knife) => matchesQuery(knife, query.value, fleet)).slice(0, MOST))
-watch(visible, (open) => { if (open) query.value = '' })
+watch(visible, (open) => {
+  if (open) query.value = ''
+})
 
 function open(code: string | undefined): void {
   if (!code) return
@@ -36,7 +38,11 @@ function open(code: string | undefined): void {
         <button type="button" @click="open(knife.code)">
           <b class="num">{{ knife.code }}</b>
           <EdgeStrip :knife="knife" :px-per-mm="0.36" />
-          <span class="soft">{{ [$t(`type.${knife.type}`), knife.name, fleet.people.get(knife.holderId ?? '')?.name].filter(Boolean).join(' · ') }}</span>
+          <span class="soft">{{
+            [$t(`type.${knife.type}`), knife.name, fleet.people.get(knife.holderId ?? '')?.name]
+              .filter(Boolean)
+              .join(' · ')
+          }}</span>
         </button>
       </li>
     </ul>

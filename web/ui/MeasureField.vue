@@ -22,7 +22,12 @@ const inInches = props.unit === 'mm' && session.house?.units === 'in'
 const shown = (value: number | null): string =>
   value === null ? '' : String(inInches ? Math.round((value / MM_PER_INCH) * 10_000) / 10_000 : value)
 const text = ref(shown(props.modelValue))
-watch(() => props.modelValue, (value) => { if (parse(text.value) !== value) text.value = shown(value) })
+watch(
+  () => props.modelValue,
+  (value) => {
+    if (parse(text.value) !== value) text.value = shown(value)
+  },
+)
 
 /** A decimal comma is as good as a point; what is no number stays typed and counts as nothing. */
 function parse(typed: string): number | null {
@@ -32,7 +37,9 @@ function parse(typed: string): number | null {
   return inInches ? Math.round(value * MM_PER_INCH * 1000) / 1000 : value
 }
 const unreadable = computed(() => text.value.trim() !== '' && parse(text.value) === null)
-watch(text, (typed) => { emit('update:modelValue', parse(typed)) })
+watch(text, (typed) => {
+  emit('update:modelValue', parse(typed))
+})
 </script>
 
 <template>

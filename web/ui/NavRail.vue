@@ -9,7 +9,9 @@ const fleet = useFleet()
 const router = useRouter()
 
 async function signOut(): Promise<void> {
-  await session.signOut().catch(() => { session.leave() })
+  await session.signOut().catch(() => {
+    session.leave()
+  })
   fleet.forget()
   await router.push('/sign-in')
 }
@@ -24,7 +26,9 @@ async function signOut(): Promise<void> {
     <RouterLink to="/rack" :class="{ 'router-link-active': $route.name === 'knife' }">{{ $t('nav.rack') }}</RouterLink>
     <button type="button" @click="emit('find')">{{ $t('nav.find') }}</button>
     <RouterLink v-if="session.may('manage-house')" to="/crew">{{ $t('nav.crew') }}</RouterLink>
-    <RouterLink to="/workshop" :class="{ 'router-link-active': $route.name === 'workshop' }">{{ $t('nav.workshop') }}</RouterLink>
+    <RouterLink to="/workshop" :class="{ 'router-link-active': $route.name === 'workshop' }">{{
+      $t('nav.workshop')
+    }}</RouterLink>
     <RouterLink to="/learned">{{ $t('nav.learned') }}</RouterLink>
     <RouterLink v-if="session.may('import')" to="/exchange">{{ $t('nav.exchange') }}</RouterLink>
     <RouterLink v-if="session.may('manage-house')" to="/house">{{ $t('nav.house') }}</RouterLink>

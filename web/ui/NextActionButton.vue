@@ -11,8 +11,10 @@ const NEEDS_SHARPENER = new Set(['stone', 'touch-up', 'repair', 'thin'])
 const action = computed(() => props.knife.verdict.action)
 const opens = computed(() => {
   const params = { code: props.knife.code }
-  if (NEEDS_SHARPENER.has(action.value) && session.may('log-sharpening')) return { to: { name: 'bench', params }, key: 'bench' }
-  if (action.value === 'quarantine') return { to: { name: 'knife', params, query: { do: 'quarantine' } }, key: 'takeOut' }
+  if (NEEDS_SHARPENER.has(action.value) && session.may('log-sharpening'))
+    return { to: { name: 'bench', params }, key: 'bench' }
+  if (action.value === 'quarantine')
+    return { to: { name: 'knife', params, query: { do: 'quarantine' } }, key: 'takeOut' }
   if (action.value === 'change-role') return { to: { name: 'knife', params }, key: 'open' }
   return { to: { name: 'check', params }, key: 'check' }
 })
@@ -20,5 +22,7 @@ const opens = computed(() => {
 
 <template>
   <HonedButton v-if="action === 'hone'" :knife="knife" />
-  <RouterLink v-else class="button" :to="opens.to" :aria-label="`${$t(`next.${opens.key}`)} ${knife.code}`">{{ $t(`next.${opens.key}`) }}</RouterLink>
+  <RouterLink v-else class="button" :to="opens.to" :aria-label="`${$t(`next.${opens.key}`)} ${knife.code}`">{{
+    $t(`next.${opens.key}`)
+  }}</RouterLink>
 </template>

@@ -19,7 +19,9 @@ async function takeBack(notice: Notice): Promise<void> {
     <div v-for="notice in notices.notices" :key="notice.id" class="notice" :class="notice.tone">
       <span>{{ notice.text }}</span>
       <button v-if="notice.undo" class="button" type="button" @click="takeBack(notice)">{{ $t('shell.undo') }}</button>
-      <button class="close" type="button" :aria-label="$t('shell.dismiss')" @click="notices.dismiss(notice.id)">×</button>
+      <button class="close" type="button" :aria-label="$t('shell.dismiss')" @click="notices.dismiss(notice.id)">
+        ×
+      </button>
     </div>
   </div>
 </template>

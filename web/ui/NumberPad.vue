@@ -6,7 +6,9 @@ const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const
 
 <template>
   <div class="pad">
-    <button v-for="digit in DIGITS" :key="digit" class="button" type="button" @click="emit('digit', digit)">{{ digit }}</button>
+    <button v-for="digit in DIGITS" :key="digit" class="button" type="button" @click="emit('digit', digit)">
+      {{ digit }}
+    </button>
     <button class="button" type="button" :aria-label="$t('pad.erase')" @click="emit('erase')">⌫</button>
     <button class="button" type="button" @click="emit('digit', '0')">0</button>
     <button class="button main" type="button" @click="emit('enter')">{{ enterLabel ?? $t('pad.enter') }}</button>

@@ -44,7 +44,10 @@ const bench = computed(() => {
   })
 })
 const spoken = computed(() =>
-  [...props.day.services.map((one) => ({ ...one, word: one.name })), ...props.day.quiet.map((one) => ({ ...one, word: say('clock.quiet') }))]
+  [
+    ...props.day.services.map((one) => ({ ...one, word: one.name })),
+    ...props.day.quiet.map((one) => ({ ...one, word: say('clock.quiet') })),
+  ]
     .sort((a, b) => ms(a.startsAt) - ms(b.startsAt))
     .map((one) => `${one.word} ${formats.value.clock(one.startsAt)}–${formats.value.clock(one.endsAt)}`)
     .join(', '),
@@ -54,10 +57,20 @@ const spoken = computed(() =>
 <template>
   <figure class="clock" role="img" :aria-label="spoken">
     <div class="band">
-      <div v-for="window in day.quiet" :key="window.startsAt" class="quiet" :style="place(ms(window.startsAt), ms(window.endsAt))">
+      <div
+        v-for="window in day.quiet"
+        :key="window.startsAt"
+        class="quiet"
+        :style="place(ms(window.startsAt), ms(window.endsAt))"
+      >
         <span>{{ $t('clock.bench') }}</span>
       </div>
-      <div v-for="service in day.services" :key="service.startsAt" class="service" :style="place(ms(service.startsAt), ms(service.endsAt))">
+      <div
+        v-for="service in day.services"
+        :key="service.startsAt"
+        class="service"
+        :style="place(ms(service.startsAt), ms(service.endsAt))"
+      >
         <span>{{ service.name }}</span>
       </div>
       <div v-for="work in bench" :key="work.from" class="work" :style="place(work.from, work.to)" />
@@ -66,7 +79,9 @@ const spoken = computed(() =>
       </div>
     </div>
     <div class="hours small soft" aria-hidden="true">
-      <span v-for="hour in hours" :key="hour" :style="{ left: `${share(hour)}%` }">{{ formats.clock(new Date(hour).toISOString()).slice(0, 2) }}</span>
+      <span v-for="hour in hours" :key="hour" :style="{ left: `${share(hour)}%` }">{{
+        formats.clock(new Date(hour).toISOString()).slice(0, 2)
+      }}</span>
     </div>
   </figure>
 </template>

@@ -2,11 +2,17 @@ import type { KnifeView } from '../../contract/knives'
 import type { useFleet } from '../stores/fleet'
 import { say } from '../i18n'
 
-const fold = (text: string): string => text.normalize('NFKD').replaceAll(/\p{Mark}/gu, '').toLowerCase()
+const fold = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .replaceAll(/\p{Mark}/gu, '')
+    .toLowerCase()
 
 /** Whether every word typed is found in a knife's code, name, type, holder, station or condition. */
 export function matchesQuery(knife: KnifeView, query: string, fleet: ReturnType<typeof useFleet>): boolean {
-  const words = fold(query).split(/\s+/).filter((word) => word !== '')
+  const words = fold(query)
+    .split(/\s+/)
+    .filter((word) => word !== '')
   if (words.length === 0) return true
   const known = fold(
     [

@@ -39,7 +39,9 @@ function draw(knife: Outlined, edgeDropMm: number, samples: number): Silhouette 
   const widthMm = bounds.right - bounds.left + 2 * MARGIN_MM
   const heightMm = bounds.top - bounds.bottom + 2 * MARGIN_MM + edgeDropMm
   const path = (points: readonly Point[], drop = 0): string =>
-    points.map((point, index) => `${index === 0 ? 'M' : 'L'}${point.x.toFixed(2)} ${(top - point.y + drop).toFixed(2)}`).join('')
+    points
+      .map((point, index) => `${index === 0 ? 'M' : 'L'}${point.x.toFixed(2)} ${(top - point.y + drop).toFixed(2)}`)
+      .join('')
   return {
     viewBox: `${bounds.left - MARGIN_MM} 0 ${widthMm} ${heightMm}`,
     widthMm,

@@ -16,7 +16,11 @@ export function useHoning(): { busy: Ref<boolean>; honed: (knife: KnifeView) => 
     const tool = knife.verdict.tool ?? usualHoneTool(knife.hrc)
     const strokes = knife.verdict.cost.strokesPerSide
     try {
-      const id = await records.record({ kind: 'honed', knifeId: knife.id, payload: { tool, ...(strokes > 0 ? { strokesPerSide: strokes } : {}) } })
+      const id = await records.record({
+        kind: 'honed',
+        knifeId: knife.id,
+        payload: { tool, ...(strokes > 0 ? { strokesPerSide: strokes } : {}) },
+      })
       notices.done(say('today.honedDone', { code: knife.code }), () => records.undo(knife.id, id, say('shell.undone')))
     } catch (error) {
       notices.refused(refusalText(error))

@@ -1,7 +1,8 @@
 import { useEventListener } from '@vueuse/core'
 
 const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 
 /** Keys of a screen; they rest while somebody types in a field or a dialog is open. */
 export function useKeys(keys: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {

@@ -12,22 +12,34 @@ const comparison = computed(() => compare(props.problem, props.placements, weeks
 const sentence = computed(() => comparisonWords(comparison.value, weeks.value, say, formats.value))
 const CUSTOMS = ['plan', 'everyWeeks', 'worstFirst', 'none'] as const
 const MEASURES = ['dullHours', 'minutes', 'wastedUm'] as const
-const most = (measure: (typeof MEASURES)[number]): number => Math.max(1e-9, ...CUSTOMS.map((custom) => comparison.value[custom][measure]))
-const written = (value: number, measure: string): string => (measure === 'dullHours' ? String(Math.round(value * 10) / 10) : String(Math.round(value)))
+const most = (measure: (typeof MEASURES)[number]): number =>
+  Math.max(1e-9, ...CUSTOMS.map((custom) => comparison.value[custom][measure]))
+const written = (value: number, measure: string): string =>
+  measure === 'dullHours' ? String(Math.round(value * 10) / 10) : String(Math.round(value))
 </script>
 
 <template>
   <section class="heavy-rule stacked">
     <h2>{{ $t('week.compare') }}</h2>
     <p>{{ sentence }}</p>
-    <label class="small">{{ $t('week.weeks') }} <input v-model.number="weeks" class="input" type="number" min="1" max="12" /></label>
+    <label class="small"
+      >{{ $t('week.weeks') }} <input v-model.number="weeks" class="input" type="number" min="1" max="12"
+    /></label>
     <table>
-      <thead><tr><th /><th v-for="measure in MEASURES" :key="measure" class="small soft">{{ $t(`week.measure.${measure}`) }}</th></tr></thead>
+      <thead>
+        <tr>
+          <th />
+          <th v-for="measure in MEASURES" :key="measure" class="small soft">{{ $t(`week.measure.${measure}`) }}</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="custom in CUSTOMS" :key="custom" :class="custom">
           <th class="small">{{ $t(`week.custom.${custom}`, { weeks }) }}</th>
           <td v-for="measure in MEASURES" :key="measure">
-            <span class="bar" :style="{ width: `${(46 * comparison[custom][measure]) / most(measure)}%` }" /><span class="small num">{{ written(comparison[custom][measure], measure) }}</span>
+            <span class="bar" :style="{ width: `${(46 * comparison[custom][measure]) / most(measure)}%` }" /><span
+              class="small num"
+              >{{ written(comparison[custom][measure], measure) }}</span
+            >
           </td>
         </tr>
       </tbody>

@@ -30,16 +30,30 @@ const names = computed(() => namesIn(props.problem))
 const placement = computed(() => props.placements.find(({ jobId }) => jobId === props.jobId) ?? null)
 const laid = computed(() => {
   const layout = props.layouts.get(placement.value?.windowId ?? '')
-  return layout && !isLimit(layout) ? layout.sessions.find((session) => session.placement.jobId === props.jobId) : undefined
+  return layout && !isLimit(layout)
+    ? layout.sessions.find((session) => session.placement.jobId === props.jobId)
+    : undefined
 })
 const iso = (ms: number): string => new Date(ms).toISOString()
-const when = computed(() => laid.value && say('week.session', {
-  start: formats.value.clock(iso(laid.value.startMs)), end: formats.value.clock(iso(laid.value.endMs)), minutes: formats.value.minutes((laid.value.endMs - laid.value.startMs) / MINUTE_MS),
-}))
-const stones = computed(() => (laid.value?.stages ?? []).map(({ stoneId }) => props.problem.stones.find(({ id }) => id === stoneId)?.name ?? '').join(' → '))
+const when = computed(
+  () =>
+    laid.value &&
+    say('week.session', {
+      start: formats.value.clock(iso(laid.value.startMs)),
+      end: formats.value.clock(iso(laid.value.endMs)),
+      minutes: formats.value.minutes((laid.value.endMs - laid.value.startMs) / MINUTE_MS),
+    }),
+)
+const stones = computed(() =>
+  (laid.value?.stages ?? [])
+    .map(({ stoneId }) => props.problem.stones.find(({ id }) => id === stoneId)?.name ?? '')
+    .join(' → '),
+)
 const why = computed(() => {
   const { value } = placement
-  const reasons = value ? placementReasons(props.problem, value) : [leavingReason(props.problem, props.placements, props.jobId)]
+  const reasons = value
+    ? placementReasons(props.problem, value)
+    : [leavingReason(props.problem, props.placements, props.jobId)]
   return reasons.flatMap((reason) => (reason ? [planReasonWords(reason, names.value, say, formats.value)] : []))
 })
 const verdict = computed(() => (view.value ? verdictWords(view.value, say, formats.value).what : ''))
@@ -48,40 +62,75 @@ const told = computed(() => {
   if (made?.jobId !== props.jobId) return ''
   if (made.breaks) return say('week.cannot', { why: planReasonWords(made.breaks, names.value, say, formats.value) })
   const minutes = Math.round(made.costMinutes)
-  return minutes === 0 ? say('week.even') : say(minutes > 0 ? 'week.costs' : 'week.gains', { minutes: formats.value.minutes(Math.abs(minutes)) })
+  return minutes === 0
+    ? say('week.even')
+    : say(minutes > 0 ? 'week.costs' : 'week.gains', { minutes: formats.value.minutes(Math.abs(minutes)) })
 })
 const job = computed(() => props.problem.jobs.find(({ id }) => id === props.jobId))
-const windows = computed(() => props.problem.windows.map(({ id }) => ({ value: id, label: windowName(props.problem, id, say, formats.value) })))
+const windows = computed(() =>
+  props.problem.windows.map(({ id }) => ({ value: id, label: windowName(props.problem, id, say, formats.value) })),
+)
 const benches = computed(() => props.problem.benches.map(({ id, name }) => ({ value: id, label: name })))
-const people = computed(() => props.problem.people.filter(({ skills }) => job.value && skills.includes(job.value.skill)).map(({ id }) => ({ value: id, label: person(id) })))
+const people = computed(() =>
+  props.problem.people
+    .filter(({ skills }) => job.value && skills.includes(job.value.skill))
+    .map(({ id }) => ({ value: id, label: person(id) })),
+)
 function change(more: Partial<Placement>): void {
   if (placement.value) emit('place', { ...placement.value, ...more })
 }
-const canStay = computed(() => placement.value === null || violationOf(props.problem, props.placements, placement.value) === null)
+const canStay = computed(
+  () => placement.value === null || violationOf(props.problem, props.placements, placement.value) === null,
+)
 </script>
 
 <template>
   <section v-if="view" class="panel heavy-rule" aria-live="polite">
-    <h2><RouterLink :to="{ name: 'knife', params: { code: view.code } }">{{ view.code }}</RouterLink> <span class="soft small">{{ $t(`type.${view.type}`) }}</span></h2>
+    <h2>
+      <RouterLink :to="{ name: 'knife', params: { code: view.code } }">{{ view.code }}</RouterLink>
+      <span class="soft small">{{ $t(`type.${view.type}`) }}</span>
+    </h2>
     <EdgeStrip :knife="view" :px-per-mm="0.6" />
     <p>{{ verdict }}</p>
-    <p v-if="when"><b>{{ when }}</b><template v-if="stones">. {{ $t('week.stones', { stones }) }}</template></p>
+    <p v-if="when">
+      <b>{{ when }}</b
+      ><template v-if="stones">. {{ $t('week.stones', { stones }) }}</template>
+    </p>
     <p v-for="reason in why" :key="reason" class="soft">{{ reason }}</p>
     <p v-if="told" class="told" role="status">{{ told }}</p>
     <p v-if="!canStay" class="told">{{ $t('week.stale') }}</p>
     <template v-if="mayPlan && placement">
-      <ChoiceField :model-value="placement.windowId" :label="$t('week.window')" :options="windows" @update:model-value="change({ windowId: $event })" />
+      <ChoiceField
+        :model-value="placement.windowId"
+        :label="$t('week.window')"
+        :options="windows"
+        @update:model-value="change({ windowId: $event })"
+      />
       <div class="two">
-        <ChoiceField :model-value="placement.benchId" :label="$t('week.bench')" :options="benches" @update:model-value="change({ benchId: $event })" />
-        <ChoiceField :model-value="placement.personId" :label="$t('week.hands')" :options="people" @update:model-value="change({ personId: $event })" />
+        <ChoiceField
+          :model-value="placement.benchId"
+          :label="$t('week.bench')"
+          :options="benches"
+          @update:model-value="change({ benchId: $event })"
+        />
+        <ChoiceField
+          :model-value="placement.personId"
+          :label="$t('week.hands')"
+          :options="people"
+          @update:model-value="change({ personId: $event })"
+        />
       </div>
       <p class="ways">
-        <button class="button" type="button" :aria-pressed="locked" @click="emit('lock')">{{ $t(locked ? 'week.unlock' : 'week.lock') }}</button>
+        <button class="button" type="button" :aria-pressed="locked" @click="emit('lock')">
+          {{ $t(locked ? 'week.unlock' : 'week.lock') }}
+        </button>
         <button class="button quiet" type="button" @click="emit('unplace')">{{ $t('week.toShelf') }}</button>
       </p>
       <p class="soft small">{{ $t('week.keys') }}</p>
     </template>
-    <button v-else-if="mayPlan && job && job.routes.length > 0" class="button" type="button" @click="emit('offer')">{{ $t('week.take') }}</button>
+    <button v-else-if="mayPlan && job && job.routes.length > 0" class="button" type="button" @click="emit('offer')">
+      {{ $t('week.take') }}
+    </button>
   </section>
 </template>
 

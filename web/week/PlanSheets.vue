@@ -7,21 +7,51 @@ import { say, useFormats } from '../i18n'
 import { useWeekNames } from './useWeekNames'
 
 /** Paper: one sheet a bench and day, or one a person. On the screen nobody needs it. */
-const props = defineProps<{ sheets: 'benches' | 'people'; view: PlanView; problem: PlanProblem; layouts: ReadonlyMap<string, WindowLayout | LayoutLimit> }>()
+const props = defineProps<{
+  sheets: 'benches' | 'people'
+  view: PlanView
+  problem: PlanProblem
+  layouts: ReadonlyMap<string, WindowLayout | LayoutLimit>
+}>()
 const formats = useFormats()
 const { knife, person } = useWeekNames()
 const iso = (ms: number): string => new Date(ms).toISOString()
 const stone = (id: string): string => props.problem.stones.find((one) => one.id === id)?.name ?? ''
 
 /** The session that a soaked stone is wanted for first. */
-const firstOn = (laid: WindowLayout, stoneId: string): SessionSlot | undefined => [...laid.sessions].sort((a, b) => a.startMs - b.startMs).find(({ stages }) => stages.some((stage) => stage.stoneId === stoneId))
-const rows = computed(() => [...props.layouts.values()].flatMap((laid) => (isLimit(laid) ? [] : laid.sessions.map((session) => ({
-  benchId: session.placement.benchId, personId: session.placement.personId, startMs: session.startMs, day: formats.value.longDay(iso(session.startMs)),
-  time: `${formats.value.clock(iso(session.startMs))}–${formats.value.clock(iso(session.endMs))}`,
-  code: knife(session.placement.jobId)?.code ?? '', who: person(session.placement.personId), bench: props.problem.benches.find(({ id }) => id === session.placement.benchId)?.name ?? '',
-  stones: session.stages.map(({ stoneId }) => stone(stoneId)).join(' → '),
-  first: [...laid.soaking.filter(({ stoneId }) => firstOn(laid, stoneId) === session).map(({ stoneId, fromMs }) => say('week.soak', { stone: stone(stoneId), time: formats.value.clock(iso(fromMs)) })), ...(session.flattening.length > 0 ? [`${say('week.flatten')} ${session.flattening.map(({ stoneId }) => stone(stoneId)).join(', ')}`] : [])].join('; '),
-})))).sort((a, b) => a.startMs - b.startMs))
+const firstOn = (laid: WindowLayout, stoneId: string): SessionSlot | undefined =>
+  [...laid.sessions]
+    .sort((a, b) => a.startMs - b.startMs)
+    .find(({ stages }) => stages.some((stage) => stage.stoneId === stoneId))
+const rows = computed(() =>
+  [...props.layouts.values()]
+    .flatMap((laid) =>
+      isLimit(laid)
+        ? []
+        : laid.sessions.map((session) => ({
+            benchId: session.placement.benchId,
+            personId: session.placement.personId,
+            startMs: session.startMs,
+            day: formats.value.longDay(iso(session.startMs)),
+            time: `${formats.value.clock(iso(session.startMs))}–${formats.value.clock(iso(session.endMs))}`,
+            code: knife(session.placement.jobId)?.code ?? '',
+            who: person(session.placement.personId),
+            bench: props.problem.benches.find(({ id }) => id === session.placement.benchId)?.name ?? '',
+            stones: session.stages.map(({ stoneId }) => stone(stoneId)).join(' → '),
+            first: [
+              ...laid.soaking
+                .filter(({ stoneId }) => firstOn(laid, stoneId) === session)
+                .map(({ stoneId, fromMs }) =>
+                  say('week.soak', { stone: stone(stoneId), time: formats.value.clock(iso(fromMs)) }),
+                ),
+              ...(session.flattening.length > 0
+                ? [`${say('week.flatten')} ${session.flattening.map(({ stoneId }) => stone(stoneId)).join(', ')}`]
+                : []),
+            ].join('; '),
+          })),
+    )
+    .sort((a, b) => a.startMs - b.startMs),
+)
 const groups = computed(() => {
   const found = new Map<string, typeof rows.value>()
   for (const row of rows.value) {
@@ -30,7 +60,13 @@ const groups = computed(() => {
   }
   return [...found]
 })
-const rounds = (name: string): string[] => props.view.rounds.filter(({ personId, kind }) => kind === 'check' && person(personId) === name).map(({ knifeId, service, startsAt }) => `${formats.value.weekday(startsAt)}, ${say('myday.before', { service, time: formats.value.clock(startsAt) })}: ${say('myday.check', { codes: knife(knifeId)?.code ?? '' })}`)
+const rounds = (name: string): string[] =>
+  props.view.rounds
+    .filter(({ personId, kind }) => kind === 'check' && person(personId) === name)
+    .map(
+      ({ knifeId, service, startsAt }) =>
+        `${formats.value.weekday(startsAt)}, ${say('myday.before', { service, time: formats.value.clock(startsAt) })}: ${say('myday.check', { codes: knife(knifeId)?.code ?? '' })}`,
+    )
 </script>
 
 <template>
@@ -41,7 +77,9 @@ const rounds = (name: string): string[] => props.view.rounds.filter(({ personId,
         <tbody>
           <tr v-for="row in own" :key="row.code + row.startMs">
             <td class="num">{{ sheets === 'people' ? `${row.day}, ` : '' }}{{ row.time }}</td>
-            <td><b class="num">{{ row.code }}</b></td>
+            <td>
+              <b class="num">{{ row.code }}</b>
+            </td>
             <td>{{ sheets === 'people' ? row.bench : row.who }}</td>
             <td>{{ row.stones }}</td>
             <td class="small">{{ row.first }}</td>

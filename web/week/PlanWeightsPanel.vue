@@ -8,8 +8,11 @@ const props = defineProps<{ weights: PlanWeights; totals: PlanTotals }>()
 const emit = defineEmits<{ weigh: [weights: PlanWeights] }>()
 const KINDS = ['dull', 'labour', 'steel', 'hands', 'fair'] as const
 const amounts = computed(() => ({
-  dull: Math.round(props.totals.dullHours * 10) / 10, labour: Math.round(props.totals.minutes), steel: Math.round(props.totals.wastedUm),
-  hands: props.totals.otherHands, fair: Math.round(props.totals.unfairMinutes),
+  dull: Math.round(props.totals.dullHours * 10) / 10,
+  labour: Math.round(props.totals.minutes),
+  steel: Math.round(props.totals.wastedUm),
+  hands: props.totals.otherHands,
+  fair: Math.round(props.totals.unfairMinutes),
 }))
 function set(kind: keyof PlanWeights, event: Event): void {
   emit('weigh', { ...props.weights, [kind]: Number((event.target as HTMLInputElement).value) })
@@ -21,7 +24,15 @@ function set(kind: keyof PlanWeights, event: Event): void {
     <h2>{{ $t('week.weights') }}</h2>
     <label v-for="kind in KINDS" :key="kind">
       <span>{{ $t(`week.weight.${kind}`) }}</span>
-      <input type="range" min="0" max="3" step="0.5" :value="weights[kind]" :aria-valuetext="`${weights[kind]}`" @change="set(kind, $event)" />
+      <input
+        type="range"
+        min="0"
+        max="3"
+        step="0.5"
+        :value="weights[kind]"
+        :aria-valuetext="`${weights[kind]}`"
+        @change="set(kind, $event)"
+      />
       <span class="small soft num">{{ say(`week.weighs.${kind}`, { n: amounts[kind] }) }}</span>
     </label>
   </section>

@@ -7,30 +7,60 @@ import { useFormats } from '../i18n'
 
 const props = defineProps<{ view: PlanView; problem: PlanProblem; placements: readonly Placement[] }>()
 const formats = useFormats()
-const risk = computed(() => dullByService(props.problem, props.view.chances, props.placements, props.view.services.map(({ startsAt }) => Date.parse(startsAt))))
+const risk = computed(() =>
+  dullByService(
+    props.problem,
+    props.view.chances,
+    props.placements,
+    props.view.services.map(({ startsAt }) => Date.parse(startsAt)),
+  ),
+)
 const most = computed(() => Math.max(1, ...risk.value.before))
 const height = (value: number): string => `${Math.round((100 * value) / most.value)}%`
-const services = computed(() => props.view.services.map((service, at) => ({
-  ...service, before: risk.value.before[at] ?? 0, after: risk.value.after[at] ?? 0,
-  isFirstOfDay: formats.value.dayKey(props.view.services[at - 1]?.startsAt ?? '1970-01-01') !== formats.value.dayKey(service.startsAt),
-})))
+const services = computed(() =>
+  props.view.services.map((service, at) => ({
+    ...service,
+    before: risk.value.before[at] ?? 0,
+    after: risk.value.after[at] ?? 0,
+    isFirstOfDay:
+      formats.value.dayKey(props.view.services[at - 1]?.startsAt ?? '1970-01-01') !==
+      formats.value.dayKey(service.startsAt),
+  })),
+)
 </script>
 
 <template>
   <section :aria-label="$t('week.riskTitle')">
     <h2>{{ $t('week.riskTitle') }}</h2>
     <ol>
-      <li v-for="service in services" :key="service.startsAt" :class="{ first: service.isFirstOfDay }" :aria-label="$t('week.riskLabel', { service: service.name, day: formats.weekday(service.startsAt), before: formats.tenths(service.before), after: formats.tenths(service.after) })">
+      <li
+        v-for="service in services"
+        :key="service.startsAt"
+        :class="{ first: service.isFirstOfDay }"
+        :aria-label="
+          $t('week.riskLabel', {
+            service: service.name,
+            day: formats.weekday(service.startsAt),
+            before: formats.tenths(service.before),
+            after: formats.tenths(service.after),
+          })
+        "
+      >
         <span class="bars" aria-hidden="true">
           <span class="before" :style="{ height: height(service.before) }" />
           <span class="after" :style="{ height: height(service.after) }" />
         </span>
-        <span class="num"><b>{{ formats.tenths(service.after) }}</b> <span class="small soft">{{ $t('week.riskOf', { n: formats.tenths(service.before) }) }}</span></span>
+        <span class="num"
+          ><b>{{ formats.tenths(service.after) }}</b>
+          <span class="small soft">{{ $t('week.riskOf', { n: formats.tenths(service.before) }) }}</span></span
+        >
         <span class="small">{{ service.name }}</span>
         <span class="small soft">{{ service.isFirstOfDay ? formats.shortWeekday(service.startsAt) : '\u00a0' }}</span>
       </li>
     </ol>
-    <p class="small soft legend"><span class="swatch before" />{{ $t('week.riskBefore') }} <span class="swatch after" />{{ $t('week.riskAfter') }}</p>
+    <p class="small soft legend">
+      <span class="swatch before" />{{ $t('week.riskBefore') }} <span class="swatch after" />{{ $t('week.riskAfter') }}
+    </p>
   </section>
 </template>
 

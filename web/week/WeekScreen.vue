@@ -25,15 +25,35 @@ const fleet = useFleet()
 const notices = useNotices()
 const { knife, namesIn } = useWeekNames()
 const week = useWeekPlan()
-const { view, problem, placements, layouts, totals, bound, cost, searching, refusal, handMade, improving, changes, isAccepted } = week
+const {
+  view,
+  problem,
+  placements,
+  layouts,
+  totals,
+  bound,
+  cost,
+  searching,
+  refusal,
+  handMade,
+  improving,
+  changes,
+  isAccepted,
+} = week
 const chosen = ref<string | null>(null)
 const sheets = ref<'benches' | 'people' | null>(null)
 const mayPlan = computed(() => session.may('manage-house'))
-onMounted(() => { void week.load() })
+onMounted(() => {
+  void week.load()
+})
 /** A check, a broken stone or somebody's new shift moves the ground under a plan: looked at again as soon as the house says so. */
-watchDebounced(() => fleet.revision, () => {
-  if (isAccepted.value && !searching.value && improving.value === null) void week.load()
-}, { debounce: 800 })
+watchDebounced(
+  () => fleet.revision,
+  () => {
+    if (isAccepted.value && !searching.value && improving.value === null) void week.load()
+  },
+  { debounce: 800 },
+)
 
 const names = computed(() => problem.value && namesIn(problem.value))
 const placed = computed(() => new Set(placements.value.map(({ jobId }) => jobId)))
@@ -47,24 +67,41 @@ const shelf = computed(() => {
     .flatMap((job) => {
       const reason = leavingReason(value, placements.value, job.id)
       const view = knife(job.knifeId)
-      return view ? [{ job, view, words: reason && names.value ? planReasonWords(reason, names.value, say, formats.value) : '' }] : []
+      return view
+        ? [{ job, view, words: reason && names.value ? planReasonWords(reason, names.value, say, formats.value) : '' }]
+        : []
     })
 })
 const empty = computed(() => {
   const { value } = problem
   if (!value) return ''
   if (value.windows.length === 0) return say('week.noWindows')
-  if (value.people.every(({ present, skills }) => Object.keys(present).length === 0 || skills.every((skill) => skill === 'hone'))) return say('week.noHands')
+  if (
+    value.people.every(
+      ({ present, skills }) => Object.keys(present).length === 0 || skills.every((skill) => skill === 'hone'),
+    )
+  )
+    return say('week.noHands')
   return value.jobs.some(({ wanted }) => wanted) || placements.value.length > 0 ? '' : say('week.nothing')
 })
 const leftAlone = computed(() => problem.value?.jobs.reduce((sum, job) => sum + job.dullHoursLeft, 0) ?? 0)
-const summary = computed(() => totals.value && say('week.summary', {
-  n: placements.value.length, minutes: formats.value.minutes(totals.value.minutes), before: formats.value.hours(leftAlone.value), after: formats.value.hours(totals.value.dullHours),
-}))
+const summary = computed(
+  () =>
+    totals.value &&
+    say('week.summary', {
+      n: placements.value.length,
+      minutes: formats.value.minutes(totals.value.minutes),
+      before: formats.value.hours(leftAlone.value),
+      after: formats.value.hours(totals.value.dullHours),
+    }),
+)
 const standing = computed(() => {
   const accepted = view.value?.accepted
   if (!accepted) return say('week.draft')
-  const who = { when: formats.value.moment(accepted.acceptedAt), name: fleet.people.get(accepted.acceptedBy ?? '')?.name ?? '' }
+  const who = {
+    when: formats.value.moment(accepted.acceptedAt),
+    name: fleet.people.get(accepted.acceptedBy ?? '')?.name ?? '',
+  }
   return isAccepted.value ? say('week.accepted', who) : say('week.changedSince', { n: changes.value.length })
 })
 const gap = computed(() => {
@@ -72,8 +109,14 @@ const gap = computed(() => {
   const percent = Math.max(0, (100 * (cost.value - bound.value)) / cost.value)
   return percent < 0.05 ? say('week.optimal') : say('week.bound', { percent: Math.ceil(percent * 10) / 10 })
 })
-const moved = computed(() => (view.value?.accepted && names.value ? movedWords(view.value.moved, names.value, say, formats.value) : []))
-const changed = computed(() => (names.value ? changes.value.map((change) => names.value ? changeWords(change, names.value, say, formats.value) : '') : []))
+const moved = computed(() =>
+  view.value?.accepted && names.value ? movedWords(view.value.moved, names.value, say, formats.value) : [],
+)
+const changed = computed(() =>
+  names.value
+    ? changes.value.map((change) => (names.value ? changeWords(change, names.value, say, formats.value) : ''))
+    : [],
+)
 
 const { put, hand, offer } = useHandMoves(week, chosen, mayPlan)
 async function accept(): Promise<void> {
@@ -81,7 +124,9 @@ async function accept(): Promise<void> {
 }
 function print(which: 'benches' | 'people'): void {
   sheets.value = which
-  requestAnimationFrame(() => { window.print() })
+  requestAnimationFrame(() => {
+    window.print()
+  })
 }
 </script>
 
@@ -100,27 +145,46 @@ function print(which: 'benches' | 'people'): void {
     <template v-if="view && problem && totals">
       <p v-if="empty" class="lead">{{ empty }}</p>
       <template v-if="problem.windows.length > 0">
-        <p class="lead" aria-live="polite">{{ searching ? $t('week.searching') : summary }} <span class="soft">{{ searching ? '' : gap }}</span></p>
+        <p class="lead" aria-live="polite">
+          {{ searching ? $t('week.searching') : summary }} <span class="soft">{{ searching ? '' : gap }}</span>
+        </p>
         <div v-if="moved.length > 0" class="stale" role="status">
           <b>{{ $t('week.stale') }}</b> {{ moved.join(' ') }}
-          <button v-if="mayPlan" class="button" type="button" :disabled="searching" @click="week.plan(true)">{{ $t('week.planAgain') }}</button>
+          <button v-if="mayPlan" class="button" type="button" :disabled="searching" @click="week.plan(true)">
+            {{ $t('week.planAgain') }}
+          </button>
         </div>
         <p v-if="mayPlan" class="actions no-print">
-          <button class="button main" type="button" :disabled="searching || isAccepted" @click="accept">{{ $t('week.accept') }}</button>
-          <button class="button" type="button" :disabled="searching || improving !== null" @click="week.improve">{{ $t('week.improve') }}</button>
+          <button class="button main" type="button" :disabled="searching || isAccepted" @click="accept">
+            {{ $t('week.accept') }}
+          </button>
+          <button class="button" type="button" :disabled="searching || improving !== null" @click="week.improve">
+            {{ $t('week.improve') }}
+          </button>
           <template v-if="improving">
             <progress :value="improving.seconds" max="20" :aria-label="$t('week.improve')" />
             <span class="num">{{ $t('week.improving', { seconds: Math.round(improving.seconds), all: 20 }) }}</span>
             <button class="button quiet" type="button" @click="week.stopImproving">{{ $t('week.stop') }}</button>
           </template>
-          <button v-else class="button quiet" type="button" :disabled="searching" @click="week.plan(false)">{{ $t('week.planAfresh') }}</button>
+          <button v-else class="button quiet" type="button" :disabled="searching" @click="week.plan(false)">
+            {{ $t('week.planAfresh') }}
+          </button>
         </p>
         <RiskBand :view="view" :problem="problem" :placements="placements" />
         <div class="columns">
           <div>
             <WindowLanes
-              v-for="window in problem.windows" :key="window.id" :window="window" :problem="problem" :layout="layouts.get(window.id)" :chosen="chosen"
-              :locked="week.isLocked" :may-plan="mayPlan" @choose="chosen = $event" @put="(jobId, benchId) => put(jobId, window.id, benchId)" @hand="(jobId, personId) => hand(jobId, window.id, personId)"
+              v-for="window in problem.windows"
+              :key="window.id"
+              :window="window"
+              :problem="problem"
+              :layout="layouts.get(window.id)"
+              :chosen="chosen"
+              :locked="week.isLocked"
+              :may-plan="mayPlan"
+              @choose="chosen = $event"
+              @put="(jobId, benchId) => put(jobId, window.id, benchId)"
+              @hand="(jobId, personId) => hand(jobId, window.id, personId)"
             />
             <section v-if="changed.length > 0" class="heavy-rule changes">
               <h2>{{ $t('week.changes') }}</h2>
@@ -129,15 +193,36 @@ function print(which: 'benches' | 'people'): void {
           </div>
           <aside class="no-print">
             <JobPanel
-              v-if="chosen" :job-id="chosen" :problem="problem" :placements="placements" :layouts="layouts" :hand-made="handMade" :locked="week.isLocked(chosen)"
-              :may-plan="mayPlan" @place="week.place" @unplace="week.unplace(chosen)" @lock="week.toggleLock(chosen)" @offer="offer(chosen)"
+              v-if="chosen"
+              :job-id="chosen"
+              :problem="problem"
+              :placements="placements"
+              :layouts="layouts"
+              :hand-made="handMade"
+              :locked="week.isLocked(chosen)"
+              :may-plan="mayPlan"
+              @place="week.place"
+              @unplace="week.unplace(chosen)"
+              @lock="week.toggleLock(chosen)"
+              @offer="offer(chosen)"
             />
             <p v-else class="soft">{{ $t('week.choose') }}</p>
             <section class="heavy-rule">
               <h2>{{ $t('week.shelf') }}</h2>
               <p v-if="shelf.length === 0" class="soft">{{ $t('week.shelfEmpty') }}</p>
-              <button v-for="one in shelf" :key="one.job.id" type="button" class="waiting" :draggable="mayPlan" :data-job="one.job.id" @click="chosen = one.job.id" @dragstart="$event.dataTransfer?.setData('text/plain', one.job.id)">
-                <span class="line"><b class="num">{{ one.view.code }}</b> <EdgeStrip :knife="one.view" :px-per-mm="0.26" /></span>
+              <button
+                v-for="one in shelf"
+                :key="one.job.id"
+                type="button"
+                class="waiting"
+                :draggable="mayPlan"
+                :data-job="one.job.id"
+                @click="chosen = one.job.id"
+                @dragstart="$event.dataTransfer?.setData('text/plain', one.job.id)"
+              >
+                <span class="line"
+                  ><b class="num">{{ one.view.code }}</b> <EdgeStrip :knife="one.view" :px-per-mm="0.26"
+                /></span>
                 <span class="small">{{ one.words }}</span>
               </button>
             </section>

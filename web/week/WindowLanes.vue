@@ -16,29 +16,51 @@ const props = defineProps<{
   locked: (jobId: string) => boolean
   mayPlan: boolean
 }>()
-const emit = defineEmits<{ choose: [jobId: string]; put: [jobId: string, benchId: string]; hand: [jobId: string, personId: string] }>()
+const emit = defineEmits<{
+  choose: [jobId: string]
+  put: [jobId: string, benchId: string]
+  hand: [jobId: string, personId: string]
+}>()
 const formats = useFormats()
 const { knife, person } = useWeekNames()
 
 const iso = (ms: number): string => new Date(ms).toISOString()
 const clock = (ms: number): string => formats.value.clock(iso(ms))
 const share = (ms: number): number => (100 * (ms - props.window.startMs)) / (props.window.endMs - props.window.startMs)
-const span = (fromMs: number, toMs: number): { left: string; width: string } => ({ left: `${share(fromMs)}%`, width: `${share(toMs) - share(fromMs)}%` })
+const span = (fromMs: number, toMs: number): { left: string; width: string } => ({
+  left: `${share(fromMs)}%`,
+  width: `${share(toMs) - share(fromMs)}%`,
+})
 /** How much of a session goes by before its first knife stroke, on the flattening plate. */
-const flatteningShare = ({ flattening, startMs, endMs }: SessionSlot): string => `${(100 * flattening.reduce((sum, { fromMs, toMs }) => sum + toMs - fromMs, 0)) / (endMs - startMs)}%`
+const flatteningShare = ({ flattening, startMs, endMs }: SessionSlot): string =>
+  `${(100 * flattening.reduce((sum, { fromMs, toMs }) => sum + toMs - fromMs, 0)) / (endMs - startMs)}%`
 const sessions = computed(() => (props.layout && !isLimit(props.layout) ? props.layout.sessions : []))
 const soaking = computed(() => (props.layout && !isLimit(props.layout) ? props.layout.soaking : []))
 const stoneName = (id: string): string => props.problem.stones.find((stone) => stone.id === id)?.name ?? ''
-const soakWords = computed(() => [...soaking.value].sort((a, b) => a.fromMs - b.fromMs).map(({ stoneId, fromMs }) => say('week.soak', { stone: stoneName(stoneId), time: clock(fromMs) })).join(', '))
-const here = computed(() => props.problem.people.filter(({ present, skills }) => present[props.window.id] && skills.some((skill) => skill !== 'hone')).map(({ id }) => ({ id, name: person(id) })))
+const soakWords = computed(() =>
+  [...soaking.value]
+    .sort((a, b) => a.fromMs - b.fromMs)
+    .map(({ stoneId, fromMs }) => say('week.soak', { stone: stoneName(stoneId), time: clock(fromMs) }))
+    .join(', '),
+)
+const here = computed(() =>
+  props.problem.people
+    .filter(({ present, skills }) => present[props.window.id] && skills.some((skill) => skill !== 'hone'))
+    .map(({ id }) => ({ id, name: person(id) })),
+)
 const quarters = computed(() => {
   const ticks: number[] = []
-  for (let ms = Math.ceil(props.window.startMs / 1_800_000) * 1_800_000; ms < props.window.endMs; ms += 1_800_000) ticks.push(ms)
+  for (let ms = Math.ceil(props.window.startMs / 1_800_000) * 1_800_000; ms < props.window.endMs; ms += 1_800_000)
+    ticks.push(ms)
   return ticks
 })
 /** The knife of a job, or nothing while the fleet is still on its way. */
 const viewsOf = (jobId: string): KnifeView[] => [knife(jobId)].flatMap((view) => view ?? [])
-const initials = (name: string): string => name.split(' ').map((part) => part.charAt(0)).join('')
+const initials = (name: string): string =>
+  name
+    .split(' ')
+    .map((part) => part.charAt(0))
+    .join('')
 const label = (jobId: string, personId: string, startMs: number, endMs: number): string =>
   `${knife(jobId)?.code ?? ''}, ${person(personId)}, ${clock(startMs)}–${clock(endMs)}${props.locked(jobId) ? `, ${say('week.locked')}` : ''}`
 
@@ -59,31 +81,75 @@ function dropOn(event: DragEvent, personId: string): void {
 <template>
   <section class="window" :aria-label="`${formats.weekday(iso(window.startMs))} ${window.name}`">
     <header>
-      <h3>{{ formats.shortWeekday(iso(window.startMs)) }} <span class="name">{{ window.name }}</span></h3>
+      <h3>
+        {{ formats.shortWeekday(iso(window.startMs)) }} <span class="name">{{ window.name }}</span>
+      </h3>
       <p class="num small">{{ clock(window.startMs) }}–{{ clock(window.endMs) }}</p>
       <p class="small soft here">
         {{ here.length > 0 ? $t('week.here') : $t('week.nobodyHere') }}
-        <span v-for="one in here" :key="one.id" class="hands" :title="one.name" :data-person="one.id" @dragover.prevent @drop.prevent="dropOn($event, one.id)">{{ initials(one.name) }}</span>
+        <span
+          v-for="one in here"
+          :key="one.id"
+          class="hands"
+          :title="one.name"
+          :data-person="one.id"
+          @dragover.prevent
+          @drop.prevent="dropOn($event, one.id)"
+          >{{ initials(one.name) }}</span
+        >
       </p>
     </header>
     <div class="lanes">
       <div v-for="bench in problem.benches" :key="bench.id" class="row">
         <span class="bench small soft">{{ bench.name }}</span>
-        <div class="lane" :class="{ bare: sessions.length === 0 }" :aria-label="bench.name" role="group" :data-window="window.id" :data-bench="bench.id" @dragover.prevent @drop.prevent="drop($event, bench.id)">
+        <div
+          class="lane"
+          :class="{ bare: sessions.length === 0 }"
+          :aria-label="bench.name"
+          role="group"
+          :data-window="window.id"
+          :data-bench="bench.id"
+          @dragover.prevent
+          @drop.prevent="drop($event, bench.id)"
+        >
           <span v-for="tick in quarters" :key="tick" class="tick" :style="{ left: `${share(tick)}%` }" />
           <template v-for="session in sessions" :key="session.placement.jobId">
             <button
               v-if="session.placement.benchId === bench.id"
-              type="button" class="session" :class="{ chosen: chosen === session.placement.jobId, locked: locked(session.placement.jobId) }"
-              :style="span(session.startMs, session.endMs)" :draggable="mayPlan && !locked(session.placement.jobId)" :data-job="session.placement.jobId"
-              :aria-label="label(session.placement.jobId, session.placement.personId, session.startMs, session.endMs)" :aria-pressed="chosen === session.placement.jobId"
-              @click="emit('choose', session.placement.jobId)" @dragstart="lift($event, session.placement.jobId)"
+              type="button"
+              class="session"
+              :class="{ chosen: chosen === session.placement.jobId, locked: locked(session.placement.jobId) }"
+              :style="span(session.startMs, session.endMs)"
+              :draggable="mayPlan && !locked(session.placement.jobId)"
+              :data-job="session.placement.jobId"
+              :aria-label="label(session.placement.jobId, session.placement.personId, session.startMs, session.endMs)"
+              :aria-pressed="chosen === session.placement.jobId"
+              @click="emit('choose', session.placement.jobId)"
+              @dragstart="lift($event, session.placement.jobId)"
             >
               <span class="words">
-                <span class="line"><b class="num">{{ knife(session.placement.jobId)?.code }}</b> <span class="small num minutes">{{ Math.round((session.endMs - session.startMs) / MINUTE_MS) }}′</span></span>
-                <span class="line"><span class="small">{{ initials(person(session.placement.personId)) }}</span><EdgeStrip v-for="view in viewsOf(session.placement.jobId)" :key="view.id" class="blade" :knife="view" :px-per-mm="0.15" /></span>
+                <span class="line"
+                  ><b class="num">{{ knife(session.placement.jobId)?.code }}</b>
+                  <span class="small num minutes"
+                    >{{ Math.round((session.endMs - session.startMs) / MINUTE_MS) }}′</span
+                  ></span
+                >
+                <span class="line"
+                  ><span class="small">{{ initials(person(session.placement.personId)) }}</span
+                  ><EdgeStrip
+                    v-for="view in viewsOf(session.placement.jobId)"
+                    :key="view.id"
+                    class="blade"
+                    :knife="view"
+                    :px-per-mm="0.15"
+                /></span>
               </span>
-              <span v-if="session.flattening.length > 0" class="flat" :style="{ width: flatteningShare(session) }" :title="$t('week.flatten')" />
+              <span
+                v-if="session.flattening.length > 0"
+                class="flat"
+                :style="{ width: flatteningShare(session) }"
+                :title="$t('week.flatten')"
+              />
             </button>
           </template>
         </div>

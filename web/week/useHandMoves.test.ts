@@ -7,34 +7,114 @@ import { useHandMoves } from './useHandMoves'
 import type { WeekPlan } from './useWeekPlan'
 import { HOUR_MS } from '../../core/time'
 
-const window_ = (id: string, day: number): PlanProblem['windows'][number] => ({ id, name: 'afternoon', startMs: day * 24 * HOUR_MS, endMs: day * 24 * HOUR_MS + HOUR_MS, soakFromMs: day * 24 * HOUR_MS, overlapsService: false })
-const there = (...days: readonly number[]): PlanProblem['people'][number]['present'] => Object.fromEntries(days.map((day) => [`w${day}`, { fromMs: day * 24 * HOUR_MS, toMs: day * 24 * HOUR_MS + HOUR_MS }]))
-const route = (benchId: string): PlanJob['routes'][number] => ({ benchId, openingMinutes: 4, stages: [{ stoneId: benchId === 'back' ? 's' : 't', minutes: 10 }], closingMinutes: 6 })
-const job = (id: string, more: Partial<PlanJob> = {}): PlanJob => ({
-  id, knifeId: id, kind: 'stone', skill: 'full', routes: [route('back'), route('front')], dullHours: [0, 1, 3], dullHoursLeft: 9, chanceAt: [0, 0, 0], wastedUm: [0, 0, 0], dueShare: 1, wanted: true, dullBy: null, daysSinceStone: null, lastHands: null, group: id, mayBeAway: 9, next: null, follows: null, ...more,
+const window_ = (id: string, day: number): PlanProblem['windows'][number] => ({
+  id,
+  name: 'afternoon',
+  startMs: day * 24 * HOUR_MS,
+  endMs: day * 24 * HOUR_MS + HOUR_MS,
+  soakFromMs: day * 24 * HOUR_MS,
+  overlapsService: false,
 })
-const stone = (id: string): PlanProblem['stones'][number] => ({ id, name: id, micron: 11.5, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 9 })
+const there = (...days: readonly number[]): PlanProblem['people'][number]['present'] =>
+  Object.fromEntries(days.map((day) => [`w${day}`, { fromMs: day * 24 * HOUR_MS, toMs: day * 24 * HOUR_MS + HOUR_MS }]))
+const route = (benchId: string): PlanJob['routes'][number] => ({
+  benchId,
+  openingMinutes: 4,
+  stages: [{ stoneId: benchId === 'back' ? 's' : 't', minutes: 10 }],
+  closingMinutes: 6,
+})
+const job = (id: string, more: Partial<PlanJob> = {}): PlanJob => ({
+  id,
+  knifeId: id,
+  kind: 'stone',
+  skill: 'full',
+  routes: [route('back'), route('front')],
+  dullHours: [0, 1, 3],
+  dullHoursLeft: 9,
+  chanceAt: [0, 0, 0],
+  wastedUm: [0, 0, 0],
+  dueShare: 1,
+  wanted: true,
+  dullBy: null,
+  daysSinceStone: null,
+  lastHands: null,
+  group: id,
+  mayBeAway: 9,
+  next: null,
+  follows: null,
+  ...more,
+})
+const stone = (id: string): PlanProblem['stones'][number] => ({
+  id,
+  name: id,
+  micron: 11.5,
+  soakMinutes: 0,
+  flattenMinutes: 0,
+  knivesBetween: 9,
+})
 const PROBLEM: PlanProblem = {
-  windows: [window_('w0', 0), window_('w1', 1), window_('w2', 2)], benches: [{ id: 'back', name: 'back' }, { id: 'front', name: 'front' }], stones: [stone('s'), stone('t')],
-  people: [{ id: 'oda', skills: ['full'], pace: 1, present: there(0, 1) }, { id: 'finn', skills: ['full'], pace: 1, present: there(0, 1, 2) }, { id: 'kit', skills: ['hone'], pace: 1, present: there(0, 1, 2) }],
-  jobs: [job('k1', { lastHands: 'finn' }), job('k2')], weights: EVEN_WEIGHTS, locks: [],
+  windows: [window_('w0', 0), window_('w1', 1), window_('w2', 2)],
+  benches: [
+    { id: 'back', name: 'back' },
+    { id: 'front', name: 'front' },
+  ],
+  stones: [stone('s'), stone('t')],
+  people: [
+    { id: 'oda', skills: ['full'], pace: 1, present: there(0, 1) },
+    { id: 'finn', skills: ['full'], pace: 1, present: there(0, 1, 2) },
+    { id: 'kit', skills: ['hone'], pace: 1, present: there(0, 1, 2) },
+  ],
+  jobs: [job('k1', { lastHands: 'finn' }), job('k2')],
+  weights: EVEN_WEIGHTS,
+  locks: [],
 }
 
 enableAutoUnmount(afterEach)
 /** A week that only remembers what it is told. */
-function table(placed: readonly Placement[], { mayPlan = true, locked = [] as readonly string[] } = {}): { readonly placements: Ref<readonly Placement[]>; readonly chosen: Ref<string | null>; readonly moves: ReturnType<typeof useHandMoves>; readonly week: WeekPlan } {
+function table(
+  placed: readonly Placement[],
+  { mayPlan = true, locked = [] as readonly string[] } = {},
+): {
+  readonly placements: Ref<readonly Placement[]>
+  readonly chosen: Ref<string | null>
+  readonly moves: ReturnType<typeof useHandMoves>
+  readonly week: WeekPlan
+} {
   const placements = shallowRef<readonly Placement[]>(placed)
   const chosen = ref<string | null>(null)
   const week = {
-    problem: computed(() => PROBLEM), placements, isLocked: (id: string) => locked.includes(id), toggleLock: vi.fn(), unplace: vi.fn(),
-    place: (one: Placement) => { placements.value = [...placements.value.filter(({ jobId }) => jobId !== one.jobId), one]; return true },
+    problem: computed(() => PROBLEM),
+    placements,
+    isLocked: (id: string) => locked.includes(id),
+    toggleLock: vi.fn(),
+    unplace: vi.fn(),
+    place: (one: Placement) => {
+      placements.value = [...placements.value.filter(({ jobId }) => jobId !== one.jobId), one]
+      return true
+    },
   } as unknown as WeekPlan
   let moves: ReturnType<typeof useHandMoves> | null = null
-  mount(defineComponent({ setup: () => { moves = useHandMoves(week, chosen, computed(() => mayPlan)); return () => null } }))
+  mount(
+    defineComponent({
+      setup: () => {
+        moves = useHandMoves(
+          week,
+          chosen,
+          computed(() => mayPlan),
+        )
+        return () => null
+      },
+    }),
+  )
   if (!moves) throw new Error('no moves')
   return { placements, chosen, moves, week }
 }
-const at = (jobId: string, windowId: string, benchId: string, personId: string): Placement => ({ jobId, windowId, benchId, personId })
+const at = (jobId: string, windowId: string, benchId: string, personId: string): Placement => ({
+  jobId,
+  windowId,
+  benchId,
+  personId,
+})
 /** Listeners are hung up after the screen is mounted. */
 const press = async (key: string): Promise<void> => {
   await nextTick()

@@ -6,7 +6,11 @@ import { useKeys } from '../ui/useKeys'
 import type { WeekPlan } from './useWeekPlan'
 
 /** Moving sessions by hand: dropped on a lane, taken from the shelf, or with the keys. */
-export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan: ComputedRef<boolean>): {
+export function useHandMoves(
+  week: WeekPlan,
+  chosen: Ref<string | null>,
+  mayPlan: ComputedRef<boolean>,
+): {
   readonly put: (jobId: string, windowId: string, benchId: string) => void
   readonly hand: (jobId: string, windowId: string, personId: string) => void
   readonly offer: (jobId: string) => void
@@ -16,7 +20,10 @@ export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan
     const { value } = week.problem
     const job = value?.jobs.find(({ id }) => id === jobId)
     if (!value || !job) return []
-    return value.people.filter(({ skills, present }) => skills.includes(job.skill) && present[windowId]).map(({ id }) => id).sort((a, b) => Number(b === job.lastHands) - Number(a === job.lastHands))
+    return value.people
+      .filter(({ skills, present }) => skills.includes(job.skill) && present[windowId])
+      .map(({ id }) => id)
+      .sort((a, b) => Number(b === job.lastHands) - Number(a === job.lastHands))
   }
   /** Puts a job into a window at a bench, in the hands it has, or else in the first that can. */
   function put(jobId: string, windowId: string, benchId: string): void {
@@ -25,8 +32,11 @@ export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan
     chosen.value = jobId
     const old = week.placements.value.find((one) => one.jobId === jobId)
     const hands = handsIn(jobId, windowId)
-    const inOrder = old && hands.includes(old.personId) ? [old.personId, ...hands.filter((id) => id !== old.personId)] : hands
-    const tries = (inOrder.length > 0 ? inOrder : [old?.personId ?? value.people[0]?.id ?? '']).map((personId): Placement => ({ jobId, windowId, benchId, personId }))
+    const inOrder =
+      old && hands.includes(old.personId) ? [old.personId, ...hands.filter((id) => id !== old.personId)] : hands
+    const tries = (inOrder.length > 0 ? inOrder : [old?.personId ?? value.people[0]?.id ?? '']).map(
+      (personId): Placement => ({ jobId, windowId, benchId, personId }),
+    )
     const [first] = tries
     const fits = tries.find((one) => violationOf(value, week.placements.value, one) === null) ?? first
     if (fits) week.place(fits)
@@ -37,7 +47,9 @@ export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan
     if (!value || !mayPlan.value || week.isLocked(jobId)) return
     chosen.value = jobId
     const old = week.placements.value.find((one) => one.jobId === jobId)
-    const benches = value.benches.map(({ id }) => id).sort((a, b) => Number(b === old?.benchId) - Number(a === old?.benchId))
+    const benches = value.benches
+      .map(({ id }) => id)
+      .sort((a, b) => Number(b === old?.benchId) - Number(a === old?.benchId))
     const tries = benches.map((benchId): Placement => ({ jobId, windowId, benchId, personId }))
     const fits = tries.find((one) => violationOf(value, week.placements.value, one) === null) ?? tries[0]
     if (fits) week.place(fits)
@@ -47,9 +59,16 @@ export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan
     const { value } = week.problem
     const job = value?.jobs.find(({ id }) => id === jobId)
     if (!value || !job) return
-    const all = value.windows.flatMap((window, at) => handsIn(jobId, window.id).flatMap((personId) => job.routes.map((route) => ({
-      placement: { jobId, windowId: window.id, benchId: route.benchId, personId }, cost: placementCost(job, at, routeMinutes(route), personId, value.weights),
-    })))).sort((a, b) => a.cost - b.cost)
+    const all = value.windows
+      .flatMap((window, at) =>
+        handsIn(jobId, window.id).flatMap((personId) =>
+          job.routes.map((route) => ({
+            placement: { jobId, windowId: window.id, benchId: route.benchId, personId },
+            cost: placementCost(job, at, routeMinutes(route), personId, value.weights),
+          })),
+        ),
+      )
+      .sort((a, b) => a.cost - b.cost)
     const fits = all.find(({ placement }) => violationOf(value, week.placements.value, placement) === null) ?? all[0]
     if (fits) week.place(fits.placement)
   }
@@ -58,7 +77,10 @@ export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan
     const at = week.placements.value.find(({ jobId }) => jobId === chosen.value)
     if (!value || !at) return
     const window = value.windows[value.windows.findIndex(({ id }) => id === at.windowId) + windows]
-    const bench = value.benches[(value.benches.findIndex(({ id }) => id === at.benchId) + benches + value.benches.length) % value.benches.length]
+    const bench =
+      value.benches[
+        (value.benches.findIndex(({ id }) => id === at.benchId) + benches + value.benches.length) % value.benches.length
+      ]
     if (window && bench) put(at.jobId, window.id, bench.id)
   }
   function nextHands(): void {
@@ -68,15 +90,32 @@ export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan
     const next = hands[(hands.indexOf(at.personId) + 1) % hands.length]
     if (next) week.place({ ...at, personId: next })
   }
-  const onChosen = (work: (jobId: string) => void) => (event?: KeyboardEvent): void => {
-    if (!chosen.value || !mayPlan.value) return
-    event?.preventDefault()
-    work(chosen.value)
-  }
+  const onChosen =
+    (work: (jobId: string) => void) =>
+    (event?: KeyboardEvent): void => {
+      if (!chosen.value || !mayPlan.value) return
+      event?.preventDefault()
+      work(chosen.value)
+    }
   useKeys({
-    ArrowLeft: onChosen(() => { step(-1, 0) }), ArrowRight: onChosen(() => { step(1, 0) }), ArrowUp: onChosen(() => { step(0, -1) }), ArrowDown: onChosen(() => { step(0, 1) }),
-    p: onChosen(nextHands), l: onChosen(week.toggleLock), Delete: onChosen(week.unplace),
-    Escape: () => { chosen.value = null },
+    ArrowLeft: onChosen(() => {
+      step(-1, 0)
+    }),
+    ArrowRight: onChosen(() => {
+      step(1, 0)
+    }),
+    ArrowUp: onChosen(() => {
+      step(0, -1)
+    }),
+    ArrowDown: onChosen(() => {
+      step(0, 1)
+    }),
+    p: onChosen(nextHands),
+    l: onChosen(week.toggleLock),
+    Delete: onChosen(week.unplace),
+    Escape: () => {
+      chosen.value = null
+    },
   })
   return { put, hand, offer }
 }

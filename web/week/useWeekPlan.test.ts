@@ -9,24 +9,92 @@ import { useWeekPlan, type WeekPlan } from './useWeekPlan'
 import { MINUTE_MS } from '../../core/time'
 
 const DAY = 24 * 60 * MINUTE_MS
-const window_ = (day: number): PlanProblem['windows'][number] => ({ id: `w${day}`, name: 'afternoon', startMs: day * DAY, endMs: day * DAY + 60 * MINUTE_MS, soakFromMs: day * DAY, overlapsService: false })
+const window_ = (day: number): PlanProblem['windows'][number] => ({
+  id: `w${day}`,
+  name: 'afternoon',
+  startMs: day * DAY,
+  endMs: day * DAY + 60 * MINUTE_MS,
+  soakFromMs: day * DAY,
+  overlapsService: false,
+})
 const route = { benchId: 'back', openingMinutes: 4, stages: [{ stoneId: 's', minutes: 10 }], closingMinutes: 6 }
 /** Dull at the third dinner after the stone. */
-const NEXT: NextSession = { skill: 'full', routes: [route], services: [0, 1, 2, 3].map((day) => ({ name: 'dinner', startMs: day * DAY + 4 * 60 * MINUTE_MS, hours: 2 })), freshChances: [0, 0.4, 1], steelUm: 50 }
-const job = (id: string, next: NextSession | null = null): PlanJob => ({
-  id, knifeId: id, kind: 'stone', skill: 'full', routes: [route], dullHours: [2.8, 2.8, 4.8, 6], dullHoursLeft: 8, chanceAt: [1, 1, 1, 1], wastedUm: [0, 0, 0, 0], dueShare: 1, wanted: true, dullBy: null,
-  daysSinceStone: 20, lastHands: null, group: id, mayBeAway: 9, next, follows: null,
-})
-const there = Object.fromEntries([0, 1, 2, 3].map((day) => [`w${day}`, { fromMs: window_(day).startMs, toMs: window_(day).endMs }]))
-const problem: PlanProblem = {
-  windows: [0, 1, 2, 3].map(window_), benches: [{ id: 'back', name: 'back' }], stones: [{ id: 's', name: 's', micron: 11.5, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 9 }],
-  people: [{ id: 'oda', skills: ['full'], pace: 1, present: there }, { id: 'kit', skills: ['hone'], pace: 1, present: there }], jobs: [job('k', NEXT), job('x')], weights: EVEN_WEIGHTS, locks: [],
+const NEXT: NextSession = {
+  skill: 'full',
+  routes: [route],
+  services: [0, 1, 2, 3].map((day) => ({ name: 'dinner', startMs: day * DAY + 4 * 60 * MINUTE_MS, hours: 2 })),
+  freshChances: [0, 0.4, 1],
+  steelUm: 50,
 }
-const at = (jobId: string, day: number, personId = 'oda'): Placement => ({ jobId, windowId: `w${day}`, benchId: 'back', personId })
-const session = (jobId: string, day: number): object => ({ ...at(jobId, day), knifeId: jobId.slice(0, 1), kind: 'stone', startsAt: new Date(day * DAY).toISOString(), endsAt: new Date(day * DAY + 20 * MINUTE_MS).toISOString() })
+const job = (id: string, next: NextSession | null = null): PlanJob => ({
+  id,
+  knifeId: id,
+  kind: 'stone',
+  skill: 'full',
+  routes: [route],
+  dullHours: [2.8, 2.8, 4.8, 6],
+  dullHoursLeft: 8,
+  chanceAt: [1, 1, 1, 1],
+  wastedUm: [0, 0, 0, 0],
+  dueShare: 1,
+  wanted: true,
+  dullBy: null,
+  daysSinceStone: 20,
+  lastHands: null,
+  group: id,
+  mayBeAway: 9,
+  next,
+  follows: null,
+})
+const there = Object.fromEntries(
+  [0, 1, 2, 3].map((day) => [`w${day}`, { fromMs: window_(day).startMs, toMs: window_(day).endMs }]),
+)
+const problem: PlanProblem = {
+  windows: [0, 1, 2, 3].map(window_),
+  benches: [{ id: 'back', name: 'back' }],
+  stones: [{ id: 's', name: 's', micron: 11.5, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 9 }],
+  people: [
+    { id: 'oda', skills: ['full'], pace: 1, present: there },
+    { id: 'kit', skills: ['hone'], pace: 1, present: there },
+  ],
+  jobs: [job('k', NEXT), job('x')],
+  weights: EVEN_WEIGHTS,
+  locks: [],
+}
+const at = (jobId: string, day: number, personId = 'oda'): Placement => ({
+  jobId,
+  windowId: `w${day}`,
+  benchId: 'back',
+  personId,
+})
+const session = (jobId: string, day: number): object => ({
+  ...at(jobId, day),
+  knifeId: jobId.slice(0, 1),
+  kind: 'stone',
+  startsAt: new Date(day * DAY).toISOString(),
+  endsAt: new Date(day * DAY + 20 * MINUTE_MS).toISOString(),
+})
 const view = (sessions: readonly object[] | null, version = 3): PlanView => ({
-  now: '1970-01-01T00:00:00Z', problem: structuredClone(problem) as PlanView['problem'], moved: { gone: [], fresh: [] }, services: [], chances: [], rounds: [], unheld: [],
-  accepted: sessions && ({ version, acceptedAt: '1970-01-01T00:00:00Z', acceptedBy: null, weights: EVEN_WEIGHTS, locks: [], sessions, cost: 10, bound: 9, rounds: [] } as unknown as PlanView['accepted']),
+  now: '1970-01-01T00:00:00Z',
+  problem: structuredClone(problem) as PlanView['problem'],
+  moved: { gone: [], fresh: [] },
+  services: [],
+  chances: [],
+  rounds: [],
+  unheld: [],
+  accepted:
+    sessions &&
+    ({
+      version,
+      acceptedAt: '1970-01-01T00:00:00Z',
+      acceptedBy: null,
+      weights: EVEN_WEIGHTS,
+      locks: [],
+      sessions,
+      cost: 10,
+      bound: 9,
+      rounds: [],
+    } as unknown as PlanView['accepted']),
 })
 
 /** A searching thread that only keeps what it was asked, and answers when told to. */
@@ -35,10 +103,18 @@ class FakeWorker {
   onmessage: ((event: { data: unknown }) => void) | null = null
   onerror: (() => void) | null = null
   readonly tasks: PlanTask[] = []
-  constructor() { FakeWorker.last = this }
-  postMessage(task: PlanTask): void { this.tasks.push(task) }
-  terminate(): void { this.onmessage = null }
-  answer(placements: readonly Placement[], ask = this.tasks.at(-1)?.ask): void { this.onmessage?.({ data: { ask, placements } }) }
+  constructor() {
+    FakeWorker.last = this
+  }
+  postMessage(task: PlanTask): void {
+    this.tasks.push(task)
+  }
+  terminate(): void {
+    this.onmessage = null
+  }
+  answer(placements: readonly Placement[], ask = this.tasks.at(-1)?.ask): void {
+    this.onmessage?.({ data: { ask, placements } })
+  }
 }
 
 let server: PlanView
@@ -54,8 +130,11 @@ beforeEach(() => {
   vi.stubGlobal('fetch', (path: string, init: RequestInit = {}) => {
     const method = init.method ?? 'GET'
     sent.push({ method, path, body: init.body ? JSON.parse(String(init.body)) : null })
-    if (refuse && method !== 'GET') return Promise.resolve(new Response(JSON.stringify(refuse.body), { status: refuse.status }))
-    return Promise.resolve(new Response(JSON.stringify(method === 'GET' ? server : { ...server.accepted, version: 4 }), { status: 200 }))
+    if (refuse && method !== 'GET')
+      return Promise.resolve(new Response(JSON.stringify(refuse.body), { status: refuse.status }))
+    return Promise.resolve(
+      new Response(JSON.stringify(method === 'GET' ? server : { ...server.accepted, version: 4 }), { status: 200 }),
+    )
   })
 })
 afterEach(() => {
@@ -100,9 +179,15 @@ describe('the week on this device', () => {
     const week = await loaded([session('x', 0)])
     expect(week.place(at('x', 3))).toBe(true)
     // 3.2 dull hours more, at 20 minutes each
-    expect(week.handMade.value).toMatchObject({ jobId: 'x', breaks: null, costMinutes: expect.closeTo(64, 6) as number })
+    expect(week.handMade.value).toMatchObject({
+      jobId: 'x',
+      breaks: null,
+      costMinutes: expect.closeTo(64, 6) as number,
+    })
     expect(week.isAccepted.value).toBe(false)
-    expect(week.changes.value.map(({ jobId, before, after }) => [jobId, before?.windowId, after?.windowId])).toEqual([['x', 'w0', 'w3']])
+    expect(week.changes.value.map(({ jobId, before, after }) => [jobId, before?.windowId, after?.windowId])).toEqual([
+      ['x', 'w0', 'w3'],
+    ])
     expect(week.bound.value).toBeNull()
   })
 
@@ -147,7 +232,10 @@ describe('the week on this device', () => {
   it('plans again close to the plan that holds, or from nothing', async () => {
     const week = await loaded([session('x', 0)])
     week.plan(true)
-    expect(FakeWorker.last?.tasks.at(-1)).toMatchObject({ startFrom: [at('x', 0)], anchors: { placements: [at('x', 0)] } })
+    expect(FakeWorker.last?.tasks.at(-1)).toMatchObject({
+      startFrom: [at('x', 0)],
+      anchors: { placements: [at('x', 0)] },
+    })
     week.plan(false)
     expect(FakeWorker.last?.tasks.at(-1)).toMatchObject({ startFrom: [], anchors: null })
   })
@@ -164,14 +252,22 @@ describe('the week on this device', () => {
     week.place(at('x', 1))
     week.toggleLock('x')
     expect(await week.accept()).toBe(true)
-    expect(sent.find(({ method }) => method === 'PUT')?.body).toMatchObject({ basedOn: 3, locks: [at('x', 1)], placements: [at('x', 1)], bound: null })
+    expect(sent.find(({ method }) => method === 'PUT')?.body).toMatchObject({
+      basedOn: 3,
+      locks: [at('x', 1)],
+      placements: [at('x', 1)],
+      bound: null,
+    })
     expect(sent.filter(({ method }) => method === 'GET')).toHaveLength(2)
   })
 
   it('keeps everything done by hand when the server refuses, and says what it said', async () => {
     const week = await loaded([session('x', 0)])
     week.place(at('x', 1))
-    refuse = { status: 409, body: { error: { code: 'plan-moved', sentence: 'Somebody accepted another plan meanwhile.' } } }
+    refuse = {
+      status: 409,
+      body: { error: { code: 'plan-moved', sentence: 'Somebody accepted another plan meanwhile.' } },
+    }
     expect(await week.accept()).toBe(false)
     expect(week.refusal.value).toBe('Somebody accepted another plan meanwhile.')
     expect(week.placements.value).toEqual([at('x', 1)])

@@ -65,20 +65,35 @@ export function useWeekPlan(): WeekPlan {
   const refusal = ref('')
   const handMade = shallowRef<HandMade | null>(null)
   const improving = shallowRef<Improvement | null>(null)
-  const asked = computed((): PlanProblem | null => view.value && { ...view.value.problem, weights: weights.value ?? view.value.problem.weights, locks: locks.value })
+  const asked = computed(
+    (): PlanProblem | null =>
+      view.value && { ...view.value.problem, weights: weights.value ?? view.value.problem.weights, locks: locks.value },
+  )
   const problem = computed(() => asked.value && withSeconds(asked.value, placements.value))
   const index = computed(() => problem.value && indexPlan(problem.value))
-  const layouts = computed(() => (index.value ? layOutPlan(index.value, placements.value) : new Map<string, WindowLayout | LayoutLimit>()))
+  const layouts = computed(() =>
+    index.value ? layOutPlan(index.value, placements.value) : new Map<string, WindowLayout | LayoutLimit>(),
+  )
   const totals = computed(() => problem.value && planTotals(problem.value, placements.value))
   const cost = computed(() => (asked.value ? planCost(asked.value, placements.value) : 0))
   /** sessions of the accepted plan that are still ahead */
-  const acceptedPlaces = computed((): Placement[] => (view.value
-    ? renumberSessions(view.value.problem, view.value.accepted?.sessions ?? []).map(({ jobId, windowId, benchId, personId }) => ({ jobId, windowId, benchId, personId }))
-    : []))
+  const acceptedPlaces = computed((): Placement[] =>
+    view.value
+      ? renumberSessions(view.value.problem, view.value.accepted?.sessions ?? []).map(
+          ({ jobId, windowId, benchId, personId }) => ({ jobId, windowId, benchId, personId }),
+        )
+      : [],
+  )
   const known = computed(() => new Set(acceptedPlaces.value.map(({ jobId }) => jobId)))
-  const changes = computed(() => (problem.value && view.value?.accepted ? planChanges(problem.value, acceptedPlaces.value, placements.value, known.value) : []))
+  const changes = computed(() =>
+    problem.value && view.value?.accepted
+      ? planChanges(problem.value, acceptedPlaces.value, placements.value, known.value)
+      : [],
+  )
   const sameLocks = computed(() => JSON.stringify(locks.value) === JSON.stringify(view.value?.problem.locks ?? []))
-  const isAccepted = computed(() => view.value?.accepted !== null && changes.value.length === 0 && sameLocks.value && weights.value === null)
+  const isAccepted = computed(
+    () => view.value?.accepted !== null && changes.value.length === 0 && sameLocks.value && weights.value === null,
+  )
 
   let worker: Worker | null = null
   let turn = 0
@@ -145,7 +160,10 @@ export function useWeekPlan(): WeekPlan {
   }
   function unplace(jobId: string): void {
     locks.value = locks.value.filter((lock) => lock.jobId !== jobId)
-    settle(placements.value.filter((one) => one.jobId !== jobId), jobId)
+    settle(
+      placements.value.filter((one) => one.jobId !== jobId),
+      jobId,
+    )
   }
   const isLocked = (jobId: string): boolean => locks.value.some((lock) => lock.jobId === jobId)
   /** Locks a session with those of its knife before it, or frees it with those after. */
@@ -164,28 +182,37 @@ export function useWeekPlan(): WeekPlan {
   }
 
   let improvementId: string | null = null
-  const { pause, resume } = useIntervalFn(async () => {
-    if (!improvementId || !problem.value) return
-    try {
-      const told = await call(endpoints.improvement, { params: { id: improvementId } })
-      improving.value = told
-      if (told.bound !== null) bound.value = told.bound
-      if (told.placements && told.cost !== null && told.cost < cost.value - 1e-6) placements.value = told.placements
-      if (told.status !== 'waiting' && told.status !== 'running') {
+  const { pause, resume } = useIntervalFn(
+    async () => {
+      if (!improvementId || !problem.value) return
+      try {
+        const told = await call(endpoints.improvement, { params: { id: improvementId } })
+        improving.value = told
+        if (told.bound !== null) bound.value = told.bound
+        if (told.placements && told.cost !== null && told.cost < cost.value - 1e-6) placements.value = told.placements
+        if (told.status !== 'waiting' && told.status !== 'running') {
+          pause()
+          improving.value = null
+        }
+      } catch (error) {
         pause()
         improving.value = null
+        refusal.value = refusalText(error)
       }
-    } catch (error) {
-      pause()
-      improving.value = null
-      refusal.value = refusalText(error)
-    }
-  }, LOOK_EVERY_MS, { immediate: false })
+    },
+    LOOK_EVERY_MS,
+    { immediate: false },
+  )
   async function improve(): Promise<void> {
     if (!problem.value) return
     try {
       const { id } = await call(endpoints.improvePlan, {
-        body: { weights: problem.value.weights, locks: [...locks.value], placements: [...placements.value], seconds: IMPROVE_SECONDS },
+        body: {
+          weights: problem.value.weights,
+          locks: [...locks.value],
+          placements: [...placements.value],
+          seconds: IMPROVE_SECONDS,
+        },
       })
       improvementId = id
       improving.value = { status: 'waiting', seconds: 0, bound: null, cost: null, placements: null, proven: false }
@@ -203,7 +230,13 @@ export function useWeekPlan(): WeekPlan {
     if (!problem.value) return false
     try {
       await call(endpoints.acceptPlan, {
-        body: { basedOn: view.value?.accepted?.version ?? 0, weights: problem.value.weights, locks: [...locks.value], placements: [...placements.value], bound: bound.value },
+        body: {
+          basedOn: view.value?.accepted?.version ?? 0,
+          weights: problem.value.weights,
+          locks: [...locks.value],
+          placements: [...placements.value],
+          bound: bound.value,
+        },
       })
       await load()
       return true
@@ -214,7 +247,33 @@ export function useWeekPlan(): WeekPlan {
   }
   watch(placements, (now, before) => {
     // a lock is on a place: who moves the job moves on from it
-    locks.value = locks.value.filter((lock) => now.some((one) => samePlace(one, lock)) || !before.some((one) => samePlace(one, lock)))
+    locks.value = locks.value.filter(
+      (lock) => now.some((one) => samePlace(one, lock)) || !before.some((one) => samePlace(one, lock)),
+    )
   })
-  return { view, problem, placements, layouts, totals, cost, bound, searching, refusal, handMade, improving, changes, isAccepted, load, plan, place, unplace, isLocked, toggleLock, weigh, improve, stopImproving, accept }
+  return {
+    view,
+    problem,
+    placements,
+    layouts,
+    totals,
+    cost,
+    bound,
+    searching,
+    refusal,
+    handMade,
+    improving,
+    changes,
+    isAccepted,
+    load,
+    plan,
+    place,
+    unplace,
+    isLocked,
+    toggleLock,
+    weigh,
+    improve,
+    stopImproving,
+    accept,
+  }
 }

@@ -8,7 +8,14 @@ import type { PlanView } from '../../contract/week'
 import { withSeconds } from '../../core/plan/secondSessions'
 import { indexPlan, layOutPlan } from '../../core/plan/layout'
 import { planTotals } from '../../core/plan/objective'
-import { EVEN_WEIGHTS, type JobRoute, type NextSession, type Placement, type PlanJob, type PlanProblem } from '../../core/plan/problem'
+import {
+  EVEN_WEIGHTS,
+  type JobRoute,
+  type NextSession,
+  type Placement,
+  type PlanJob,
+  type PlanProblem,
+} from '../../core/plan/problem'
 import { i18n } from '../i18n'
 import { useFleet } from '../stores/fleet'
 import { useSession } from '../stores/session'
@@ -23,18 +30,64 @@ import { HOUR_MS } from '../../core/time'
 const DAY = 24 * HOUR_MS
 /** A Tuesday. */
 const START = Date.UTC(2026, 10, 24)
-const window_ = (day: number): PlanProblem['windows'][number] => ({ id: `w${day}`, name: 'afternoon', startMs: START + day * DAY + 15 * HOUR_MS, endMs: START + day * DAY + 17 * HOUR_MS, soakFromMs: START + day * DAY + 14 * HOUR_MS, overlapsService: false })
-const route: JobRoute = { benchId: 'back', openingMinutes: 4, stages: [{ stoneId: 'coarse', minutes: 10 }], closingMinutes: 6 }
-const NEXT: NextSession = { skill: 'full', routes: [route], services: [0, 1, 2].map((day) => ({ name: 'dinner', startMs: START + day * DAY + 18 * HOUR_MS, hours: 2 })), freshChances: [0, 1], steelUm: 50 }
-const job = (id: string, next: NextSession | null = null): PlanJob => ({
-  id, knifeId: id, kind: 'stone', skill: 'full', routes: [route], dullHours: [4, 4, 6], dullHoursLeft: 8, chanceAt: [1, 1, 1], wastedUm: [0, 0, 0], dueShare: 1, wanted: true, dullBy: { name: 'dinner', startMs: START + 18 * HOUR_MS },
-  daysSinceStone: 20, lastHands: 'oda', group: id, mayBeAway: 9, next, follows: null,
+const window_ = (day: number): PlanProblem['windows'][number] => ({
+  id: `w${day}`,
+  name: 'afternoon',
+  startMs: START + day * DAY + 15 * HOUR_MS,
+  endMs: START + day * DAY + 17 * HOUR_MS,
+  soakFromMs: START + day * DAY + 14 * HOUR_MS,
+  overlapsService: false,
 })
-const there = Object.fromEntries([0, 1, 2].map((day) => [`w${day}`, { fromMs: window_(day).startMs, toMs: window_(day).endMs }]))
+const route: JobRoute = {
+  benchId: 'back',
+  openingMinutes: 4,
+  stages: [{ stoneId: 'coarse', minutes: 10 }],
+  closingMinutes: 6,
+}
+const NEXT: NextSession = {
+  skill: 'full',
+  routes: [route],
+  services: [0, 1, 2].map((day) => ({ name: 'dinner', startMs: START + day * DAY + 18 * HOUR_MS, hours: 2 })),
+  freshChances: [0, 1],
+  steelUm: 50,
+}
+const job = (id: string, next: NextSession | null = null): PlanJob => ({
+  id,
+  knifeId: id,
+  kind: 'stone',
+  skill: 'full',
+  routes: [route],
+  dullHours: [4, 4, 6],
+  dullHoursLeft: 8,
+  chanceAt: [1, 1, 1],
+  wastedUm: [0, 0, 0],
+  dueShare: 1,
+  wanted: true,
+  dullBy: { name: 'dinner', startMs: START + 18 * HOUR_MS },
+  daysSinceStone: 20,
+  lastHands: 'oda',
+  group: id,
+  mayBeAway: 9,
+  next,
+  follows: null,
+})
+const there = Object.fromEntries(
+  [0, 1, 2].map((day) => [`w${day}`, { fromMs: window_(day).startMs, toMs: window_(day).endMs }]),
+)
 const PROBLEM: PlanProblem = {
-  windows: [0, 1, 2].map(window_), benches: [{ id: 'back', name: 'Back bench' }, { id: 'front', name: 'Window bench' }],
+  windows: [0, 1, 2].map(window_),
+  benches: [
+    { id: 'back', name: 'Back bench' },
+    { id: 'front', name: 'Window bench' },
+  ],
   stones: [{ id: 'coarse', name: 'Coarse 320', micron: 40, soakMinutes: 30, flattenMinutes: 4, knivesBetween: 9 }],
-  people: [{ id: 'oda', skills: ['full'], pace: 1, present: there }, { id: 'kit', skills: ['hone'], pace: 1, present: there }], jobs: [job('k', NEXT), job('x')], weights: EVEN_WEIGHTS, locks: [],
+  people: [
+    { id: 'oda', skills: ['full'], pace: 1, present: there },
+    { id: 'kit', skills: ['hone'], pace: 1, present: there },
+  ],
+  jobs: [job('k', NEXT), job('x')],
+  weights: EVEN_WEIGHTS,
+  locks: [],
 }
 const at = (jobId: string, day: number): Placement => ({ jobId, windowId: `w${day}`, benchId: 'back', personId: 'oda' })
 const PLAN = [at('k', 0), at('k#2', 1), at('x', 0)]
@@ -43,23 +96,78 @@ const layouts = layOutPlan(indexPlan(problem), PLAN)
 
 const zone = { forceGf: 420, lowGf: 400, highGf: 440, word: 'dull', bluntUm: 12, roll: 0.1 }
 const knife = (id: string, code: string): object => ({
-  id, code, type: 'chef', lengthMm: 240, heelHeightMm: 48, serrated: false, holderId: 'oda', stationId: 's', status: 'in-service', word: 'dull', limitGf: 350, worstZone: 'tip', dullAhead: null, servicesAhead: [], zones: { heel: zone, belly: zone, tip: zone },
-  verdict: { action: 'stone', reasons: [{ code: 'worn', values: { zone: 'tip', forceGf: 420, limitGf: 350 } }], cost: { minutes: 20, strokesPerSide: 40, steelUm: 60 }, startGrit: 320, startStone: null, tool: null, dps: 17, runnerUp: null },
+  id,
+  code,
+  type: 'chef',
+  lengthMm: 240,
+  heelHeightMm: 48,
+  serrated: false,
+  holderId: 'oda',
+  stationId: 's',
+  status: 'in-service',
+  word: 'dull',
+  limitGf: 350,
+  worstZone: 'tip',
+  dullAhead: null,
+  servicesAhead: [],
+  zones: { heel: zone, belly: zone, tip: zone },
+  verdict: {
+    action: 'stone',
+    reasons: [{ code: 'worn', values: { zone: 'tip', forceGf: 420, limitGf: 350 } }],
+    cost: { minutes: 20, strokesPerSide: 40, steelUm: 60 },
+    startGrit: 320,
+    startStone: null,
+    tool: null,
+    dps: 17,
+    runnerUp: null,
+  },
 })
 beforeEach(() => {
   setActivePinia(createPinia())
-  useFleet().fleet = { now: new Date(START).toISOString(), planned: [], stations: [], knives: [knife('k', 'CH-07'), knife('x', 'PE-02')], people: [{ id: 'oda', name: 'Oda Finch' }, { id: 'kit', name: 'Kit Larkin' }] } as unknown as Fleet
-  useSession().enter({ person: { id: 'oda', name: 'Oda Finch', role: 'chef' }, house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false }, rights: [], deviceName: null, now: new Date(START).toISOString() } as never)
+  useFleet().fleet = {
+    now: new Date(START).toISOString(),
+    planned: [],
+    stations: [],
+    knives: [knife('k', 'CH-07'), knife('x', 'PE-02')],
+    people: [
+      { id: 'oda', name: 'Oda Finch' },
+      { id: 'kit', name: 'Kit Larkin' },
+    ],
+  } as unknown as Fleet
+  useSession().enter({
+    person: { id: 'oda', name: 'Oda Finch', role: 'chef' },
+    house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false },
+    rights: [],
+    deviceName: null,
+    now: new Date(START).toISOString(),
+  } as never)
 })
-const shown = (component: Component, props: Record<string, unknown>): VueWrapper => mount(component, { props, global: { plugins: [i18n], stubs: { RouterLink: { template: '<a><slot /></a>' }, ChoiceField: true } } })
+const shown = (component: Component, props: Record<string, unknown>): VueWrapper =>
+  mount(component, {
+    props,
+    global: { plugins: [i18n], stubs: { RouterLink: { template: '<a><slot /></a>' }, ChoiceField: true } },
+  })
 
 describe('a window with its benches', () => {
   const lanes = (day: number, more: Record<string, unknown> = {}): VueWrapper =>
-    shown(WindowLanes, { window: PROBLEM.windows[day], problem, layout: layouts.get(`w${day}`), chosen: null, locked: () => false, mayPlan: true, ...more })
+    shown(WindowLanes, {
+      window: PROBLEM.windows[day],
+      problem,
+      layout: layouts.get(`w${day}`),
+      chosen: null,
+      locked: () => false,
+      mayPlan: true,
+      ...more,
+    })
 
   it('shows who does which knife when, who is there to do it, and what goes under water before', () => {
     const window = lanes(0)
-    expect(window.findAll('.session').map((one) => one.attributes('aria-label'))).toEqual(expect.arrayContaining([expect.stringMatching(/^CH-07, Oda Finch, 15:\d\d–15:\d\d$/), expect.stringMatching(/^PE-02, Oda Finch, /)]))
+    expect(window.findAll('.session').map((one) => one.attributes('aria-label'))).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^CH-07, Oda Finch, 15:\d\d–15:\d\d$/),
+        expect.stringMatching(/^PE-02, Oda Finch, /),
+      ]),
+    )
     expect(window.text()).toContain('soak Coarse 320 from 14:30')
     // those who only hone are not asked to the bench
     expect(window.findAll('.hands').map((one) => one.attributes('title'))).toEqual(['Oda Finch'])
@@ -89,10 +197,16 @@ describe('a window with its benches', () => {
 
   it('says what is locked, and lets nobody drag that or what they may not plan', () => {
     const window = lanes(0, { locked: (jobId: string) => jobId === 'k' })
-    const dragged = Object.fromEntries(window.findAll('.session').map((one) => [one.attributes('data-job'), one.attributes('draggable')]))
+    const dragged = Object.fromEntries(
+      window.findAll('.session').map((one) => [one.attributes('data-job'), one.attributes('draggable')]),
+    )
     expect(dragged).toEqual({ k: 'false', x: 'true' })
     expect(window.find('[data-job="k"]').attributes('aria-label')).toMatch(/, locked$/)
-    expect(lanes(0, { mayPlan: false }).findAll('.session').every((one) => one.attributes('draggable') === 'false')).toBe(true)
+    expect(
+      lanes(0, { mayPlan: false })
+        .findAll('.session')
+        .every((one) => one.attributes('draggable') === 'false'),
+    ).toBe(true)
   })
 
   it('stays a thin line to drop on where nothing is planned', () => {
@@ -105,7 +219,16 @@ describe('a window with its benches', () => {
 describe('a chosen session', () => {
   const panel = (jobId: string, placements = PLAN, more: Record<string, unknown> = {}): VueWrapper => {
     const own = withSeconds(PROBLEM, placements)
-    return shown(JobPanel, { jobId, problem: own, placements, layouts: layOutPlan(indexPlan(own), placements), handMade: null, locked: false, mayPlan: true, ...more })
+    return shown(JobPanel, {
+      jobId,
+      problem: own,
+      placements,
+      layouts: layOutPlan(indexPlan(own), placements),
+      handMade: null,
+      locked: false,
+      mayPlan: true,
+      ...more,
+    })
   }
 
   it('says when, on what, and why there', () => {
@@ -122,10 +245,20 @@ describe('a chosen session', () => {
   })
 
   it('says what a change by hand costs, saves or breaks', () => {
-    expect(panel('k', PLAN, { handMade: { jobId: 'k', costMinutes: 12.4, breaks: null } }).text()).toContain('That costs the plan 12 min of work.')
-    expect(panel('k', PLAN, { handMade: { jobId: 'k', costMinutes: -3, breaks: null } }).text()).toContain('That saves the plan 3 min of work.')
-    expect(panel('k', PLAN, { handMade: { jobId: 'k', costMinutes: 0, breaks: { code: 'too-soon', values: { windowId: 'w0' } } } }).text()).toContain('Not there: It comes after its session on Tuesday afternoon, not before.')
-    expect(panel('k', PLAN, { handMade: { jobId: 'x', costMinutes: 5, breaks: null } }).text()).not.toContain('That costs')
+    expect(panel('k', PLAN, { handMade: { jobId: 'k', costMinutes: 12.4, breaks: null } }).text()).toContain(
+      'That costs the plan 12 min of work.',
+    )
+    expect(panel('k', PLAN, { handMade: { jobId: 'k', costMinutes: -3, breaks: null } }).text()).toContain(
+      'That saves the plan 3 min of work.',
+    )
+    expect(
+      panel('k', PLAN, {
+        handMade: { jobId: 'k', costMinutes: 0, breaks: { code: 'too-soon', values: { windowId: 'w0' } } },
+      }).text(),
+    ).toContain('Not there: It comes after its session on Tuesday afternoon, not before.')
+    expect(panel('k', PLAN, { handMade: { jobId: 'x', costMinutes: 5, breaks: null } }).text()).not.toContain(
+      'That costs',
+    )
   })
 
   it('can be placed from the shelf, locked and taken off', async () => {
@@ -140,18 +273,38 @@ describe('a chosen session', () => {
 })
 
 describe('the whole plan', () => {
-  const view = { services: [0, 1, 2].map((day) => ({ name: 'dinner', startsAt: new Date(START + day * DAY + 18 * HOUR_MS).toISOString(), endsAt: '' })), chances: [{ jobId: 'k', left: [1, 1, 1], fresh: [0, 1] }], rounds: [{ kind: 'check', knifeId: 'x', personId: 'oda', service: 'dinner', startsAt: new Date(START + 18 * HOUR_MS).toISOString() }] } as unknown as PlanView
+  const view = {
+    services: [0, 1, 2].map((day) => ({
+      name: 'dinner',
+      startsAt: new Date(START + day * DAY + 18 * HOUR_MS).toISOString(),
+      endsAt: '',
+    })),
+    chances: [{ jobId: 'k', left: [1, 1, 1], fresh: [0, 1] }],
+    rounds: [
+      {
+        kind: 'check',
+        knifeId: 'x',
+        personId: 'oda',
+        service: 'dinner',
+        startsAt: new Date(START + 18 * HOUR_MS).toISOString(),
+      },
+    ],
+  } as unknown as PlanView
 
   it('shows the knives dull in each service, with it and without, to one decimal', () => {
     const services = shown(RiskBand, { view, problem, placements: PLAN }).findAll('li')
     expect(services.map((one) => one.attributes('aria-label'))).toEqual([
-      'dinner, Tuesday: 1.0 knives dull if nothing is done, 0.0 with this plan', 'dinner, Wednesday: 1.0 knives dull if nothing is done, 0.0 with this plan', 'dinner, Thursday: 1.0 knives dull if nothing is done, 1.0 with this plan',
+      'dinner, Tuesday: 1.0 knives dull if nothing is done, 0.0 with this plan',
+      'dinner, Wednesday: 1.0 knives dull if nothing is done, 0.0 with this plan',
+      'dinner, Thursday: 1.0 knives dull if nothing is done, 1.0 with this plan',
     ])
   })
 
   it('stands beside custom in numbers, for as many weeks as are asked', async () => {
     const panel = shown(ComparisonPanel, { problem, placements: PLAN })
-    expect(panel.text()).toMatch(/This plan leaves [\d.]+ h of dull service for 60 min at the bench; everything every 2 weeks leaves/)
+    expect(panel.text()).toMatch(
+      /This plan leaves [\d.]+ h of dull service for 60 min at the bench; everything every 2 weeks leaves/,
+    )
     await panel.get('input').setValue(5)
     expect(panel.text()).toContain('everything every 5 weeks leaves')
     // nobody has waited five weeks: nothing is done, and everything stays dull

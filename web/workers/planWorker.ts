@@ -20,7 +20,9 @@ const SEED = 1
 addEventListener('message', ({ data }: MessageEvent<PlanTask>) => {
   const began = performance.now()
   const placements = searchPlan({
-    problem: data.problem, random: seededRandom(SEED), startFrom: data.startFrom,
+    problem: data.problem,
+    random: seededRandom(SEED),
+    startFrom: data.startFrom,
     spent: () => (performance.now() - began) / data.milliseconds,
     ...(data.anchors ? { anchors: data.anchors } : {}),
   })

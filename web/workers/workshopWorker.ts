@@ -8,7 +8,15 @@ export interface WorkshopTask {
 }
 export type WorkshopAnswer =
   | { readonly ask: number; readonly series: readonly SeriesSession[]; readonly wrong: null }
-  | { readonly ask: number; readonly series: null; readonly wrong: { readonly code: string; readonly quantity: string; readonly values: Readonly<Record<string, number | string>> } }
+  | {
+      readonly ask: number
+      readonly series: null
+      readonly wrong: {
+        readonly code: string
+        readonly quantity: string
+        readonly values: Readonly<Record<string, number | string>>
+      }
+    }
 
 /** Plans workshop work off the page's thread, so that dragging an angle never waits for it. */
 addEventListener('message', ({ data }: MessageEvent<WorkshopTask>) => {
@@ -17,7 +25,11 @@ addEventListener('message', ({ data }: MessageEvent<WorkshopTask>) => {
     answer = { ask: data.ask, series: seriesAhead(data.work), wrong: null }
   } catch (error) {
     if (!(error instanceof MeasureError)) throw error
-    answer = { ask: data.ask, series: null, wrong: { code: error.code, quantity: error.quantity, values: error.values } }
+    answer = {
+      ask: data.ask,
+      series: null,
+      wrong: { code: error.code, quantity: error.quantity, values: error.values },
+    }
   }
   postMessage(answer)
 })

@@ -6,7 +6,13 @@ import type { WorkshopPlan } from '../../core/workshop/plan'
 import { useFormats } from '../i18n'
 import { choicesOf, fieldsOf, type OperationField } from './operationFields'
 
-const props = defineProps<{ blade: SectionBlade; plan: WorkshopPlan | null; wrong: string; /** thickness the blade had when new, mm */ thinToMm: number; lengthMm: number }>()
+const props = defineProps<{
+  blade: SectionBlade
+  plan: WorkshopPlan | null
+  wrong: string
+  /** thickness the blade had when new, mm */ thinToMm: number
+  lengthMm: number
+}>()
 const operation = defineModel<Operation>({ required: true })
 const formats = useFormats()
 const fields = computed(() => fieldsOf(operation.value.kind, props.blade))
@@ -29,9 +35,21 @@ const lines = computed(() => {
   const { done, tip } = props.plan
   const height = props.blade.heelHeightMm
   return [
-    { name: 'thickness', from: formats.value.thickness(done.measures.before.bteMm), to: formats.value.thickness(done.measures.after.bteMm) },
+    {
+      name: 'thickness',
+      from: formats.value.thickness(done.measures.before.bteMm),
+      to: formats.value.thickness(done.measures.after.bteMm),
+    },
     { name: 'height', from: formats.value.thickness(height), to: formats.value.thickness(height - done.lossMm) },
-    ...(tip ? [{ name: 'length', from: formats.value.length(props.lengthMm), to: formats.value.length(Math.round(10 * (props.lengthMm - tip.lengthLossMm)) / 10) }] : []),
+    ...(tip
+      ? [
+          {
+            name: 'length',
+            from: formats.value.length(props.lengthMm),
+            to: formats.value.length(Math.round(10 * (props.lengthMm - tip.lengthLossMm)) / 10),
+          },
+        ]
+      : []),
   ]
 })
 </script>
@@ -42,18 +60,53 @@ const lines = computed(() => {
     <div v-for="field in fields" :key="field.name" class="line">
       <span>{{ $t(`workshop.field.${field.name}`) }}</span>
       <output class="num">{{ written(field) }}</output>
-      <input class="no-print" type="range" :aria-label="$t(`workshop.field.${field.name}`)" :min="field.low" :max="field.high" :step="field.step" :value="own[field.name]" @input="set(field.name, Number(($event.target as HTMLInputElement).value))" />
+      <input
+        class="no-print"
+        type="range"
+        :aria-label="$t(`workshop.field.${field.name}`)"
+        :min="field.low"
+        :max="field.high"
+        :step="field.step"
+        :value="own[field.name]"
+        @input="set(field.name, Number(($event.target as HTMLInputElement).value))"
+      />
     </div>
     <p v-if="isTarget" class="presets no-print">
-      <button class="button" type="button" @click="set('targetBteMm', hundredth(blade.bteMm - LITTLE_MM))">{{ $t('workshop.maintenance') }}</button>
-      <button class="button" type="button" :disabled="thinToMm >= blade.bteMm" @click="set('targetBteMm', hundredth(thinToMm))">{{ $t('workshop.full') }}</button>
+      <button class="button" type="button" @click="set('targetBteMm', hundredth(blade.bteMm - LITTLE_MM))">
+        {{ $t('workshop.maintenance') }}
+      </button>
+      <button
+        class="button"
+        type="button"
+        :disabled="thinToMm >= blade.bteMm"
+        @click="set('targetBteMm', hundredth(thinToMm))"
+      >
+        {{ $t('workshop.full') }}
+      </button>
     </p>
-    <div v-for="choice in choices" :key="choice.name" class="segments" role="group" :aria-label="$t(`workshop.choice.${choice.name}`)">
-      <button v-for="option in choice.options" :key="option" type="button" :aria-pressed="own[choice.name] === option" @click="set(choice.name, option)">{{ $t(`workshop.option.${choice.name}.${option}`) }}</button>
+    <div
+      v-for="choice in choices"
+      :key="choice.name"
+      class="segments"
+      role="group"
+      :aria-label="$t(`workshop.choice.${choice.name}`)"
+    >
+      <button
+        v-for="option in choice.options"
+        :key="option"
+        type="button"
+        :aria-pressed="own[choice.name] === option"
+        @click="set(choice.name, option)"
+      >
+        {{ $t(`workshop.option.${choice.name}.${option}`) }}
+      </button>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <dl v-if="plan && !wrong" class="soft small">
-      <template v-for="line in lines" :key="line.name"><dt>{{ $t(`workshop.${line.name}`) }}</dt><dd class="num">{{ line.from === line.to ? line.to : `${line.from} → ${line.to}` }}</dd></template>
+      <template v-for="line in lines" :key="line.name"
+        ><dt>{{ $t(`workshop.${line.name}`) }}</dt>
+        <dd class="num">{{ line.from === line.to ? line.to : `${line.from} → ${line.to}` }}</dd></template
+      >
     </dl>
     <slot />
   </section>

@@ -17,10 +17,22 @@ const tenth = (value: number): number => Math.round(10 * value) / 10
   <section class="stacked">
     <h2>{{ $t('workshop.regimes') }}</h2>
     <table class="plain">
-      <thead><tr><th>{{ $t('workshop.choice.regime') }}</th><th>{{ $t('workshop.aYear') }}</th><th>{{ $t('workshop.steelAYear') }}</th><th>{{ $t('workshop.lasts') }}</th></tr></thead>
+      <thead>
+        <tr>
+          <th>{{ $t('workshop.choice.regime') }}</th>
+          <th>{{ $t('workshop.aYear') }}</th>
+          <th>{{ $t('workshop.steelAYear') }}</th>
+          <th>{{ $t('workshop.lasts') }}</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="one in regimes" :key="one.regime">
-          <td>{{ $t(`workshop.regimeName.${one.regime}`) }}<span v-if="one.stretch > DULL_MEANWHILE" class="soft">{{ $t('workshop.stretched', { n: tenth(one.stretch) }) }}</span></td>
+          <td>
+            {{ $t(`workshop.regimeName.${one.regime}`)
+            }}<span v-if="one.stretch > DULL_MEANWHILE" class="soft">{{
+              $t('workshop.stretched', { n: tenth(one.stretch) })
+            }}</span>
+          </td>
           <td class="num">{{ tenth(one.sessionsPerYear) }}</td>
           <td class="num">{{ formats.thickness(one.steelPerYearMm) }}</td>
           <td class="num">{{ lifeSpan(one.years) }}</td>

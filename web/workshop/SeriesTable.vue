@@ -11,12 +11,21 @@ const formats = useFormats()
     <h2>{{ $t('workshop.series', { n: series.length }) }}</h2>
     <table class="plain">
       <thead>
-        <tr><th>{{ $t('workshop.session') }}</th><th v-if="ofRatio">{{ $t('workshop.ratioThen') }}</th><th>{{ $t('workshop.strokes') }}</th><th>{{ $t('workshop.time') }}</th><th>{{ $t('workshop.goesAway') }}</th><th>{{ $t('workshop.heightLost') }}</th></tr>
+        <tr>
+          <th>{{ $t('workshop.session') }}</th>
+          <th v-if="ofRatio">{{ $t('workshop.ratioThen') }}</th>
+          <th>{{ $t('workshop.strokes') }}</th>
+          <th>{{ $t('workshop.time') }}</th>
+          <th>{{ $t('workshop.goesAway') }}</th>
+          <th>{{ $t('workshop.heightLost') }}</th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="one in series" :key="one.session">
           <td class="num">{{ one.session }}</td>
-          <td v-if="ofRatio" class="num">{{ 100 - Math.round(one.plan.done.ratioRight) }} / {{ Math.round(one.plan.done.ratioRight) }}</td>
+          <td v-if="ofRatio" class="num">
+            {{ 100 - Math.round(one.plan.done.ratioRight) }} / {{ Math.round(one.plan.done.ratioRight) }}
+          </td>
           <td class="num">{{ one.strokes.left }} / {{ one.strokes.right }}</td>
           <td class="num">{{ formats.minutes(Math.max(1, Math.round(one.plan.minutes))) }}</td>
           <td class="num">{{ Math.round(100 * one.plan.grams) / 100 }} g</td>

@@ -27,28 +27,69 @@ const zone = defineModel<Zone>('zone', { required: true })
 const known = computed(() => props.measured.find((one) => one.zone === zone.value))
 /** What work has left is reckoned, so it is told and not put in as if somebody had measured it. */
 const had = (): SectionMeasure | undefined => (known.value?.worked ? undefined : known.value)
-const left = computed(() => (known.value?.worked ? known.value.thicknessAt.map(({ heightMm, thicknessMm }) => say('workshop.leftAt', { mm: heightMm, thickness: formats.value.thickness(thicknessMm) })).join(', ') : ''))
+const left = computed(() =>
+  known.value?.worked
+    ? known.value.thicknessAt
+        .map(({ heightMm, thicknessMm }) =>
+          say('workshop.leftAt', { mm: heightMm, thickness: formats.value.thickness(thicknessMm) }),
+        )
+        .join(', ')
+    : '',
+)
 const form = reactive({
-  at: Object.fromEntries(HEIGHTS.map((mm) => [mm, had()?.thicknessAt.find(({ heightMm }) => heightMm === mm)?.thicknessMm ?? null])) as Record<number, number | null>,
-  heelHeightMm: null as number | null, spineMm: null as number | null, bteMm: had()?.bteMm ?? null,
-  bevelLeftMm: had()?.bevelLeftMm ?? null, bevelRightMm: had()?.bevelRightMm ?? null, faceDps: had()?.faceDps ?? null,
+  at: Object.fromEntries(
+    HEIGHTS.map((mm) => [mm, had()?.thicknessAt.find(({ heightMm }) => heightMm === mm)?.thicknessMm ?? null]),
+  ) as Record<number, number | null>,
+  heelHeightMm: null as number | null,
+  spineMm: null as number | null,
+  bteMm: had()?.bteMm ?? null,
+  bevelLeftMm: had()?.bevelLeftMm ?? null,
+  bevelRightMm: had()?.bevelRightMm ?? null,
+  faceDps: had()?.faceDps ?? null,
 })
 const found = computed((): SectionMeasure => ({
   zone: zone.value,
-  thicknessAt: HEIGHTS.flatMap((heightMm) => { const thicknessMm = form.at[heightMm] ?? null; return thicknessMm === null ? [] : [{ heightMm, thicknessMm }] }),
+  thicknessAt: HEIGHTS.flatMap((heightMm) => {
+    const thicknessMm = form.at[heightMm] ?? null
+    return thicknessMm === null ? [] : [{ heightMm, thicknessMm }]
+  }),
   ...(form.bteMm === null ? {} : { bteMm: form.bteMm }),
-  ...(form.bevelLeftMm === null ? {} : { bevelLeftMm: form.bevelLeftMm }), ...(form.bevelRightMm === null ? {} : { bevelRightMm: form.bevelRightMm }), ...(form.faceDps === null ? {} : { faceDps: form.faceDps }),
+  ...(form.bevelLeftMm === null ? {} : { bevelLeftMm: form.bevelLeftMm }),
+  ...(form.bevelRightMm === null ? {} : { bevelRightMm: form.bevelRightMm }),
+  ...(form.faceDps === null ? {} : { faceDps: form.faceDps }),
 }))
 const fitted = computed(() => fitSection(props.blade, found.value))
 const zones = ZONES.map((value) => ({ value, label: say(`zone.${value}`) }))
 /** Measured once for the whole knife; the latest thickness behind the edge stands for it too. */
-const ofKnife = computed(() => Object.fromEntries((['heelHeightMm', 'spineMm', 'bteMm'] as const).flatMap((name) => (form[name] === null ? [] : [[name, form[name]]]))))
-const hasSpot = computed(() => found.value.thicknessAt.length > 0 || (['bteMm', 'bevelLeftMm', 'bevelRightMm', 'faceDps'] as const).some((name) => form[name] !== null))
+const ofKnife = computed(() =>
+  Object.fromEntries(
+    (['heelHeightMm', 'spineMm', 'bteMm'] as const).flatMap((name) =>
+      form[name] === null ? [] : [[name, form[name]]],
+    ),
+  ),
+)
+const hasSpot = computed(
+  () =>
+    found.value.thicknessAt.length > 0 ||
+    (['bteMm', 'bevelLeftMm', 'bevelRightMm', 'faceDps'] as const).some((name) => form[name] !== null),
+)
 const isEmpty = computed(() => !hasSpot.value && Object.keys(ofKnife.value).length === 0)
 async function keep(): Promise<void> {
   const others = props.measured.filter((one) => one.zone !== zone.value)
   const done = await change(async () => {
-    const { knives } = await call(endpoints.sendEvents, { body: { events: [{ id: newId(), knifeId: props.knifeId, kind: 'measured', at: session.now().toISOString(), payload: { ...ofKnife.value, ...(hasSpot.value ? { sections: [...others, found.value] } : {}) } }] } })
+    const { knives } = await call(endpoints.sendEvents, {
+      body: {
+        events: [
+          {
+            id: newId(),
+            knifeId: props.knifeId,
+            kind: 'measured',
+            at: session.now().toISOString(),
+            payload: { ...ofKnife.value, ...(hasSpot.value ? { sections: [...others, found.value] } : {}) },
+          },
+        ],
+      },
+    })
     fleet.accept(knives)
   })
   if (!done) return
@@ -64,7 +105,13 @@ async function keep(): Promise<void> {
     <div class="form-grid">
       <ChoiceField v-model="zone" :label="$t('workshop.spot')" :options="zones" />
       <MeasureField v-model="form.bteMm" :label="$t('field.bteMm')" unit="mm" />
-      <MeasureField v-for="mm in HEIGHTS" :key="mm" v-model="form.at[mm] as number | null" :label="$t('workshop.thickAt', { mm })" unit="mm" />
+      <MeasureField
+        v-for="mm in HEIGHTS"
+        :key="mm"
+        v-model="form.at[mm] as number | null"
+        :label="$t('workshop.thickAt', { mm })"
+        unit="mm"
+      />
       <MeasureField v-model="form.bevelLeftMm" :label="$t('workshop.bevelLeft')" unit="mm" />
       <MeasureField v-model="form.bevelRightMm" :label="$t('workshop.bevelRight')" unit="mm" />
       <MeasureField v-model="form.faceDps" :label="$t('workshop.face')" unit="°" />
@@ -72,10 +119,20 @@ async function keep(): Promise<void> {
       <MeasureField v-model="form.spineMm" :label="$t('field.spineMm')" unit="mm" />
     </div>
     <p v-if="left" class="soft small">{{ $t('workshop.leftByWork', { list: left }) }}</p>
-    <p v-for="one in fitted.contradictions" :key="one.code" class="told" role="status">{{ $t(`workshop.contradiction.${one.code}`, { ...one.values }) }}</p>
-    <p v-if="fitted.assumed.length > 0" class="soft small">{{ $t('workshop.unmeasured', { list: fitted.assumed.map((one) => say(`workshop.unmeasuredField.${one}`)).join(', ') }) }}</p>
+    <p v-for="one in fitted.contradictions" :key="one.code" class="told" role="status">
+      {{ $t(`workshop.contradiction.${one.code}`, { ...one.values }) }}
+    </p>
+    <p v-if="fitted.assumed.length > 0" class="soft small">
+      {{
+        $t('workshop.unmeasured', {
+          list: fitted.assumed.map((one) => say(`workshop.unmeasuredField.${one}`)).join(', '),
+        })
+      }}
+    </p>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <p><button class="button" type="button" :disabled="isEmpty" @click="keep">{{ $t('workshop.keep') }}</button></p>
+    <p>
+      <button class="button" type="button" :disabled="isEmpty" @click="keep">{{ $t('workshop.keep') }}</button>
+    </p>
   </section>
 </template>
 

@@ -4,38 +4,97 @@ import { FACE_CUTS } from '../../core/workshop/operation'
 import type { WorkshopPlan } from '../../core/workshop/plan'
 import { say, useFormats } from '../i18n'
 
-const props = defineProps<{ plan: WorkshopPlan; stoneName: (id: string) => string; lengthMm: number; /** how this house's coins and cards make an angle, in words; empty where none do */ stackFor: (dps: number) => string }>()
+const props = defineProps<{
+  plan: WorkshopPlan
+  stoneName: (id: string) => string
+  lengthMm: number
+  /** how this house's coins and cards make an angle, in words; empty where none do */ stackFor: (dps: number) => string
+}>()
 const shown = defineModel<number>({ required: true })
 const formats = useFormats()
 const tenth = (value: number): number => Math.round(10 * value) / 10
 const minutes = (value: number): string => formats.value.minutes(Math.max(1, Math.round(value)))
-const later = computed(() => props.plan.stages.slice(1).map(({ stone, minutes: own }) => `${props.stoneName(stone.id)} ${minutes(own)}`).join(', '))
-const onFace = computed(() => FACE_CUTS.has(props.plan.cuts[Math.min(shown.value, props.plan.cuts.length - 1)]?.name ?? ''))
-const sum = computed(() => (props.plan.tip ? say('workshop.tipSum', {
-  minutes: minutes(props.plan.minutes), grams: Math.round(1000 * props.plan.grams) / 1000, area: Math.round(10 * props.plan.tip.areaMm2) / 10, thick: formats.value.thickness(props.plan.tip.thicknessMm), point: formats.value.angle(Math.round(props.plan.tip.pointDegrees)),
-}) : say('workshop.sum', {
-  minutes: minutes(props.plan.minutes), grams: Math.round(100 * props.plan.grams) / 100, area: Math.round(1000 * props.plan.done.areaMm2) / 1000, length: formats.value.length(props.lengthMm),
-  loss: props.plan.done.lossMm > 0.0005 ? say('workshop.loss', { height: formats.value.thickness(props.plan.done.lossMm) }) : say('workshop.noLoss'),
-})))
+const later = computed(() =>
+  props.plan.stages
+    .slice(1)
+    .map(({ stone, minutes: own }) => `${props.stoneName(stone.id)} ${minutes(own)}`)
+    .join(', '),
+)
+const onFace = computed(() =>
+  FACE_CUTS.has(props.plan.cuts[Math.min(shown.value, props.plan.cuts.length - 1)]?.name ?? ''),
+)
+const sum = computed(() =>
+  props.plan.tip
+    ? say('workshop.tipSum', {
+        minutes: minutes(props.plan.minutes),
+        grams: Math.round(1000 * props.plan.grams) / 1000,
+        area: Math.round(10 * props.plan.tip.areaMm2) / 10,
+        thick: formats.value.thickness(props.plan.tip.thicknessMm),
+        point: formats.value.angle(Math.round(props.plan.tip.pointDegrees)),
+      })
+    : say('workshop.sum', {
+        minutes: minutes(props.plan.minutes),
+        grams: Math.round(100 * props.plan.grams) / 100,
+        area: Math.round(1000 * props.plan.done.areaMm2) / 1000,
+        length: formats.value.length(props.lengthMm),
+        loss:
+          props.plan.done.lossMm > 0.0005
+            ? say('workshop.loss', { height: formats.value.thickness(props.plan.done.lossMm) })
+            : say('workshop.noLoss'),
+      }),
+)
 </script>
 
 <template>
   <section>
     <p class="lead">{{ sum }}</p>
     <table class="plain">
-      <thead><tr><th>{{ $t('workshop.stage') }}</th><th>{{ $t('workshop.angle') }}</th><th>{{ $t('workshop.lift') }}</th><th>{{ $t('workshop.strokes') }}</th><th>{{ $t('workshop.time') }}</th><th>{{ $t('workshop.goesAway') }}</th></tr></thead>
+      <thead>
+        <tr>
+          <th>{{ $t('workshop.stage') }}</th>
+          <th>{{ $t('workshop.angle') }}</th>
+          <th>{{ $t('workshop.lift') }}</th>
+          <th>{{ $t('workshop.strokes') }}</th>
+          <th>{{ $t('workshop.time') }}</th>
+          <th>{{ $t('workshop.goesAway') }}</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="(cut, at) in plan.cuts" :key="at" :class="{ chosen: shown === at }">
-          <td><span class="print-only">{{ at + 1 }} {{ $t(`workshop.cut.${cut.name}`) }}</span><button class="button quiet no-print" type="button" :aria-pressed="shown === at" @click="shown = at">{{ at + 1 }} {{ $t(`workshop.cut.${cut.name}`) }}</button><span class="soft small under">{{ stoneName(plan.stages[cut.stage]?.stone.id ?? '') }}</span></td>
-          <td class="num">{{ cut.grindings.length > 0 ? formats.angle(tenth(cut.dps)) : '–' }}<span v-if="cut.grindings.length > 0" class="soft small under">{{ $t('workshop.offFace', { angle: formats.angle(tenth(cut.offFaceDps)) }) }}</span></td>
-          <td class="num">{{ cut.grindings.length > 0 ? formats.length(tenth(cut.liftMm)) : '–' }}<span v-if="cut.grindings.length > 0 && stackFor(cut.dps)" class="soft small under">{{ stackFor(cut.dps) }}</span></td>
-          <td class="num">{{ cut.strokes.left + cut.strokes.right > 0 ? `${cut.strokes.left} / ${cut.strokes.right}` : '–' }}</td>
+          <td>
+            <span class="print-only">{{ at + 1 }} {{ $t(`workshop.cut.${cut.name}`) }}</span
+            ><button class="button quiet no-print" type="button" :aria-pressed="shown === at" @click="shown = at">
+              {{ at + 1 }} {{ $t(`workshop.cut.${cut.name}`) }}</button
+            ><span class="soft small under">{{ stoneName(plan.stages[cut.stage]?.stone.id ?? '') }}</span>
+          </td>
+          <td class="num">
+            {{ cut.grindings.length > 0 ? formats.angle(tenth(cut.dps)) : '–'
+            }}<span v-if="cut.grindings.length > 0" class="soft small under">{{
+              $t('workshop.offFace', { angle: formats.angle(tenth(cut.offFaceDps)) })
+            }}</span>
+          </td>
+          <td class="num">
+            {{ cut.grindings.length > 0 ? formats.length(tenth(cut.liftMm)) : '–'
+            }}<span v-if="cut.grindings.length > 0 && stackFor(cut.dps)" class="soft small under">{{
+              stackFor(cut.dps)
+            }}</span>
+          </td>
+          <td class="num">
+            {{ cut.strokes.left + cut.strokes.right > 0 ? `${cut.strokes.left} / ${cut.strokes.right}` : '–' }}
+          </td>
           <td class="num">{{ minutes(cut.minutes) }}</td>
-          <td class="num">{{ Math.round(cut.grams * 100) / 100 }} g<span class="soft small under">{{ Math.round(cut.areaMm2 * 1000) / 1000 }} mm², {{ Math.round(cut.volumeMm3) }} mm³</span></td>
+          <td class="num">
+            {{ Math.round(cut.grams * 100) / 100 }} g<span class="soft small under"
+              >{{ Math.round(cut.areaMm2 * 1000) / 1000 }} mm², {{ Math.round(cut.volumeMm3) }} mm³</span
+            >
+          </td>
         </tr>
       </tbody>
     </table>
-    <p class="soft"><template v-if="later">{{ $t('workshop.then', { stones: later }) }}</template> {{ $t(plan.tip ? 'workshop.lookTip' : onFace ? 'workshop.look' : 'workshop.lookEdge') }}</p>
+    <p class="soft">
+      <template v-if="later">{{ $t('workshop.then', { stones: later }) }}</template>
+      {{ $t(plan.tip ? 'workshop.lookTip' : onFace ? 'workshop.look' : 'workshop.lookEdge') }}
+    </p>
     <p class="soft small">{{ $t('workshop.cautions') }}</p>
   </section>
 </template>

@@ -12,9 +12,17 @@ const SHOWN_MM = 45
 const most = (points: readonly Point[], of: (point: Point) => number): number => Math.max(...points.map(of))
 const endMm = computed(() => most(props.tip.whole, ({ x }) => x))
 const shownMm = computed(() => SHOWN_MM + endMm.value - most(props.tip.before, ({ x }) => x))
-const scale = computed(() => Math.min((WIDTH - 2 * MARGIN) / shownMm.value, (HEIGHT - 2 * MARGIN) / most(props.tip.whole, ({ y }) => y)))
+const scale = computed(() =>
+  Math.min((WIDTH - 2 * MARGIN) / shownMm.value, (HEIGHT - 2 * MARGIN) / most(props.tip.whole, ({ y }) => y)),
+)
 const topMm = computed(() => most(props.tip.whole, ({ y }) => y))
-const path = (points: readonly Point[]): string => points.map(({ x, y }) => `${(WIDTH - MARGIN - (endMm.value - x) * scale.value).toFixed(2)},${(HEIGHT / 2 + (topMm.value / 2 - y) * scale.value).toFixed(2)}`).join(' ')
+const path = (points: readonly Point[]): string =>
+  points
+    .map(
+      ({ x, y }) =>
+        `${(WIDTH - MARGIN - (endMm.value - x) * scale.value).toFixed(2)},${(HEIGHT / 2 + (topMm.value / 2 - y) * scale.value).toFixed(2)}`,
+    )
+    .join(' ')
 const TEN_MM = 10
 </script>
 
@@ -22,7 +30,9 @@ const TEN_MM = 10
   <figure>
     <svg class="steel-drawing" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="$t('workshop.tipView')">
       <defs>
-        <pattern id="tip-goes" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="3" height="6" class="hatch" /></pattern>
+        <pattern id="tip-goes" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="3" height="6" class="hatch" />
+        </pattern>
       </defs>
       <polygon class="whole" :points="path(tip.whole)" />
       <polygon :points="path(tip.before)" fill="url(#tip-goes)" />

@@ -60,17 +60,38 @@ async function load(): Promise<void> {
     refusal.value = refusalText(error)
   }
 }
-watch(() => knife.value?.id, () => { void load() }, { immediate: true })
-watch(() => props.code, async (code) => {
-  if (code) return
-  const gear = await call(endpoints.gear).catch(() => [])
-  stones.value = gear.flatMap(({ id, name, micron, kind, active }) => (micron !== null && active && isStone(kind) ? [{ id, name, micron, diamond: isDiamond(kind) }] : []))
-}, { immediate: true })
-const blade = computed(() => view.value && fitSection(view.value.blade, view.value.measured.find((one) => one.zone === zone.value) ?? {}).blade)
+watch(
+  () => knife.value?.id,
+  () => {
+    void load()
+  },
+  { immediate: true },
+)
+watch(
+  () => props.code,
+  async (code) => {
+    if (code) return
+    const gear = await call(endpoints.gear).catch(() => [])
+    stones.value = gear.flatMap(({ id, name, micron, kind, active }) =>
+      micron !== null && active && isStone(kind) ? [{ id, name, micron, diamond: isDiamond(kind) }] : [],
+    )
+  },
+  { immediate: true },
+)
+const blade = computed(
+  () =>
+    view.value && fitSection(view.value.blade, view.value.measured.find((one) => one.zone === zone.value) ?? {}).blade,
+)
 
 // THE WORK
 
-const kinds = computed(() => OPERATION_KINDS.filter((kind) => (view.value?.serrated ? ['serrated', 'chip', 'tip'].includes(kind) : kind !== 'serrated') && (kind !== 'ratio' || ((blade.value?.ratioRight ?? 100) < 100 && (blade.value?.ratioRight ?? 0) > 0))))
+const kinds = computed(() =>
+  OPERATION_KINDS.filter(
+    (kind) =>
+      (view.value?.serrated ? ['serrated', 'chip', 'tip'].includes(kind) : kind !== 'serrated') &&
+      (kind !== 'ratio' || ((blade.value?.ratioRight ?? 100) < 100 && (blade.value?.ratioRight ?? 0) > 0)),
+  ),
+)
 function choose(kind: OperationKind): void {
   if (!blade.value || !view.value) return
   shown.value = 0
@@ -85,7 +106,15 @@ const FINISH_MICRON = { edge: 4, coarse: 11.5 } as const
 const work = computed((): WorkshopAsk | null => {
   if (!view.value || !blade.value || !operation.value) return null
   const { type, lengthMm, hrc, serrated } = view.value
-  return { blade: blade.value, type, operation: operation.value, lengthMm, hrc, stones: view.value.stones, finishMicron: blade.value.grind === 'boning-shoulder' || serrated ? FINISH_MICRON.coarse : FINISH_MICRON.edge }
+  return {
+    blade: blade.value,
+    type,
+    operation: operation.value,
+    lengthMm,
+    hrc,
+    stones: view.value.stones,
+    finishMicron: blade.value.grind === 'boning-shoulder' || serrated ? FINISH_MICRON.coarse : FINISH_MICRON.edge,
+  }
 })
 const { series, wrong } = useWorkshop(work)
 const plan = computed(() => series.value[0]?.plan ?? null)
@@ -99,11 +128,27 @@ const wrongWords = computed(() => {
 
 // THE DRAWING
 
-const section = computed(() => plan.value?.cuts[Math.min(shown.value, plan.value.cuts.length - 1)]?.after ?? plan.value?.done.after)
-watch(() => plan.value?.cuts.length, (count) => { shown.value = Math.max(0, (count ?? 1) - 1) })
+const section = computed(
+  () => plan.value?.cuts[Math.min(shown.value, plan.value.cuts.length - 1)]?.after ?? plan.value?.done.after,
+)
+watch(
+  () => plan.value?.cuts.length,
+  (count) => {
+    shown.value = Math.max(0, (count ?? 1) - 1)
+  },
+)
 /** How far in each kind of work is first looked at: faces, shoulders, or the very edge. */
 const ZOOM: Readonly<Record<OperationKind, number>> = {
-  thin: 0.72, 'flat-to-convex': 0.5, 'full-convex': 0.5, boning: 0.5, 're-bevel': 0.9, 'micro-bevel': 1, ratio: 0.95, chip: 0.85, tip: 0, serrated: 0.95,
+  thin: 0.72,
+  'flat-to-convex': 0.5,
+  'full-convex': 0.5,
+  boning: 0.5,
+  're-bevel': 0.9,
+  'micro-bevel': 1,
+  ratio: 0.95,
+  chip: 0.85,
+  tip: 0,
+  serrated: 0.95,
 }
 const dragged = computed(() => operation.value && dragField(operation.value.kind))
 /** The shoulder of the wider bevel, as the work leaves it: what can be taken hold of. */
@@ -115,14 +160,20 @@ const shoulder = computed(() => {
 /** How far out the shoulder is pulled makes the thickness there, or the angle of the bevel below it. */
 function drag(outMm: number): void {
   if (!operation.value || !dragged.value || !shoulder.value || !plan.value) return
-  const value = dragged.value.as === 'thickness'
-    ? Math.round((100 * plan.value.done.measures.after.bteMm * outMm) / shoulder.value.outMm) / 100
-    : Math.round(2 * degrees(Math.atan2(outMm, shoulder.value.upMm))) / 2
+  const value =
+    dragged.value.as === 'thickness'
+      ? Math.round((100 * plan.value.done.measures.after.bteMm * outMm) / shoulder.value.outMm) / 100
+      : Math.round(2 * degrees(Math.atan2(outMm, shoulder.value.upMm))) / 2
   operation.value = { ...operation.value, [dragged.value.name]: value } as Operation
 }
 const stoneName = (id: string): string => view.value?.stones.find((stone) => stone.id === id)?.name ?? ''
 const pieces = shallowRef<StackPiece[]>([])
-void call(endpoints.pieces).then((own) => { pieces.value = own }, () => undefined)
+void call(endpoints.pieces).then(
+  (own) => {
+    pieces.value = own
+  },
+  () => undefined,
+)
 /** The stack under the spine that makes an angle on this blade, from what the house owns. */
 function stackFor(dps: number): string {
   if (!blade.value) return ''
@@ -133,10 +184,19 @@ function stackFor(dps: number): string {
 // WHAT BECOMES OF IT
 
 /** Head of the printed card: which work, on which knife, printed when. */
-const card = computed(() => view.value && operation.value && say('workshop.card', {
-  kind: say(`workshop.kind.${operation.value.kind}`), code: props.code ?? say('workshop.free'), type: say(`type.${view.value.type}`),
-  length: formats.value.length(view.value.lengthMm), hrc: view.value.hrc, day: formats.value.longDay(session.now().toISOString()),
-}))
+const card = computed(
+  () =>
+    view.value &&
+    operation.value &&
+    say('workshop.card', {
+      kind: say(`workshop.kind.${operation.value.kind}`),
+      code: props.code ?? say('workshop.free'),
+      type: say(`type.${view.value.type}`),
+      length: formats.value.length(view.value.lengthMm),
+      hrc: view.value.hrc,
+      day: formats.value.longDay(session.now().toISOString()),
+    }),
+)
 
 async function keep(on: boolean): Promise<void> {
   if (!knife.value || !operation.value) return
@@ -152,7 +212,9 @@ async function keep(on: boolean): Promise<void> {
 async function start(): Promise<void> {
   if (!knife.value || !operation.value) return
   try {
-    await call(endpoints.startSession, { body: { id: newId(), knifeId: knife.value.id, choices: {}, operation: operation.value } })
+    await call(endpoints.startSession, {
+      body: { id: newId(), knifeId: knife.value.id, choices: {}, operation: operation.value },
+    })
     await router.push({ name: 'bench', params: { code: knife.value.code }, query: { go: 'on' } })
   } catch (error) {
     refusal.value = refusalText(error)
@@ -164,34 +226,101 @@ async function start(): Promise<void> {
   <div class="page">
     <header class="page-head">
       <h1>{{ $t('workshop.title') }}</h1>
-      <span class="soft"><RouterLink v-if="knife" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink><template v-else>{{ $t('workshop.free') }}</template></span>
+      <span class="soft"
+        ><RouterLink v-if="knife" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink
+        ><template v-else>{{ $t('workshop.free') }}</template></span
+      >
       <span class="end no-print"><PrintButton :label="$t('workshop.print')" /></span>
     </header>
     <p v-if="card" class="print-only lead">{{ card }}</p>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <template v-if="view && blade && operation">
       <div class="segments no-print" role="group" :aria-label="$t('workshop.operation')">
-        <button v-for="kind in kinds" :key="kind" type="button" :aria-pressed="operation.kind === kind" @click="choose(kind)">{{ $t(`workshop.kind.${kind}`) }}</button>
+        <button
+          v-for="kind in kinds"
+          :key="kind"
+          type="button"
+          :aria-pressed="operation.kind === kind"
+          @click="choose(kind)"
+        >
+          {{ $t(`workshop.kind.${kind}`) }}
+        </button>
       </div>
       <div class="columns">
         <div class="drawn">
           <TipView v-if="plan?.tip" :tip="plan.tip" />
-          <SectionView v-else-if="plan && section" :before="plan.done.before" :after="section" :height-mm="blade.heelHeightMm" :spine-mm="blade.spineMm" :bte-mm="plan.done.measures.after.bteMm" :shoulder="shoulder" :start="ZOOM[operation.kind]" @drag="drag" />
-          <StageTable v-if="plan" v-model="shown" :plan="plan" :stone-name="stoneName" :length-mm="view.lengthMm" :stack-for="stackFor" />
+          <SectionView
+            v-else-if="plan && section"
+            :before="plan.done.before"
+            :after="section"
+            :height-mm="blade.heelHeightMm"
+            :spine-mm="blade.spineMm"
+            :bte-mm="plan.done.measures.after.bteMm"
+            :shoulder="shoulder"
+            :start="ZOOM[operation.kind]"
+            @drag="drag"
+          />
+          <StageTable
+            v-if="plan"
+            v-model="shown"
+            :plan="plan"
+            :stone-name="stoneName"
+            :length-mm="view.lengthMm"
+            :stack-for="stackFor"
+          />
           <SeriesTable v-if="series.length > 1" :series="series" :of-ratio="operation.kind === 'ratio'" />
           <RegimeTable class="no-print" :view="view" />
         </div>
         <aside>
-          <OperationPanel v-model="operation" :blade="blade" :plan="plan" :wrong="wrongWords" :thin-to-mm="view.life.thinToMm" :length-mm="view.lengthMm">
-            <button v-if="knife && session.may('log-sharpening')" class="button main no-print" type="button" :disabled="wrongWords !== ''" @click="start">{{ $t('workshop.start') }}</button>
-            <button v-if="knife && session.may('log-sharpening')" class="button no-print" type="button" :disabled="wrongWords !== ''" @click="keep(true)">{{ $t('workshop.save') }}</button>
-            <p v-if="view.saved" class="soft small">{{ $t(view.saved.waits ? 'workshop.restWaits' : 'workshop.isSaved', { kind: $t(`workshop.kind.${view.saved.operation.kind}`) }) }} <button class="button quiet" type="button" @click="keep(false)">{{ $t('workshop.drop') }}</button></p>
+          <OperationPanel
+            v-model="operation"
+            :blade="blade"
+            :plan="plan"
+            :wrong="wrongWords"
+            :thin-to-mm="view.life.thinToMm"
+            :length-mm="view.lengthMm"
+          >
+            <button
+              v-if="knife && session.may('log-sharpening')"
+              class="button main no-print"
+              type="button"
+              :disabled="wrongWords !== ''"
+              @click="start"
+            >
+              {{ $t('workshop.start') }}
+            </button>
+            <button
+              v-if="knife && session.may('log-sharpening')"
+              class="button no-print"
+              type="button"
+              :disabled="wrongWords !== ''"
+              @click="keep(true)"
+            >
+              {{ $t('workshop.save') }}
+            </button>
+            <p v-if="view.saved" class="soft small">
+              {{
+                $t(view.saved.waits ? 'workshop.restWaits' : 'workshop.isSaved', {
+                  kind: $t(`workshop.kind.${view.saved.operation.kind}`),
+                })
+              }}
+              <button class="button quiet" type="button" @click="keep(false)">{{ $t('workshop.drop') }}</button>
+            </p>
           </OperationPanel>
           <FreeBlade v-if="!code" v-model="tried" />
           <LifePanel class="no-print" :view="view" :plan="plan" />
         </aside>
       </div>
-      <SpotMeasure v-if="knife" :key="zone" v-model:zone="zone" class="no-print" :knife-id="knife.id" :blade="view.blade" :measured="view.measured" @kept="load" />
+      <SpotMeasure
+        v-if="knife"
+        :key="zone"
+        v-model:zone="zone"
+        class="no-print"
+        :knife-id="knife.id"
+        :blade="view.blade"
+        :measured="view.measured"
+        @kept="load"
+      />
     </template>
     <p v-else-if="!refusal" class="lead">{{ $t('shell.loading') }}</p>
   </div>

@@ -23,9 +23,28 @@ export function freeBlade(type: KnifeType): TriedBlade {
 const FREE_PACE = { perSessionMm: { low: 0.02, middle: 0.04, high: 0.08 }, sessionsPerYear: 40 } as const
 
 /** What the workshop works on when no knife of the fleet is meant. */
-export function viewOfTriedBlade({ type, lengthMm, serrated, blade }: TriedBlade, stones: WorkshopView['stones']): WorkshopView {
+export function viewOfTriedBlade(
+  { type, lengthMm, serrated, blade }: TriedBlade,
+  stones: WorkshopView['stones'],
+): WorkshopView {
   return {
-    knifeId: '', type, blade, lengthMm, hrc: USUAL_HRC, serrated, chipMm: null, tipHurt: false, saved: null, measured: [], stones,
-    life: { minimumHeightMm: minimumHeightMm(type), thickestMm: Math.min(thicknessLimitMm(type), (1 + THICKNESS_GROWTH_LIMIT) * blade.bteMm), thinToMm: Math.min(thicknessLimitMm(type), blade.bteMm), price: null, ...FREE_PACE },
+    knifeId: '',
+    type,
+    blade,
+    lengthMm,
+    hrc: USUAL_HRC,
+    serrated,
+    chipMm: null,
+    tipHurt: false,
+    saved: null,
+    measured: [],
+    stones,
+    life: {
+      minimumHeightMm: minimumHeightMm(type),
+      thickestMm: Math.min(thicknessLimitMm(type), (1 + THICKNESS_GROWTH_LIMIT) * blade.bteMm),
+      thinToMm: Math.min(thicknessLimitMm(type), blade.bteMm),
+      price: null,
+      ...FREE_PACE,
+    },
   }
 }

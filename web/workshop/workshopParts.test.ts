@@ -18,20 +18,38 @@ import SeriesTable from './SeriesTable.vue'
 import StageTable from './StageTable.vue'
 import TipView from './TipView.vue'
 
-beforeEach(() => { setActivePinia(createPinia()) })
-const shown = (component: Component, props: Record<string, unknown>): VueWrapper => mount(component, { props, global: { plugins: [i18n] } })
+beforeEach(() => {
+  setActivePinia(createPinia())
+})
+const shown = (component: Component, props: Record<string, unknown>): VueWrapper =>
+  mount(component, { props, global: { plugins: [i18n] } })
 
-const STONES = [{ id: 'coarse', name: 'Coarse', micron: 63, diamond: false }, { id: 'middle', name: 'Middle', micron: 11.5, diamond: false }, { id: 'fine', name: 'Fine', micron: 4, diamond: false }]
+const STONES = [
+  { id: 'coarse', name: 'Coarse', micron: 63, diamond: false },
+  { id: 'middle', name: 'Middle', micron: 11.5, diamond: false },
+  { id: 'fine', name: 'Fine', micron: 4, diamond: false },
+]
 const chef = viewOfTriedBlade(freeBlade('chef'), STONES)
-const askFor = (operation: Operation, view = chef): WorkshopAsk => ({ blade: view.blade, type: view.type, operation, lengthMm: view.lengthMm, hrc: view.hrc, stones: view.stones, finishMicron: 4 })
+const askFor = (operation: Operation, view = chef): WorkshopAsk => ({
+  blade: view.blade,
+  type: view.type,
+  operation,
+  lengthMm: view.lengthMm,
+  hrc: view.hrc,
+  stones: view.stones,
+  finishMicron: 4,
+})
 const stoneName = (id: string): string => STONES.find((stone) => stone.id === id)?.name ?? ''
 
 describe('what each kind of work is asked for', () => {
   it('can be done to a blade of every type, as a sharpener would first ask for it', () => {
     for (const type of KNIFE_TYPES) {
       const view = viewOfTriedBlade(freeBlade(type), STONES)
-      const suits = (kind: OperationKind): boolean => (view.serrated ? ['serrated', 'chip', 'tip'].includes(kind) : kind !== 'serrated' && kind !== 'boning')
-      for (const kind of OPERATION_KINDS.filter(suits).filter((one) => one !== 'ratio' || view.blade.ratioRight < 100)) {
+      const suits = (kind: OperationKind): boolean =>
+        view.serrated ? ['serrated', 'chip', 'tip'].includes(kind) : kind !== 'serrated' && kind !== 'boning'
+      for (const kind of OPERATION_KINDS.filter(suits).filter(
+        (one) => one !== 'ratio' || view.blade.ratioRight < 100,
+      )) {
         const operation = usualOperation(kind, view.blade, 0.8 * view.blade.bteMm, null)
         // a blade that is even already has no ratio to change
         if (kind === 'ratio' && view.blade.ratioRight === 50) continue
@@ -59,12 +77,22 @@ describe('what each kind of work is asked for', () => {
     expect(likelyKind({ serrated: false, chipMm: 0.4, tipHurt: false, blade })).toBe('chip')
     expect(likelyKind({ serrated: false, chipMm: 0.4, tipHurt: true, blade })).toBe('tip')
     expect(likelyKind({ serrated: true, chipMm: null, tipHurt: false, blade })).toBe('serrated')
-    expect(likelyKind({ serrated: false, chipMm: null, tipHurt: false, blade: { ...blade, grind: 'boning-shoulder' } })).toBe('boning')
+    expect(
+      likelyKind({ serrated: false, chipMm: null, tipHurt: false, blade: { ...blade, grind: 'boning-shoulder' } }),
+    ).toBe('boning')
   })
 })
 
 describe('the panel of an operation', () => {
-  const panel = (operation: Operation, wrong = ''): VueWrapper => shown(OperationPanel, { modelValue: operation, blade: chef.blade, plan: planWorkshop(askFor(operation)), wrong, thinToMm: 0.3, lengthMm: 240 })
+  const panel = (operation: Operation, wrong = ''): VueWrapper =>
+    shown(OperationPanel, {
+      modelValue: operation,
+      blade: chef.blade,
+      plan: planWorkshop(askFor(operation)),
+      wrong,
+      thinToMm: 0.3,
+      lengthMm: 240,
+    })
 
   it('says what thickness, height and length become', () => {
     expect(panel({ kind: 'thin', targetBteMm: 0.3 }).text()).toContain('0.35 mm → 0.30 mm')
@@ -93,24 +121,49 @@ describe('the panel of an operation', () => {
 describe('the section on the screen', () => {
   const operation: Operation = { kind: 'thin', targetBteMm: 0.28 }
   const done = operate(chef.blade, operation)
-  const section = (): VueWrapper => shown(SectionView, { before: done.before, after: done.after, heightMm: 48, spineMm: 2.4, bteMm: 0.28, shoulder: shoulderOf(done, null), start: 0.72 })
+  const section = (): VueWrapper =>
+    shown(SectionView, {
+      before: done.before,
+      after: done.after,
+      heightMm: 48,
+      spineMm: 2.4,
+      bteMm: 0.28,
+      shoulder: shoulderOf(done, null),
+      start: 0.72,
+    })
 
   it('draws both outlines to one scale, thickness at 1 and 3 mm, and the shoulder to take hold of', () => {
     const drawn = section()
     expect(drawn.findAll('polygon')).toHaveLength(3)
     expect(drawn.findAll('.value').map((one) => one.text())[1]).toMatch(/^0\.\d\d mm$/)
-    const points = drawn.get('polygon.after').attributes('points')?.split(' ').map((pair) => pair.split(',').map(Number)) ?? []
+    const points =
+      drawn
+        .get('polygon.after')
+        .attributes('points')
+        ?.split(' ')
+        .map((pair) => pair.split(',').map(Number)) ?? []
     // one scale both ways: as wide as the spine where the spine is, as high as the blade
     const xs = points.map(([x = 0]) => x)
     const ys = points.map(([, y = 0]) => y)
     expect((Math.max(...xs) - Math.min(...xs)) / (Math.max(...ys) - Math.min(...ys))).toBeCloseTo(2.4 / 48, 3)
     expect(drawn.find('circle.handle').exists()).toBe(true)
-    expect(shown(SectionView, { ...drawn.props(), shoulder: null }).find('circle.handle').exists()).toBe(false)
+    expect(
+      shown(SectionView, { ...drawn.props(), shoulder: null })
+        .find('circle.handle')
+        .exists(),
+    ).toBe(false)
   })
 
   it('zooms from the whole blade to the edge', async () => {
     const drawn = section()
-    const widest = (): number => Math.max(...(drawn.get('polygon.after').attributes('points')?.split(' ').map((pair) => Number(pair.split(',')[0])) ?? []))
+    const widest = (): number =>
+      Math.max(
+        ...(drawn
+          .get('polygon.after')
+          .attributes('points')
+          ?.split(' ')
+          .map((pair) => Number(pair.split(',')[0])) ?? []),
+      )
     await drawn.get('input[type=range]').setValue('0')
     const whole = widest()
     await drawn.get('input[type=range]').setValue('1')
@@ -119,7 +172,14 @@ describe('the section on the screen', () => {
 })
 
 describe('stages, sessions, tips, schools', () => {
-  const stages = (operation: Operation, stack = ''): VueWrapper => shown(StageTable, { modelValue: 0, plan: planWorkshop(askFor(operation)), stoneName, lengthMm: 240, stackFor: () => stack })
+  const stages = (operation: Operation, stack = ''): VueWrapper =>
+    shown(StageTable, {
+      modelValue: 0,
+      plan: planWorkshop(askFor(operation)),
+      stoneName,
+      lengthMm: 240,
+      stackFor: () => stack,
+    })
 
   it('give each cut its angle, lift, stack, strokes, minutes and steel', () => {
     const table = stages({ kind: 're-bevel', dps: 14 }, '2 × 1 €')
@@ -139,9 +199,14 @@ describe('stages, sessions, tips, schools', () => {
   })
 
   it('list the sessions ahead with the ratio each leaves', () => {
-    const slicer = viewOfTriedBlade({ ...freeBlade('slicer'), blade: { ...freeBlade('slicer').blade, ratioRight: 70 } }, STONES)
+    const slicer = viewOfTriedBlade(
+      { ...freeBlade('slicer'), blade: { ...freeBlade('slicer').blade, ratioRight: 70 } },
+      STONES,
+    )
     const series = seriesAhead(askFor({ kind: 'ratio', toRight: 50, sessions: 2 }, slicer))
-    const rows = shown(SeriesTable, { series, ofRatio: true }).findAll('tbody tr').map((row) => row.text())
+    const rows = shown(SeriesTable, { series, ofRatio: true })
+      .findAll('tbody tr')
+      .map((row) => row.text())
     expect(rows[0]).toMatch(/^140 \/ 60/)
     expect(rows[1]).toMatch(/^250 \/ 50/)
   })
@@ -149,12 +214,22 @@ describe('stages, sessions, tips, schools', () => {
   it('draw a tip from the side: as made, as broken, as ground', () => {
     const { tip } = planWorkshop(askFor({ kind: 'tip', lostMm: 4, from: 'spine', sessions: 1 }))
     const drawn = shown(TipView, { tip })
-    expect(drawn.findAll('polygon').map((one) => one.classes()[0] ?? 'goes')).toEqual(['whole', 'goes', 'after', 'before'])
-    expect(stages({ kind: 'tip', lostMm: 4, from: 'spine', sessions: 1 }).text()).toMatch(/The new point stands at \d+°/)
+    expect(drawn.findAll('polygon').map((one) => one.classes()[0] ?? 'goes')).toEqual([
+      'whole',
+      'goes',
+      'after',
+      'before',
+    ])
+    expect(stages({ kind: 'tip', lostMm: 4, from: 'spine', sessions: 1 }).text()).toMatch(
+      /The new point stands at \d+°/,
+    )
   })
 
   it('say what is left, at other angles, and what it can become', () => {
-    const life = shown(LifePanel, { view: chef, plan: planWorkshop(askFor({ kind: 'chip', depthMm: 1, sessions: 1 })) }).text()
+    const life = shown(LifePanel, {
+      view: chef,
+      plan: planWorkshop(askFor({ kind: 'chip', depthMm: 1, sessions: 1 })),
+    }).text()
     const [, now = 0] = /(\d+) sessions until it is too low/.exec(life)?.map(Number) ?? []
     const [, after = 0] = /After this work: (\d+) sessions/.exec(life)?.map(Number) ?? []
     expect(after).toBeLessThan(now)
@@ -165,7 +240,9 @@ describe('stages, sessions, tips, schools', () => {
   })
 
   it('say what another school would make of it, and where the edge would be dull meanwhile', () => {
-    const rows = shown(RegimeTable, { view: chef }).findAll('tbody tr').map((row) => row.text())
+    const rows = shown(RegimeTable, { view: chef })
+      .findAll('tbody tr')
+      .map((row) => row.text())
     expect(rows).toHaveLength(5)
     expect(rows.at(-1)).toMatch(/two or three times a year, dull 16 times over between sessions/)
     expect(rows[1]).not.toContain('dull')

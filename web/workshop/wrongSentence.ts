@@ -10,7 +10,8 @@ const BLADE_MEASURES = ['heelHeightMm', 'spineMm', 'bteMm', 'dpsLeft', 'dpsRight
 export function wrongSentence({ code, quantity, values }: Wrong, type: KnifeType, thinnerMm: number, say: Say): string {
   const measure = BLADE_MEASURES.find((one) => one === quantity)
   const usual = measure && knifeDefaults(type, TYPE_TEMPLATES[type].typicalLengthMm)[measure]
-  if (measure === 'bteMm' && code === 'not-positive') return say('workshop.wrong.notPositive', { name: say(`field.${measure}`), usual: `${usual} mm` })
+  if (measure === 'bteMm' && code === 'not-positive')
+    return say('workshop.wrong.notPositive', { name: say(`field.${measure}`), usual: `${usual} mm` })
   const key = `workshop.wrong.${BY_CODE.has(code) ? code : quantity}`
   const sentence = say(key, { ...values, offer: thinnerMm, ...(usual === undefined ? {} : { usual }) })
   return sentence === key ? say('workshop.wrong.other') : sentence

@@ -1,17 +1,36 @@
 import { describe, expect, it } from 'vitest'
 import { covariance, meanOf } from '../../statistics/gaussian'
-import { BLUNT, DEFAULT_PRIOR, firstBelief, HONE, ROLL, WEAR, wearRate, zoneWear, type EdgeBelief, type EdgePrior } from './belief'
+import {
+  BLUNT,
+  DEFAULT_PRIOR,
+  firstBelief,
+  HONE,
+  ROLL,
+  WEAR,
+  wearRate,
+  zoneWear,
+  type EdgeBelief,
+  type EdgePrior,
+} from './belief'
 import { applyHoning, honeEfficiency, applyUse } from './applyUse'
 import { honeEffect } from '../model/hone'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { ZONES } from '../model/zones'
 
 const NATURE: BladeSpec = {
-  dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
+  dps: 17,
+  hrc: 57,
+  carbides: { CrC: 2 },
+  serrated: false,
   joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: true, bte: true, spine: true } },
 }
 /** Nothing doubted: the belief then has to do what the model does. */
-const CERTAIN: EdgePrior = { wear: { mean: 0, sd: 1e-9 }, zone: { sd: 1e-9 }, shape: { mean: 0, sd: 1e-9 }, hone: { mean: 0, sd: 1e-9 } }
+const CERTAIN: EdgePrior = {
+  wear: { mean: 0, sd: 1e-9 },
+  zone: { sd: 1e-9 },
+  shape: { mean: 0, sd: 1e-9 },
+  hone: { mean: 0, sd: 1e-9 },
+}
 const fresh = (prior: EdgePrior = CERTAIN): EdgeBelief => firstBelief(NATURE, 'new', prior)
 
 describe('use, as the edge model has it', () => {
@@ -27,7 +46,8 @@ describe('use, as the edge model has it', () => {
   it('bends the apex as ρ = 1 − (1−ρ)·e^(−w/τ), τ = 6 h', () => {
     const before = fresh()
     const after = applyUse(before, NATURE, 3, 0)
-    for (const zone of ZONES) expect(1 - meanOf(after, ROLL[zone])).toBeCloseTo((1 - meanOf(before, ROLL[zone])) * Math.exp(-3 / 6), 9)
+    for (const zone of ZONES)
+      expect(1 - meanOf(after, ROLL[zone])).toBeCloseTo((1 - meanOf(before, ROLL[zone])) * Math.exp(-3 / 6), 9)
   })
 
   it('comes to the same in two pieces as in one', () => {
@@ -49,7 +69,8 @@ describe('use, as the edge model has it', () => {
   it('widens the doubt about how blunt each zone is, and no use changes nothing', () => {
     const before = fresh(DEFAULT_PRIOR)
     const after = applyUse(before, NATURE, 10, 0)
-    for (const zone of ZONES) expect(covariance(after, BLUNT[zone], BLUNT[zone])).toBeGreaterThan(covariance(before, BLUNT[zone], BLUNT[zone]))
+    for (const zone of ZONES)
+      expect(covariance(after, BLUNT[zone], BLUNT[zone])).toBeGreaterThan(covariance(before, BLUNT[zone], BLUNT[zone]))
     expect(applyUse(before, NATURE, 0, 0)).toBe(before)
   })
 })

@@ -1,6 +1,18 @@
 import { clamp, radians } from '../../measure'
 import { meanOf, predict, type Transition } from '../../statistics/gaussian'
-import { BLUNT, FRESH, HONE, MAX_SHAPE, ROLL, SHAPE, SHARPEST_UM, WEAR, wearRate, ZONE_PART, type EdgeBelief } from './belief'
+import {
+  BLUNT,
+  FRESH,
+  HONE,
+  MAX_SHAPE,
+  ROLL,
+  SHAPE,
+  SHARPEST_UM,
+  WEAR,
+  wearRate,
+  ZONE_PART,
+  type EdgeBelief,
+} from './belief'
 import type { HoneEffect } from '../model/hone'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { ROLL_TIME_HOURS } from '../model/wear'
@@ -52,17 +64,30 @@ export function applyUse(belief: EdgeBelief, spec: BladeSpec, work: number, work
       {
         index: BLUNT[zone],
         value: after,
-        gradient: [[WEAR, byWear], [ZONE_PART[zone], byWear], [SHAPE, (area * perShape) / (2 * after)], [BLUNT[zone], before / after]],
+        gradient: [
+          [WEAR, byWear],
+          [ZONE_PART[zone], byWear],
+          [SHAPE, (area * perShape) / (2 * after)],
+          [BLUNT[zone], before / after],
+        ],
         noise: areaSd ** 2,
       },
-      { index: ROLL[zone], value: rolled, gradient: [[ROLL[zone], kept]], noise: ROLL_STEP_SHARE_SD ** 2 * (rolled - roll) * (1 - roll) * 0.2 },
+      {
+        index: ROLL[zone],
+        value: rolled,
+        gradient: [[ROLL[zone], kept]],
+        noise: ROLL_STEP_SHARE_SD ** 2 * (rolled - roll) * (1 - roll) * 0.2,
+      },
     ]
   })
   return predict(belief, steps)
 }
 
 /** Honing efficiency of a tool on this knife: the table's, shifted by what has been learned. */
-export function honeEfficiency(belief: EdgeBelief, effect: HoneEffect): { readonly value: number; readonly byHone: number } {
+export function honeEfficiency(
+  belief: EdgeBelief,
+  effect: HoneEffect,
+): { readonly value: number; readonly byHone: number } {
   if (effect.efficiency <= 0 || effect.reach <= 0) return { value: 0, byHone: 0 }
   const table = effect.efficiency / effect.reach
   const odds = Math.log(table / (1 - table)) + meanOf(belief, HONE)
@@ -77,7 +102,15 @@ export function applyHoning(belief: EdgeBelief, spec: BladeSpec, effect: HoneEff
   const steps = ZONES.flatMap((zone): Transition[] => {
     const roll = meanOf(belief, ROLL[zone])
     const all: Transition[] = [
-      { index: ROLL[zone], value: roll * (1 - efficiency), gradient: [[ROLL[zone], 1 - efficiency], [HONE, -roll * byHone]], noise: 0 },
+      {
+        index: ROLL[zone],
+        value: roll * (1 - efficiency),
+        gradient: [
+          [ROLL[zone], 1 - efficiency],
+          [HONE, -roll * byHone],
+        ],
+        noise: 0,
+      },
     ]
     if (taken > 0) all.push(abradeZone(belief, zone, taken))
     if (effect.freshForceRiseGf > 0) all.push(addMicroBevel(belief, zone, effect.freshForceRiseGf))
@@ -92,10 +125,20 @@ function abradeZone(belief: EdgeBelief, zone: Zone, takenUm2: number): Transitio
   const after = Math.sqrt(Math.max(SHARPEST_UM ** 2, left))
   // near the apex the square root is steep, but nothing can be less blunt than sharp
   const slope = left > 0 ? Math.min(1.5, before / after) : 0.3
-  return { index: BLUNT[zone], value: after, gradient: [[BLUNT[zone], slope]], noise: (ABRADED_SHARE_SD * (before - after)) ** 2 }
+  return {
+    index: BLUNT[zone],
+    value: after,
+    gradient: [[BLUNT[zone], slope]],
+    noise: (ABRADED_SHARE_SD * (before - after)) ** 2,
+  }
 }
 
 function addMicroBevel(belief: EdgeBelief, zone: Zone, riseGf: number): Transition {
   const fresh = Math.exp(meanOf(belief, FRESH[zone]))
-  return { index: FRESH[zone], value: Math.log(fresh + riseGf), gradient: [[FRESH[zone], fresh / (fresh + riseGf)]], noise: (0.5 * riseGf / fresh) ** 2 }
+  return {
+    index: FRESH[zone],
+    value: Math.log(fresh + riseGf),
+    gradient: [[FRESH[zone], fresh / (fresh + riseGf)]],
+    noise: ((0.5 * riseGf) / fresh) ** 2,
+  }
 }

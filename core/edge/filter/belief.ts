@@ -1,5 +1,15 @@
 import { clamp } from '../../measure'
-import { covariance, formVariance, independent, meanOf, predict, reset, withMean, type Gaussian, type Transition } from '../../statistics/gaussian'
+import {
+  covariance,
+  formVariance,
+  independent,
+  meanOf,
+  predict,
+  reset,
+  withMean,
+  type Gaussian,
+  type Transition,
+} from '../../statistics/gaussian'
 import type { Known } from '../../statistics/normal'
 import { freshForce } from '../model/force'
 import { type BladeSpec, FACTORY_FINISH_MICRON } from '../../knife/bladeSpec'
@@ -84,16 +94,16 @@ export function firstBelief(spec: BladeSpec, condition: 'new' | 'in-use', prior:
   const start = independent(means, sds)
   return condition === 'new'
     ? resetToFresh(start, spec.dps, FACTORY_FINISH_MICRON)
-    : resetEdge(start, freshForce({ finishMicron: FACTORY_FINISH_MICRON, dps: spec.dps }), UNKNOWN_BLUNT_UM, UNKNOWN_ROLL)
+    : resetEdge(
+        start,
+        freshForce({ finishMicron: FACTORY_FINISH_MICRON, dps: spec.dps }),
+        UNKNOWN_BLUNT_UM,
+        UNKNOWN_ROLL,
+      )
 }
 
 /** All three zones renewed together; what the fresh force has in common ties them. */
-function resetEdge(
-  belief: EdgeBelief,
-  freshGf: number,
-  blunt: Known,
-  roll: Known,
-): EdgeBelief {
+function resetEdge(belief: EdgeBelief, freshGf: number, blunt: Known, roll: Known): EdgeBelief {
   const log = Math.log(freshGf)
   const apart = reset(
     belief,
@@ -121,7 +131,12 @@ function addSharedVariance(belief: EdgeBelief): EdgeBelief {
 
 /** The edge fresh off a stone of a finish, µm of median grain; what was learned of its wear stays. */
 export function resetToFresh(belief: EdgeBelief, dps: number, finishMicron: number): EdgeBelief {
-  const drift: Transition = { index: WEAR, value: meanOf(belief, WEAR), gradient: [[WEAR, 1]], noise: WEAR_DRIFT_SD ** 2 }
+  const drift: Transition = {
+    index: WEAR,
+    value: meanOf(belief, WEAR),
+    gradient: [[WEAR, 1]],
+    noise: WEAR_DRIFT_SD ** 2,
+  }
   return resetEdge(predict(belief, [drift]), freshForce({ finishMicron, dps }), FRESH_BLUNT_UM, FRESH_ROLL)
 }
 
@@ -144,10 +159,13 @@ export function zoneWear(belief: EdgeBelief, dps: number, zone: Zone): Wear & { 
 
 /** Means pulled back to where an edge can be: no roll below nothing or above one, no negative bluntness. */
 export function clampToValid(belief: EdgeBelief): EdgeBelief {
-  return ZONES.reduce((kept, zone) => {
-    const rolled = withMean(kept, ROLL[zone], clamp(meanOf(kept, ROLL[zone]), 0, 1))
-    return withMean(rolled, BLUNT[zone], Math.max(SHARPEST_UM, meanOf(rolled, BLUNT[zone])))
-  }, withMean(belief, SHAPE, clamp(meanOf(belief, SHAPE), -MAX_SHAPE, MAX_SHAPE)))
+  return ZONES.reduce(
+    (kept, zone) => {
+      const rolled = withMean(kept, ROLL[zone], clamp(meanOf(kept, ROLL[zone]), 0, 1))
+      return withMean(rolled, BLUNT[zone], Math.max(SHARPEST_UM, meanOf(rolled, BLUNT[zone])))
+    },
+    withMean(belief, SHAPE, clamp(meanOf(belief, SHAPE), -MAX_SHAPE, MAX_SHAPE)),
+  )
 }
 
 /** What is believed of a knife's wear, for people: κ and honing against the table, with standard deviations. */
@@ -168,7 +186,12 @@ export const parametersOf = (belief: EdgeBelief): WearParameters => ({
   wear: knownParameter(belief, WEAR),
   zone: eachZone((zone) => ({
     mean: meanOf(belief, WEAR) + meanOf(belief, ZONE_PART[zone]),
-    sd: Math.sqrt(formVariance(belief, [[WEAR, 1], [ZONE_PART[zone], 1]])),
+    sd: Math.sqrt(
+      formVariance(belief, [
+        [WEAR, 1],
+        [ZONE_PART[zone], 1],
+      ]),
+    ),
   })),
   shape: knownParameter(belief, SHAPE),
   hone: knownParameter(belief, HONE),

@@ -8,14 +8,24 @@ import { observeCheck, observeForce, observationsOf, type Observation } from './
 import type { BladeSpec } from '../../knife/bladeSpec'
 
 const spec: BladeSpec = {
-  dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
+  dps: 17,
+  hrc: 57,
+  carbides: { CrC: 2 },
+  serrated: false,
   joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
 }
 const unknown = firstBelief(spec, 'in-use', DEFAULT_PRIOR)
 const NO_DOUBT = { heel: 0, belly: 0, tip: 0 }
-const seen = (forceGf: number, logSd = 0.12): Observation => ({ zone: 'belly', forceGf, logSd, deliberate: false, rung: null })
+const seen = (forceGf: number, logSd = 0.12): Observation => ({
+  zone: 'belly',
+  forceGf,
+  logSd,
+  deliberate: false,
+  rung: null,
+})
 const force = (belief: EdgeBelief): number => Math.exp(logForce(belief, 'belly').mean)
-const after = (belief: EdgeBelief, check: Parameters<typeof observeCheck>[1]): EdgeBelief => observeCheck(belief, check, spec, NO_DOUBT).belief
+const after = (belief: EdgeBelief, check: Parameters<typeof observeCheck>[1]): EdgeBelief =>
+  observeCheck(belief, check, spec, NO_DOUBT).belief
 
 describe('one observation of a force', () => {
   it('lands between reckoning and reading, and leaves less doubt', () => {
@@ -25,13 +35,16 @@ describe('one observation of a force', () => {
         // the force is not quite linear in what is learned, so a little overshoot is the linearisation's
         expect(is).toBeGreaterThanOrEqual(Math.min(was, read) * 0.97)
         expect(is).toBeLessThanOrEqual(Math.max(was, read) * 1.03)
-        expect(logForce(observeForce(unknown, seen(read), true), 'belly').variance).toBeLessThan(logForce(unknown, 'belly').variance)
+        expect(logForce(observeForce(unknown, seen(read), true), 'belly').variance).toBeLessThan(
+          logForce(unknown, 'belly').variance,
+        )
       }),
     )
   })
 
   it('hardly depends on the order of two tame readings', () => {
-    const both = (first: number, second: number): number => force(observeForce(observeForce(unknown, seen(first), true), seen(second), true))
+    const both = (first: number, second: number): number =>
+      force(observeForce(observeForce(unknown, seen(first), true), seen(second), true))
     expect(both(290, 320) / both(320, 290)).toBeCloseTo(1, 2)
   })
 
@@ -49,9 +62,15 @@ describe('a check of the whole edge', () => {
   it('hears each reading and each rung of the zone it speaks of', () => {
     const check = {
       readings: [{ zone: 'heel' as const, forcesGf: [200, 210] }],
-      ladder: [{ zone: 'whole' as const, rung: 'paper' as const }, { zone: 'tip' as const, rung: 'skates' as const }],
+      ladder: [
+        { zone: 'whole' as const, rung: 'paper' as const },
+        { zone: 'tip' as const, rung: 'skates' as const },
+      ],
     }
-    expect(observationsOf(check, 'heel', false).map((one) => Math.round(one.forceGf))).toEqual([205, LADDER_FORCE.paper.forceGf])
+    expect(observationsOf(check, 'heel', false).map((one) => Math.round(one.forceGf))).toEqual([
+      205,
+      LADDER_FORCE.paper.forceGf,
+    ])
     expect(observationsOf(check, 'belly', false)).toHaveLength(1)
     expect(observationsOf(check, 'tip', false)).toHaveLength(2)
   })
@@ -81,7 +100,12 @@ describe('a check of the whole edge', () => {
     const slip = observeCheck(known, { readings: [{ zone: 'belly', forcesGf: [2450] }], ladder: [] }, spec, NO_DOUBT)
     expect(slip.doubted.belly).toBe(1)
     expect(force(slip.belief)).toBeLessThan(1.25 * force(known))
-    const again = observeCheck(slip.belief, { readings: [{ zone: 'belly', forcesGf: [900] }], ladder: [] }, spec, slip.doubted)
+    const again = observeCheck(
+      slip.belief,
+      { readings: [{ zone: 'belly', forcesGf: [900] }], ladder: [] },
+      spec,
+      slip.doubted,
+    )
     expect(again.doubted.belly).toBe(0)
     expect(force(again.belief)).toBeGreaterThan(500)
   })

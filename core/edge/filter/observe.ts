@@ -42,7 +42,10 @@ export function observationsOf(check: EventPayloads['checked'], zone: Zone, serr
     .map((reading): Observation => ({
       zone,
       forceGf: mean(reading.forcesGf),
-      logSd: Math.hypot(single / Math.sqrt(reading.forcesGf.length), reading.forcesGf.length > 1 ? REPEAT_FLOOR_LOG_SD : 0),
+      logSd: Math.hypot(
+        single / Math.sqrt(reading.forcesGf.length),
+        reading.forcesGf.length > 1 ? REPEAT_FLOOR_LOG_SD : 0,
+      ),
       deliberate: reading.forcesGf.length > 1,
       rung: null,
     }))
@@ -67,7 +70,12 @@ function momentsAfterObservation(before: Moments, seen: Observation, trusted: bo
     const { low, high } = ladderInterval(seen.rung)
     return momentsAfterSign(before, low, high, seen.logSd)
   }
-  return momentsAfterReading(before, { value: Math.log(seen.forceGf), sd: seen.logSd, slipChance: trusted ? 0 : SLIP_CHANCE, slipSd: SLIP_LOG_SD })
+  return momentsAfterReading(before, {
+    value: Math.log(seen.forceGf),
+    sd: seen.logSd,
+    slipChance: trusted ? 0 : SLIP_CHANCE,
+    slipSd: SLIP_LOG_SD,
+  })
 }
 
 /** The belief after one sighting of a zone's force. A trusted one cannot be a slip. */
@@ -89,7 +97,10 @@ export interface CheckUpdate {
  * was doubted for the same reason: then the reckoning of that zone is given up, not the wear rate.
  */
 export function observeCheck(
-  belief: EdgeBelief, check: EventPayloads['checked'], spec: BladeSpec, doubted: ByZone<number>,
+  belief: EdgeBelief,
+  check: EventPayloads['checked'],
+  spec: BladeSpec,
+  doubted: ByZone<number>,
 ): CheckUpdate {
   const seen = ZONES.flatMap((zone) => observationsOf(check, zone, spec.serrated))
   const surprises = seen.map((one) => ({ one, ...innovation(belief, one) }))

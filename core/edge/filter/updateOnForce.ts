@@ -7,7 +7,9 @@ import { ZONES, type Zone } from '../model/zones'
 
 /** Force of a zone, gf: F = F₀ + R·ρ + G·b at the means of the belief. */
 const meanForce = (belief: EdgeBelief, zone: Zone): number =>
-  Math.exp(meanOf(belief, FRESH[zone])) + ROLL_FORCE_GF * meanOf(belief, ROLL[zone]) + BLUNT_FORCE_GF_PER_UM * meanOf(belief, BLUNT[zone])
+  Math.exp(meanOf(belief, FRESH[zone])) +
+  ROLL_FORCE_GF * meanOf(belief, ROLL[zone]) +
+  BLUNT_FORCE_GF_PER_UM * meanOf(belief, BLUNT[zone])
 
 /** How the logarithm of a zone's force hangs on the parameters. */
 function logForceGradient(belief: EdgeBelief, zone: Zone, forceGf: number): Gradient {
@@ -19,7 +21,8 @@ function logForceGradient(belief: EdgeBelief, zone: Zone, forceGf: number): Grad
 }
 
 /** Entry of a packed lower triangle, row not before column. */
-const covarianceAt = (cov: readonly number[], row: number, column: number): number => cov[(row * (row + 1)) / 2 + column] ?? 0
+const covarianceAt = (cov: readonly number[], row: number, column: number): number =>
+  cov[(row * (row + 1)) / 2 + column] ?? 0
 
 /**
  * Variance of the logarithm of a force made up of a zone's fresh, blunt and rolled part. Written out
@@ -29,8 +32,13 @@ function logVariance({ cov }: EdgeBelief, zone: Zone, fresh: number, blunt: numb
   const [f, b, r] = [FRESH[zone], BLUNT[zone], ROLL[zone]]
   return Math.max(
     0,
-    fresh * fresh * covarianceAt(cov, f, f) + blunt * blunt * covarianceAt(cov, b, b) + roll * roll * covarianceAt(cov, r, r) +
-      2 * (fresh * blunt * covarianceAt(cov, b, f) + fresh * roll * covarianceAt(cov, r, f) + blunt * roll * covarianceAt(cov, r, b)),
+    fresh * fresh * covarianceAt(cov, f, f) +
+      blunt * blunt * covarianceAt(cov, b, b) +
+      roll * roll * covarianceAt(cov, r, r) +
+      2 *
+        (fresh * blunt * covarianceAt(cov, b, f) +
+          fresh * roll * covarianceAt(cov, r, f) +
+          blunt * roll * covarianceAt(cov, r, b)),
   )
 }
 
@@ -38,7 +46,10 @@ function logVariance({ cov }: EdgeBelief, zone: Zone, fresh: number, blunt: numb
 export function logForce(belief: EdgeBelief, zone: Zone): Moments {
   const force = meanForce(belief, zone)
   const fresh = Math.exp(meanOf(belief, FRESH[zone])) / force
-  return { mean: Math.log(force), variance: logVariance(belief, zone, fresh, BLUNT_FORCE_GF_PER_UM / force, ROLL_FORCE_GF / force) }
+  return {
+    mean: Math.log(force),
+    variance: logVariance(belief, zone, fresh, BLUNT_FORCE_GF_PER_UM / force, ROLL_FORCE_GF / force),
+  }
 }
 
 /** Standard deviation of the logarithm of the force a zone would have with all its roll brought back. */
@@ -64,7 +75,9 @@ const TELLING_EXCESS_GF = 30
 
 /** Belief before a honing, given what the cook then said of it: evidence on roll against wear. */
 export function updateOnHoningReport(
-  belief: EdgeBelief, effect: HoneEffect, said: 'fully' | 'partly' | 'not',
+  belief: EdgeBelief,
+  effect: HoneEffect,
+  said: 'fully' | 'partly' | 'not',
 ): EdgeBelief {
   const { value: efficiency, byHone } = honeEfficiency(belief, effect)
   const parts = ZONES.map((zone) => {
@@ -84,5 +97,12 @@ export function updateOnHoningReport(
   const variance = formVariance(belief, gradient)
   const { share: value, sd } = CAME_BACK[said]
   const gain = variance / (variance + sd * sd)
-  return clampToValid(update(belief, gradient, { mean: share, variance }, { mean: share + gain * (value - share), variance: (1 - gain) * variance }))
+  return clampToValid(
+    update(
+      belief,
+      gradient,
+      { mean: share, variance },
+      { mean: share + gain * (value - share), variance: (1 - gain) * variance },
+    ),
+  )
 }

@@ -4,7 +4,16 @@ import { AROUND, START_MS, STATED, syntheticFleet, type SyntheticKnife } from '.
 import { update, meanOf } from '../../statistics/gaussian'
 import { knownParameter, WEAR } from '../filter/belief'
 import type { KnifeEvent } from '../model/events'
-import { boardFactor, handFactor, informBySimilarKnives, learnFleet, stationFactor, toolEfficiency, type SimilarKnife, type Stations } from './fleetLessons'
+import {
+  boardFactor,
+  handFactor,
+  informBySimilarKnives,
+  learnFleet,
+  stationFactor,
+  toolEfficiency,
+  type SimilarKnife,
+  type Stations,
+} from './fleetLessons'
 import { handLife } from './handLife'
 import { foldHistory, type UsageContext } from '../log/history'
 import { addHandResidual } from '../log/lessons'
@@ -13,7 +22,10 @@ import { initialState, type KnifeState } from '../log/state'
 import { ZONES } from '../model/zones'
 
 const spec: BladeSpec = {
-  dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
+  dps: 17,
+  hrc: 57,
+  carbides: { CrC: 2 },
+  serrated: false,
   joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
 }
 const stations: Stations = new Map([
@@ -25,11 +37,28 @@ function worker(id: string, stationId: string, logWear: number, more: Partial<Kn
   const start = initialState(spec, 0, 'new')
   const before = { mean: meanOf(start.belief, WEAR), variance: knownParameter(start.belief, WEAR).sd ** 2 }
   const belief = update(start.belief, [[WEAR, 1]], before, { mean: logWear, variance: 0.01 })
-  return { id, steel: '1.4116', role: 'general', state: { ...start, belief, stationId, lessons: { ...start.lessons, workAt: { [stationId]: 100 }, readings: 40 }, ...more } }
+  return {
+    id,
+    steel: '1.4116',
+    role: 'general',
+    state: {
+      ...start,
+      belief,
+      stationId,
+      lessons: { ...start.lessons, workAt: { [stationId]: 100 }, readings: 40 },
+      ...more,
+    },
+  }
 }
 const fleet = (): SimilarKnife[] => {
   const luck = chance(5)
-  return Array.from({ length: 16 }, (_, index) => worker(`k${index}`, index % 2 === 0 ? 'fair' : 'eater', (index % 2 === 0 ? 0 : Math.log(1.8)) + 0.15 * luck.normal()))
+  return Array.from({ length: 16 }, (_, index) =>
+    worker(
+      `k${index}`,
+      index % 2 === 0 ? 'fair' : 'eater',
+      (index % 2 === 0 ? 0 : Math.log(1.8)) + 0.15 * luck.normal(),
+    ),
+  )
 }
 
 describe('what the fleet teaches', () => {
@@ -44,7 +73,12 @@ describe('what the fleet teaches', () => {
   })
 
   it('says nothing where nobody has read anything', () => {
-    const unread = Array.from({ length: 6 }, (_, index): SimilarKnife => ({ id: `u${index}`, steel: '1.4116', role: 'general', state: { ...initialState(spec, 0, 'in-use'), stationId: 'fair' } }))
+    const unread = Array.from({ length: 6 }, (_, index): SimilarKnife => ({
+      id: `u${index}`,
+      steel: '1.4116',
+      role: 'general',
+      state: { ...initialState(spec, 0, 'in-use'), stationId: 'fair' },
+    }))
     const lessons = learnFleet(unread, stations)
     expect(stationFactor(lessons, 'eater', stations)).toMatchObject({ factor: 1, says: 'nothing' })
     expect(toolEfficiency(lessons, 'smooth-steel').says).toBe('nothing')
@@ -52,11 +86,17 @@ describe('what the fleet teaches', () => {
   })
 
   it('a new knife borrows from its kin, and a well-read one hardly moves', () => {
-    const newcomer: SimilarKnife = { id: 'new', steel: '1.4116', role: 'general', state: { ...initialState(spec, 0, 'in-use'), stationId: 'eater' } }
+    const newcomer: SimilarKnife = {
+      id: 'new',
+      steel: '1.4116',
+      role: 'general',
+      state: { ...initialState(spec, 0, 'in-use'), stationId: 'eater' },
+    }
     const [known] = fleet().slice(1)
     if (!known) throw new Error('no knife')
     const lessons = learnFleet([...fleet(), newcomer], stations)
-    const wear = (knife: SimilarKnife): number => knownParameter(informBySimilarKnives(knife, lessons, stations, 17).belief, WEAR).mean
+    const wear = (knife: SimilarKnife): number =>
+      knownParameter(informBySimilarKnives(knife, lessons, stations, 17).belief, WEAR).mean
     expect(wear(newcomer)).toBeGreaterThan(0.3)
     expect(knownParameter(informBySimilarKnives(newcomer, lessons, stations, 17).belief, WEAR).sd).toBeLessThan(0.5)
     expect(Math.abs(wear(known) - knownParameter(known.state.belief, WEAR).mean)).toBeLessThan(0.06)
@@ -65,17 +105,32 @@ describe('what the fleet teaches', () => {
   it('does not tell a knife what it said itself', () => {
     const alone = worker('only', 'fair', 0.6)
     const lessons = learnFleet([alone], stations)
-    expect(knownParameter(informBySimilarKnives(alone, lessons, stations, 17).belief, WEAR).mean).toBeCloseTo(knownParameter(alone.state.belief, WEAR).mean, 2)
+    expect(knownParameter(informBySimilarKnives(alone, lessons, stations, 17).belief, WEAR).mean).toBeCloseTo(
+      knownParameter(alone.state.belief, WEAR).mean,
+      2,
+    )
   })
 
   it('finds the hand whose tips come out dull, and how much sooner they are dull again', () => {
     const luck = chance(9)
     const judged = (personId: string, tipLog: number): KnifeState['lessons'] =>
       Array.from({ length: 12 }).reduce<KnifeState['lessons']>(
-        (lessons) => addHandResidual(lessons, personId, 'offStone', ZONES.map((zone) => ({ zone, log: (zone === 'tip' ? tipLog : 0) + 0.12 * luck.normal(), variance: 0.016 }))),
+        (lessons) =>
+          addHandResidual(
+            lessons,
+            personId,
+            'offStone',
+            ZONES.map((zone) => ({ zone, log: (zone === 'tip' ? tipLog : 0) + 0.12 * luck.normal(), variance: 0.016 })),
+          ),
         initialState(spec, 0, 'new').lessons,
       )
-    const lessons = learnFleet([worker('a', 'fair', 0, { lessons: judged('good', 0) }), worker('b', 'fair', 0, { lessons: judged('dull-tips', 0.4) })], stations)
+    const lessons = learnFleet(
+      [
+        worker('a', 'fair', 0, { lessons: judged('good', 0) }),
+        worker('b', 'fair', 0, { lessons: judged('dull-tips', 0.4) }),
+      ],
+      stations,
+    )
     expect(handFactor(lessons, 'dull-tips', 'tip', 'offStone').says).toBe('more')
     expect(handFactor(lessons, 'dull-tips', 'heel', 'offStone').says).not.toBe('more')
     expect(handFactor(lessons, 'good', 'tip', 'offStone').says).not.toBe('more')
@@ -88,14 +143,30 @@ describe('what the fleet teaches', () => {
 describe('a fleet with a known truth', () => {
   const made = syntheticFleet({ ...STATED, knives: 24, seed: 4, law: 'archard' })
   /** Every other knife lies on a board that truly wears it half as fast again as the table knows. */
-  const harsh: UsageContext = { stations: new Map([...AROUND.stations, ['harsh', [{ fromMs: 0, board: 'soft-plastic', product: 'fish', hoursPerService: 1.3 }]]]), services: AROUND.services }
+  const harsh: UsageContext = {
+    stations: new Map([
+      ...AROUND.stations,
+      ['harsh', [{ fromMs: 0, board: 'soft-plastic', product: 'fish', hoursPerService: 1.3 }]],
+    ]),
+    services: AROUND.services,
+  }
   const similar = made.map((knife: SyntheticKnife, index): SimilarKnife => {
     const stationId = index % 2 === 0 ? 'board' : 'harsh'
-    const events = knife.events.map((event): KnifeEvent => (event.kind === 'added' ? { ...event, payload: { ...event.payload, stationId } } : event))
+    const events = knife.events.map((event): KnifeEvent =>
+      event.kind === 'added' ? { ...event, payload: { ...event.payload, stationId } } : event,
+    )
     const untilMs = Math.max(START_MS, ...events.map(({ atMs }) => atMs))
-    return { id: String(index), steel: `${knife.spec.hrc}`, role: 'general', state: foldHistory({ spec: knife.spec, usage: harsh, events, untilMs, limitGf: knife.limitGf }) }
+    return {
+      id: String(index),
+      steel: `${knife.spec.hrc}`,
+      role: 'general',
+      state: foldHistory({ spec: knife.spec, usage: harsh, events, untilMs, limitGf: knife.limitGf }),
+    }
   })
-  const all: Stations = new Map([['board', { board: 'soft-plastic', product: 'mixed', hoursPerService: 2 }], ['harsh', { board: 'soft-plastic', product: 'fish', hoursPerService: 1.3 }]])
+  const all: Stations = new Map([
+    ['board', { board: 'soft-plastic', product: 'mixed', hoursPerService: 2 }],
+    ['harsh', { board: 'soft-plastic', product: 'fish', hoursPerService: 1.3 }],
+  ])
 
   // Told 1.3 hours of fish (0.8) where the truth was 2 hours of mixed work: 2 / (1.3 · 0.8) = 1.92 times.
   it('notices a station whose hours are wrong', () => {

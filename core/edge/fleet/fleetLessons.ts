@@ -1,6 +1,13 @@
 import type { KnifeRole } from '../../knife/knifeTypes'
 import { update } from '../../statistics/gaussian'
-import { priorSdOf, regress, sumOf, type EffectObservation, type Regression, type Terms } from '../../statistics/regression'
+import {
+  priorSdOf,
+  regress,
+  sumOf,
+  type EffectObservation,
+  type Regression,
+  type Terms,
+} from '../../statistics/regression'
 import { Z_80, type Known } from '../../statistics/normal'
 import { DEFAULT_PRIOR, HONE, knownParameter, SHAPE, WEAR } from '../filter/belief'
 import type { StationWork } from '../log/history'
@@ -60,7 +67,12 @@ function stationTerms(stationId: string, stations: Stations, share: number): Ter
   const work = stations.get(stationId)
   return [
     [stationTerm(stationId), share],
-    ...(work ? ([[boardTerm(work.board), share], [productTerm(work.product), share]] as const) : []),
+    ...(work
+      ? ([
+          [boardTerm(work.board), share],
+          [productTerm(work.product), share],
+        ] as const)
+      : []),
   ]
 }
 
@@ -95,7 +107,13 @@ function ownEvidence(known: Known, prior: Known): Known | null {
   return { mean: (known.mean / known.sd ** 2 - prior.mean / prior.sd ** 2) / precision, sd: Math.sqrt(1 / precision) }
 }
 
-function evidenceOn(similar: readonly SimilarKnife[], parameter: number, prior: Known, ownSd: number, termsOf: (knife: SimilarKnife) => Terms): EffectObservation[] {
+function evidenceOn(
+  similar: readonly SimilarKnife[],
+  parameter: number,
+  prior: Known,
+  ownSd: number,
+  termsOf: (knife: SimilarKnife) => Terms,
+): EffectObservation[] {
   return similar.flatMap((knife): EffectObservation[] => {
     const own = ownEvidence(knownParameter(knife.state.belief, parameter), prior)
     return own ? [{ id: knife.id, terms: termsOf(knife), value: own.mean, variance: own.sd ** 2 + ownSd ** 2 }] : []
@@ -117,11 +135,17 @@ function wearRegression(similar: readonly SimilarKnife[], stations: Stations): R
     [sd.board, distinct([...stations.values()].map(({ board }) => boardTerm(board)))],
     [sd.product, distinct([...stations.values()].map(({ product }) => productTerm(product)))],
   )
-  return regress(priors, evidenceOn(similar, WEAR, DEFAULT_PRIOR.wear, sd.knife, (knife) => wearTerms(knife, stations)))
+  return regress(
+    priors,
+    evidenceOn(similar, WEAR, DEFAULT_PRIOR.wear, sd.knife, (knife) => wearTerms(knife, stations)),
+  )
 }
 
 const shapeRegression = (similar: readonly SimilarKnife[]): Regression =>
-  regress(spreadByEffect([SPREAD.shape.house, [HOUSE]]), evidenceOn(similar, SHAPE, DEFAULT_PRIOR.shape, SPREAD.shape.knife, () => [[HOUSE, 1]]))
+  regress(
+    spreadByEffect([SPREAD.shape.house, [HOUSE]]),
+    evidenceOn(similar, SHAPE, DEFAULT_PRIOR.shape, SPREAD.shape.knife, () => [[HOUSE, 1]]),
+  )
 
 const honeRegression = (similar: readonly SimilarKnife[]): Regression =>
   regress(
@@ -161,7 +185,11 @@ function handRegression(hands: ReadonlyMap<string, HandLessons>, when: keyof Han
   const observations = people.flatMap((personId) =>
     ZONES.flatMap((zone): EffectObservation[] => {
       const hand = hands.get(personId)
-      const terms: Terms = [[HOUSE, 1], [personTerm(personId), 1], [personZoneTerm(personId, zone), 1]]
+      const terms: Terms = [
+        [HOUSE, 1],
+        [personTerm(personId), 1],
+        [personZoneTerm(personId, zone), 1],
+      ]
       return tallyObservations(`${personId} ${zone}`, terms, hand?.[when][zone] ?? NO_TALLY)
     }),
   )
@@ -181,10 +209,13 @@ export function learnFleet(similar: readonly SimilarKnife[], stations: Stations)
   const byStation = new Map<string, number>()
   const byTool = new Map<string, number>()
   for (const { state } of similar) {
-    for (const [stationId, share] of workShares(state)) byStation.set(stationId, (byStation.get(stationId) ?? 0) + share * state.lessons.readings)
-    for (const [tool, count] of Object.entries(state.lessons.honesWith)) byTool.set(tool, (byTool.get(tool) ?? 0) + count)
+    for (const [stationId, share] of workShares(state))
+      byStation.set(stationId, (byStation.get(stationId) ?? 0) + share * state.lessons.readings)
+    for (const [tool, count] of Object.entries(state.lessons.honesWith))
+      byTool.set(tool, (byTool.get(tool) ?? 0) + count)
   }
-  const handCount = (hand: HandLessons): number => ZONES.reduce((sum, zone) => sum + hand.offStone[zone].count + hand.afterUse[zone].count, 0)
+  const handCount = (hand: HandLessons): number =>
+    ZONES.reduce((sum, zone) => sum + hand.offStone[zone].count + hand.afterUse[zone].count, 0)
   return {
     wear: wearRegression(similar, stations),
     shape: shapeRegression(similar),
@@ -208,12 +239,23 @@ function withPrior(state: KnifeState, parameter: number, table: Known, similar: 
  * A knife's state with what its kin have taught: same steel, role, station, honing tool. Its own
  * readings are not counted twice. A knife nobody has read moves most; a well-read one hardly.
  */
-export function informBySimilarKnives(knife: SimilarKnife, lessons: FleetLessons, stations: Stations, dps: number): KnifeState {
+export function informBySimilarKnives(
+  knife: SimilarKnife,
+  lessons: FleetLessons,
+  stations: Stations,
+  dps: number,
+): KnifeState {
   const prior = (regression: Regression, terms: Terms, ownSd: number): Known => {
     const { mean, sd } = sumOf(regression, terms, knife.id)
     return { mean, sd: Math.hypot(sd, ownSd) }
   }
-  const wear = withPrior(knife.state, WEAR, DEFAULT_PRIOR.wear, prior(lessons.wear, wearTerms(knife, stations), SPREAD.wear.knife), dps)
+  const wear = withPrior(
+    knife.state,
+    WEAR,
+    DEFAULT_PRIOR.wear,
+    prior(lessons.wear, wearTerms(knife, stations), SPREAD.wear.knife),
+    dps,
+  )
   const shape = withPrior(wear, SHAPE, DEFAULT_PRIOR.shape, prior(lessons.shape, [[HOUSE, 1]], SPREAD.shape.knife), dps)
   return withPrior(shape, HONE, DEFAULT_PRIOR.hone, prior(lessons.hone, honeTerms(knife), SPREAD.hone.knife), dps)
 }
@@ -222,7 +264,12 @@ export function informBySimilarKnives(knife: SimilarKnife, lessons: FleetLessons
  * Factor by which work at a station wears this knife against where it has worked so far: what the
  * station's own part of the wear is, less the part already in the knife's κ.
  */
-export function stationShift(knife: SimilarKnife, stationId: string, lessons: FleetLessons, stations: Stations): number {
+export function stationShift(
+  knife: SimilarKnife,
+  stationId: string,
+  lessons: FleetLessons,
+  stations: Stations,
+): number {
   const past = workShares(knife.state).flatMap(([id, share]) => stationTerms(id, stations, -share))
   return Math.exp(sumOf(lessons.wear, [...stationTerms(stationId, stations, 1), ...past]).mean)
 }
@@ -248,32 +295,62 @@ function asFactor({ mean, sd }: Known, priorSd: number): LearnedFactor {
   return { factor: Math.exp(mean), low: Math.exp(low), high: Math.exp(high), says }
 }
 
-const factorOf = (regression: Regression, terms: Terms): LearnedFactor => asFactor(sumOf(regression, terms), priorSdOf(regression, terms))
+const factorOf = (regression: Regression, terms: Terms): LearnedFactor =>
+  asFactor(sumOf(regression, terms), priorSdOf(regression, terms))
 
 /** How much faster edges wear at a station than the table's board and product factors say. */
 export const stationFactor = (lessons: FleetLessons, stationId: string, stations: Stations): LearnedFactor =>
   factorOf(lessons.wear, stationTerms(stationId, stations, 1))
 
 /** The same for all stations of one board, or of one product. */
-export const boardFactor = (lessons: FleetLessons, board: string): LearnedFactor => factorOf(lessons.wear, [[boardTerm(board), 1]])
-export const productFactor = (lessons: FleetLessons, product: string): LearnedFactor => factorOf(lessons.wear, [[productTerm(product), 1]])
+export const boardFactor = (lessons: FleetLessons, board: string): LearnedFactor =>
+  factorOf(lessons.wear, [[boardTerm(board), 1]])
+export const productFactor = (lessons: FleetLessons, product: string): LearnedFactor =>
+  factorOf(lessons.wear, [[productTerm(product), 1]])
 
 /** What a tool brings back of the roll on ordinary steel: the table's share, and the house's own with an 80 % interval. */
 export function toolEfficiency(
-  lessons: FleetLessons, tool: HoneTool,
-): { readonly tableEfficiency: number; readonly efficiency: number; readonly low: number; readonly high: number; readonly says: LearnedFactor['says'] } {
-  const terms: Terms = [[HOUSE, 1], [toolTerm(tool), 1]]
+  lessons: FleetLessons,
+  tool: HoneTool,
+): {
+  readonly tableEfficiency: number
+  readonly efficiency: number
+  readonly low: number
+  readonly high: number
+  readonly says: LearnedFactor['says']
+} {
+  const terms: Terms = [
+    [HOUSE, 1],
+    [toolTerm(tool), 1],
+  ]
   const { mean, sd } = sumOf(lessons.hone, terms)
   const { efficiency: tableEfficiency } = honeEffect({ tool, hrc: ORDINARY_HRC })
   const at = (shift: number): number => 1 / (1 + Math.exp(-(Math.log(tableEfficiency / (1 - tableEfficiency)) + shift)))
-  return { tableEfficiency, efficiency: at(mean), low: at(mean - Z_80 * sd), high: at(mean + Z_80 * sd), says: factorOf(lessons.hone, terms).says }
+  return {
+    tableEfficiency,
+    efficiency: at(mean),
+    low: at(mean - Z_80 * sd),
+    high: at(mean + Z_80 * sd),
+    says: factorOf(lessons.hone, terms).says,
+  }
 }
 
 /**
  * Force that a person's edges need against the house's others, at one zone or over the whole edge: off
  * the stone, or after five to six hours of use, when a sharpening is judged (common practice).
  */
-export const handFactor = (lessons: FleetLessons, personId: string, zone: Zone | 'whole', when: keyof HandLessons): LearnedFactor =>
+export const handFactor = (
+  lessons: FleetLessons,
+  personId: string,
+  zone: Zone | 'whole',
+  when: keyof HandLessons,
+): LearnedFactor =>
   zone === 'whole'
-    ? factorOf(lessons.hands[when], [[personTerm(personId), 1], ...ZONES.map((one) => [personZoneTerm(personId, one), 1 / 3] as const)])
-    : factorOf(lessons.hands[when], [[personTerm(personId), 1], [personZoneTerm(personId, zone), 1]])
+    ? factorOf(lessons.hands[when], [
+        [personTerm(personId), 1],
+        ...ZONES.map((one) => [personZoneTerm(personId, one), 1 / 3] as const),
+      ])
+    : factorOf(lessons.hands[when], [
+        [personTerm(personId), 1],
+        [personZoneTerm(personId, zone), 1],
+      ])

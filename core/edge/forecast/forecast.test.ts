@@ -7,13 +7,22 @@ import { ZONES } from '../model/zones'
 import { HOUR_MS } from '../../time'
 
 const NATURE: BladeSpec = {
-  dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
+  dps: 17,
+  hrc: 57,
+  carbides: { CrC: 2 },
+  serrated: false,
   joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: true, bte: true, spine: true } },
 }
 const LIMIT = 350
 const fresh = initialState(NATURE, 0, 'new')
 const services = (count: number, hours = 4, factor = 1): PlannedService[] =>
-  Array.from({ length: count }, (_, at) => ({ name: `S${at}`, startMs: at * 12 * HOUR_MS, endMs: (at * 12 + hours) * HOUR_MS, hours, factor }))
+  Array.from({ length: count }, (_, at) => ({
+    name: `S${at}`,
+    startMs: at * 12 * HOUR_MS,
+    endMs: (at * 12 + hours) * HOUR_MS,
+    hours,
+    factor,
+  }))
 
 describe('an edge through the services ahead', () => {
   const forecast = forecastEdge(fresh, usualUse(NATURE, LIMIT, services(40)))
@@ -63,12 +72,17 @@ describe('an edge through the services ahead', () => {
   })
 
   it('wears sooner on a harder board: the hours to the limit go with one over the factor', () => {
-    fc.assert(fc.property(fc.double({ min: 1.2, max: 3, noNaN: true }), (factor) => {
-      // unhoned: what honing brings back does not go with the board
-      const toLimit = (factorThere: number): number => forecastEdge(fresh, { ...usualUse(NATURE, LIMIT, services(400, 0.25, factorThere)), hone: null }).toLimit.middle?.hours ?? NaN
-      expect(toLimit(1) / toLimit(factor)).toBeCloseTo(factor, 0)
-      expect(Math.abs(toLimit(1) / toLimit(factor) / factor - 1)).toBeLessThan(0.06)
-    }), { numRuns: 12 })
+    fc.assert(
+      fc.property(fc.double({ min: 1.2, max: 3, noNaN: true }), (factor) => {
+        // unhoned: what honing brings back does not go with the board
+        const toLimit = (factorThere: number): number =>
+          forecastEdge(fresh, { ...usualUse(NATURE, LIMIT, services(400, 0.25, factorThere)), hone: null }).toLimit
+            .middle?.hours ?? NaN
+        expect(toLimit(1) / toLimit(factor)).toBeCloseTo(factor, 0)
+        expect(Math.abs(toLimit(1) / toLimit(factor) / factor - 1)).toBeLessThan(0.06)
+      }),
+      { numRuns: 12 },
+    )
   })
 
   it('lasts longer honed before each service than never honed', () => {
@@ -89,12 +103,18 @@ describe('hours from a fresh edge', () => {
   })
 
   it('are silent where so much use does not dull it', () => {
-    expect(lifeFromFresh(fresh, NATURE, 50_000, { hours: 0.1, factor: 0.1 })).toEqual({ early: null, middle: null, late: null })
+    expect(lifeFromFresh(fresh, NATURE, 50_000, { hours: 0.1, factor: 0.1 })).toEqual({
+      early: null,
+      middle: null,
+      late: null,
+    })
   })
 })
 
 describe('services ahead by the rota', () => {
-  const periods = [{ fromMs: 0, untilMs: null, board: 'soft-plastic' as const, product: 'mixed' as const, hoursPerService: 3 }]
+  const periods = [
+    { fromMs: 0, untilMs: null, board: 'soft-plastic' as const, product: 'mixed' as const, hoursPerService: 3 },
+  ]
   const service = { name: 'Lunch', startMs: 10 * HOUR_MS, endMs: 14 * HOUR_MS, minutes: 240 }
 
   it('count the rest of one that is running', () => {

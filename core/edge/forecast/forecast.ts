@@ -87,13 +87,20 @@ function zoneForecast({ mean, variance }: Moments, score: number): ZoneForecast 
 }
 
 /** First moment a score passes a threshold, straight between the start and the end of a service. */
-function limitCrossing(path: readonly Scores[], score: (scores: Scores) => { start: number; end: number }, threshold: number): Crossing | null {
+function limitCrossing(
+  path: readonly Scores[],
+  score: (scores: Scores) => { start: number; end: number },
+  threshold: number,
+): Crossing | null {
   for (const scores of path) {
     const { start, end } = score(scores)
     if (end < threshold) continue
     const share = start >= threshold || end === start ? 0 : (threshold - start) / (end - start)
     const { service } = scores
-    return { hours: scores.hoursBefore + share * service.hours, atMs: Math.round(service.startMs + share * (service.endMs - service.startMs)) }
+    return {
+      hours: scores.hoursBefore + share * service.hours,
+      atMs: Math.round(service.startMs + share * (service.endMs - service.startMs)),
+    }
   }
   return null
 }
@@ -101,7 +108,10 @@ function limitCrossing(path: readonly Scores[], score: (scores: Scores) => { sta
 const SURE_CHANCE = 0.9
 const LATE_SCORE = normalQuantile(SURE_CHANCE)
 
-const limitForecast = (path: readonly Scores[], score: (scores: Scores) => { start: number; end: number }): LimitForecast => ({
+const limitForecast = (
+  path: readonly Scores[],
+  score: (scores: Scores) => { start: number; end: number },
+): LimitForecast => ({
   early: limitCrossing(path, score, -LATE_SCORE),
   middle: limitCrossing(path, score, 0),
   late: limitCrossing(path, score, LATE_SCORE),
@@ -125,7 +135,8 @@ const worstScores = ({ zones }: Scores): { start: number; end: number } => ({
  */
 export function forecastEdge(state: KnifeState, planned: PlannedUse): EdgeForecast {
   const { spec, limitGf } = planned
-  const effect = planned.hone && honeEffect({ ...planned.hone, hrc: spec.hrc, mismatchDps: planned.hone.mismatchDps ?? 0 })
+  const effect =
+    planned.hone && honeEffect({ ...planned.hone, hrc: spec.hrc, mismatchDps: planned.hone.mismatchDps ?? 0 })
   const services: ServiceForecast[] = []
   const path: Scores[] = []
   let { belief } = state
@@ -145,7 +156,15 @@ export function forecastEdge(state: KnifeState, planned: PlannedUse): EdgeForeca
     const worstZone = ZONES.reduce((worst, zone) => (scores[zone].end > scores[worst].end ? zone : worst))
     path.push({ service, hoursBefore: hours, zones: scores })
     hours += service.hours
-    services.push({ name: service.name, startMs: service.startMs, endMs: service.endMs, hours, zones, chanceDull: zones[worstZone].chanceDull, worstZone })
+    services.push({
+      name: service.name,
+      startMs: service.startMs,
+      endMs: service.endMs,
+      hours,
+      zones,
+      chanceDull: zones[worstZone].chanceDull,
+      worstZone,
+    })
     if (planned.untilSure === 'knife' && zones[worstZone].chanceDull > SURE_CHANCE) break
     if (planned.untilSure === 'zones' && ZONES.every((zone) => zones[zone].chanceDull > SURE_CHANCE)) break
   }
@@ -157,30 +176,40 @@ export function forecastEdge(state: KnifeState, planned: PlannedUse): EdgeForeca
 }
 
 /** The first service by whose end a knife is more likely dull than not; null when none of those forecast. */
-export const firstDull = ({ services }: EdgeForecast): ServiceForecast | null => services.find(({ chanceDull }) => chanceDull > 0.5) ?? null
+export const firstDull = ({ services }: EdgeForecast): ServiceForecast | null =>
+  services.find(({ chanceDull }) => chanceDull > 0.5) ?? null
 
 /** Services ahead of a knife as the rota has them at its station, the rest of one running now among them. */
 export function rotaAhead(
-  periods: readonly StationPeriod[] | undefined, services: readonly Occurrence[], fromMs: number, factor = 1,
+  periods: readonly StationPeriod[] | undefined,
+  services: readonly Occurrence[],
+  fromMs: number,
+  factor = 1,
 ): PlannedService[] {
   if (!periods) return []
   return services.flatMap((service): PlannedService[] => {
     const station = service.endMs > fromMs ? workAt(periods, service.startMs) : undefined
     if (!station) return []
     const share = (service.endMs - Math.max(fromMs, service.startMs)) / (service.endMs - service.startMs)
-    return [{
-      name: service.name,
-      startMs: service.startMs,
-      endMs: service.endMs,
-      hours: share * station.hoursPerService,
-      factor: factor * BOARD_FACTOR[station.board] * PRODUCT_FACTOR[station.product],
-    }]
+    return [
+      {
+        name: service.name,
+        startMs: service.startMs,
+        endMs: service.endMs,
+        hours: share * station.hoursPerService,
+        factor: factor * BOARD_FACTOR[station.board] * PRODUCT_FACTOR[station.product],
+      },
+    ]
   })
 }
 
 /** What a house does with a knife unless it says otherwise: the tool for its hardness before each service. */
-export const usualUse = (spec: BladeSpec, limitGf: number, services: readonly PlannedService[]): PlannedUse =>
-  ({ spec, limitGf, services, hone: { tool: usualHoneTool(spec.hrc) } })
+export const usualUse = (spec: BladeSpec, limitGf: number, services: readonly PlannedService[]): PlannedUse => ({
+  spec,
+  limitGf,
+  services,
+  hone: { tool: usualHoneTool(spec.hrc) },
+})
 
 /** A knife as it would be, had it just been stoned as it was last time. */
 export const stateAfterStoning = (state: KnifeState, spec: BladeSpec): KnifeState => ({
@@ -199,10 +228,21 @@ const LONGEST_LIFE_SERVICES = 240
  * @param use hours of one service, ≥ 0, and its board factor times product factor
  */
 export function lifeFromFresh(
-  state: KnifeState, spec: BladeSpec, limitGf: number, use: { readonly hours: number; readonly factor: number },
+  state: KnifeState,
+  spec: BladeSpec,
+  limitGf: number,
+  use: { readonly hours: number; readonly factor: number },
 ): { readonly early: number | null; readonly middle: number | null; readonly late: number | null } {
   const fresh = stateAfterStoning(state, spec)
-  const services = Array.from({ length: LONGEST_LIFE_SERVICES }, (_, index): PlannedService => ({ name: '', startMs: state.atMs + index, endMs: state.atMs + index + 1, ...use }))
-  const { early, middle, late } = forecastEdge(fresh, { ...usualUse(spec, limitGf, services), untilSure: 'knife' }).toLimit
+  const services = Array.from({ length: LONGEST_LIFE_SERVICES }, (_, index): PlannedService => ({
+    name: '',
+    startMs: state.atMs + index,
+    endMs: state.atMs + index + 1,
+    ...use,
+  }))
+  const { early, middle, late } = forecastEdge(fresh, {
+    ...usualUse(spec, limitGf, services),
+    untilSure: 'knife',
+  }).toLimit
   return { early: early?.hours ?? null, middle: middle?.hours ?? null, late: late?.hours ?? null }
 }

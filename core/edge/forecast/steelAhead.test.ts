@@ -8,16 +8,31 @@ import { steelAhead } from './steelAhead'
 import { DAY_MS } from '../../time'
 
 const spec: BladeSpec = {
-  dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false,
+  dps: 17,
+  hrc: 57,
+  carbides: { CrC: 2 },
+  serrated: false,
   joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: true, bte: true, spine: true } },
 }
-const geometry = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, bteWhenNewMm: 0.35, dps: 17, hrc: 57, minimumHeightMm: 34.5 }
+const geometry = {
+  lengthMm: 240,
+  heelHeightMm: 48,
+  spineMm: 2.4,
+  bteMm: 0.35,
+  bteWhenNewMm: 0.35,
+  dps: 17,
+  hrc: 57,
+  minimumHeightMm: 34.5,
+}
 
 describe('what a session takes', () => {
   it('the edge moves up into thicker steel, as recession says', () => {
     const after = applyGrinding(initialSteel(spec.joined, 'in-use'), spec, 12, 0.1)
     expect(after.heightMm.mean).toBeCloseTo(47.9, 9)
-    expect(after.bteMm.mean).toBeCloseTo(recede({ bteMm: 0.35, dps: 17, faceDps: faceAngle(spec.joined), recessionMm: 0.1 }).bteMm, 9)
+    expect(after.bteMm.mean).toBeCloseTo(
+      recede({ bteMm: 0.35, dps: 17, faceDps: faceAngle(spec.joined), recessionMm: 0.1 }).bteMm,
+      9,
+    )
     expect(after.heightMm.sd).toBeGreaterThan(initialSteel(spec.joined, 'in-use').heightMm.sd)
   })
 
@@ -36,7 +51,9 @@ describe('what a session takes', () => {
 
   it('thickens faster on a blade with fat faces', () => {
     const wedge: BladeSpec = { ...spec, joined: { ...spec.joined, spineMm: 5 } }
-    expect(thicknessAfterRecession(wedge, 0.35, 1) - 0.35).toBeGreaterThan(2 * (thicknessAfterRecession(spec, 0.35, 1) - 0.35))
+    expect(thicknessAfterRecession(wedge, 0.35, 1) - 0.35).toBeGreaterThan(
+      2 * (thicknessAfterRecession(spec, 0.35, 1) - 0.35),
+    )
   })
 })
 
@@ -49,7 +66,10 @@ describe('thinning due and worn out', () => {
   }
 
   it('have dates with bands, sooner for a knife that meets the stone more often', () => {
-    const [often, seldom] = [steelAhead(after(20, 100), spec, geometry, 0.5), steelAhead(after(5, 100), spec, geometry, 0.5)]
+    const [often, seldom] = [
+      steelAhead(after(20, 100), spec, geometry, 0.5),
+      steelAhead(after(5, 100), spec, geometry, 0.5),
+    ]
     for (const band of [often.thinningDue, often.wornOut, seldom.thinningDue]) {
       expect(band && band.earlyMs < band.middleMs && band.middleMs < band.lateMs).toBe(true)
     }

@@ -41,7 +41,8 @@ function pace(state: KnifeState): { readonly perDay: number; readonly shareSd: n
 
 function band(nowMs: number, days: number, shareSd: number): DateBand | null {
   if (!(days > 0) || days > HORIZON_YEARS * YEAR_DAYS) return null
-  const at = (factor: number): number => Math.round(nowMs + Math.min(days * factor, 2 * HORIZON_YEARS * YEAR_DAYS) * DAY_MS)
+  const at = (factor: number): number =>
+    Math.round(nowMs + Math.min(days * factor, 2 * HORIZON_YEARS * YEAR_DAYS) * DAY_MS)
   const factor = Math.exp(Z_80 * shareSd)
   return { earlyMs: at(1 / factor), middleMs: at(1), lateMs: at(factor) }
 }
@@ -55,7 +56,12 @@ function band(nowMs: number, days: number, shareSd: number): DateBand | null {
  * @param geometry its present measures and its minimum height, mm
  * @param thickestMm thickness behind the edge at which thinning is due, mm
  */
-export function steelAhead(state: KnifeState, spec: BladeSpec, geometry: BladeGeometry, thickestMm: number): SteelAhead {
+export function steelAhead(
+  state: KnifeState,
+  spec: BladeSpec,
+  geometry: BladeGeometry,
+  thickestMm: number,
+): SteelAhead {
   const { steel } = state
   const { perDay, shareSd } = pace(state)
   const perSession = (steel.sessionsMm + USUAL_SESSION_MM) / (steel.sessions + 1)
@@ -67,7 +73,15 @@ export function steelAhead(state: KnifeState, spec: BladeSpec, geometry: BladeGe
   return {
     sessionsPerYear: { mean: perDay * YEAR_DAYS, sd: perDay * YEAR_DAYS * shareSd },
     perSessionMm: { mean: perSession, sd: perSession * steel.takes.sd },
-    thinningDue: band(state.atMs, thicknessLeft / (thickeningPerMm * perDayMm), Math.hypot(lossShareSd, steel.bteMm.sd / Math.max(1e-6, thicknessLeft))),
-    wornOut: band(state.atMs, heightLeft / perDayMm, Math.hypot(lossShareSd, steel.heightMm.sd / Math.max(1e-6, heightLeft))),
+    thinningDue: band(
+      state.atMs,
+      thicknessLeft / (thickeningPerMm * perDayMm),
+      Math.hypot(lossShareSd, steel.bteMm.sd / Math.max(1e-6, thicknessLeft)),
+    ),
+    wornOut: band(
+      state.atMs,
+      heightLeft / perDayMm,
+      Math.hypot(lossShareSd, steel.heightMm.sd / Math.max(1e-6, heightLeft)),
+    ),
   }
 }

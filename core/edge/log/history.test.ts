@@ -12,7 +12,13 @@ import { ZONES } from '../model/zones'
 import { HOUR_MS, DAY_MS } from '../../time'
 
 const START = Date.UTC(2026, 0, 5)
-const spec: BladeSpec = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
+const spec: BladeSpec = {
+  dps: 17,
+  hrc: 57,
+  carbides: { CrC: 2 },
+  serrated: false,
+  joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
+}
 const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
   { id: `l${weekday}`, weekday, name: 'lunch', starts: '12:00', ends: '14:00' },
   { id: `d${weekday}`, weekday, name: 'dinner', starts: '18:00', ends: '22:00' },
@@ -25,12 +31,24 @@ const usage: UsageContext = {
   services: occurrences(week, 'UTC', START, START + 200 * DAY_MS),
 }
 let serial = 0
-const event = <K extends KnifeEvent['kind']>(kind: K, afterHours: number, payload: Extract<KnifeEvent, { kind: K }>['payload']): KnifeEvent =>
-  ({ id: `e${String(serial++).padStart(5, '0')}`, kind, atMs: START + afterHours * HOUR_MS, personId: null, payload }) as KnifeEvent
-const added = (stationId = 'soft', condition: 'new' | 'in-use' = 'new'): KnifeEvent => event('added', 0, { condition, stationId, holderId: null })
+const event = <K extends KnifeEvent['kind']>(
+  kind: K,
+  afterHours: number,
+  payload: Extract<KnifeEvent, { kind: K }>['payload'],
+): KnifeEvent =>
+  ({
+    id: `e${String(serial++).padStart(5, '0')}`,
+    kind,
+    atMs: START + afterHours * HOUR_MS,
+    personId: null,
+    payload,
+  }) as KnifeEvent
+const added = (stationId = 'soft', condition: 'new' | 'in-use' = 'new'): KnifeEvent =>
+  event('added', 0, { condition, stationId, holderId: null })
 const read = (afterHours: number, forceGf: number): KnifeEvent =>
   event('checked', afterHours, { readings: ZONES.map((zone) => ({ zone, forcesGf: [forceGf] })), ladder: [] })
-const fold = (events: readonly KnifeEvent[], hours: number): KnifeState => foldHistory({ spec, usage, events, untilMs: START + hours * HOUR_MS, limitGf: 350 })
+const fold = (events: readonly KnifeEvent[], hours: number): KnifeState =>
+  foldHistory({ spec, usage, events, untilMs: START + hours * HOUR_MS, limitGf: 350 })
 const belly = (state: KnifeState): number => edgeForce(state.zones.belly, spec.dps)
 
 describe('the life of an edge', () => {
@@ -47,9 +65,12 @@ describe('the life of an edge', () => {
       fc.property(fc.array(fc.integer({ min: 1, max: 24 * 20 }), { minLength: 1, maxLength: 6 }), (stops) => {
         const start: KnifeState = { ...initialState(spec, START, 'new'), stationId: 'soft' }
         const whole = advance(start, spec, usage, START + 24 * 20 * HOUR_MS)
-        const parts = [...stops].sort((a, b) => a - b).reduce<KnifeState>((state, hours) => advance(state, spec, usage, START + hours * HOUR_MS), start)
+        const parts = [...stops]
+          .sort((a, b) => a - b)
+          .reduce<KnifeState>((state, hours) => advance(state, spec, usage, START + hours * HOUR_MS), start)
         const end = advance(parts, spec, usage, START + 24 * 20 * HOUR_MS)
-        for (const zone of ZONES) expect(edgeForce(end.zones[zone], spec.dps)).toBeCloseTo(edgeForce(whole.zones[zone], spec.dps), 6)
+        for (const zone of ZONES)
+          expect(edgeForce(end.zones[zone], spec.dps)).toBeCloseTo(edgeForce(whole.zones[zone], spec.dps), 6)
       }),
       { numRuns: 40 },
     )
@@ -88,7 +109,8 @@ describe('the life of an edge', () => {
 
   it('takes it for wear when honing did not bring it back', () => {
     const events = [added(), read(1, 180)]
-    const hone = (cameBack: 'fully' | 'not'): KnifeState => fold([...events, event('honed', 24 * 6, { tool: 'smooth-steel', cameBack })], 24 * 6)
+    const hone = (cameBack: 'fully' | 'not'): KnifeState =>
+      fold([...events, event('honed', 24 * 6, { tool: 'smooth-steel', cameBack })], 24 * 6)
     expect(hone('fully').zones.belly.roll).toBeLessThan(hone('not').zones.belly.roll + 0.3)
     expect(hone('not').zones.belly.wornAreaUm2).toBeGreaterThan(hone('fully').zones.belly.wornAreaUm2)
     expect(hone('not').lastHone).toBe('not')
@@ -130,7 +152,13 @@ describe('the life of an edge', () => {
   it('stays finite through months without a reading, contradictions and no services at all', () => {
     const silent = fold([added('soft', 'in-use')], 24 * 190)
     const torn = fold([added(), read(5, 120), read(6, 900), read(7, 100), read(8, 4000)], 24 * 60)
-    const idle = foldHistory({ spec, usage: { ...usage, services: [] }, events: [added()], untilMs: START + 90 * DAY_MS, limitGf: 350 })
+    const idle = foldHistory({
+      spec,
+      usage: { ...usage, services: [] },
+      events: [added()],
+      untilMs: START + 90 * DAY_MS,
+      limitGf: 350,
+    })
     for (const state of [silent, torn, idle]) {
       for (const zone of ZONES) {
         const band = forceBand(state.zones[zone], spec.dps)
@@ -146,18 +174,30 @@ describe('the life of an edge', () => {
     const chip = { ...NO_DEFECTS, chip: { zone: 'heel', depthMm: 0.4 } } as const
     const events = [added(), event('checked', 2, { readings: [], ladder: [], defects: chip }), read(5, 200)]
     expect(fold(events, 6).defects.chip?.depthMm).toBe(0.4)
-    expect(fold([...events, event('checked', 7, { readings: [], ladder: [], defects: NO_DEFECTS })], 8).defects.chip).toBeNull()
+    expect(
+      fold([...events, event('checked', 7, { readings: [], ladder: [], defects: NO_DEFECTS })], 8).defects.chip,
+    ).toBeNull()
   })
 })
 
 describe('a glint', () => {
-  const sign = (hours: number, rung: 'glints' | 'paper', zone: 'whole' | 'tip' = 'whole'): KnifeEvent => event('checked', hours, { readings: [], ladder: [{ zone, rung }] })
+  const sign = (hours: number, rung: 'glints' | 'paper', zone: 'whole' | 'tip' = 'whole'): KnifeEvent =>
+    event('checked', hours, { readings: [], ladder: [{ zone, rung }] })
 
   // An edge that glints along its length wants a stone coarser than #1000 (common practice).
   it('under the lamp sends a knife to a coarse stone, whatever had been reckoned', () => {
     const state = fold([added(), read(1, 200), sign(5, 'glints')], 6)
     expect(state.defects.glint).toEqual(['heel', 'belly', 'tip'])
-    const chef = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, bteWhenNewMm: 0.35, dps: 17, hrc: 57, minimumHeightMm: 34.5 }
+    const chef = {
+      lengthMm: 240,
+      heelHeightMm: 48,
+      spineMm: 2.4,
+      bteMm: 0.35,
+      bteWhenNewMm: 0.35,
+      dps: 17,
+      hrc: 57,
+      minimumHeightMm: 34.5,
+    }
     expect(verdict(state, chef, 'general')).toMatchObject({ action: 'stone', startGrit: 320 })
   })
 
@@ -170,7 +210,10 @@ describe('a glint', () => {
 
 describe('uncertainty', () => {
   it('grows with use and shrinks with a reading', () => {
-    const width = (state: KnifeState): number => { const band = forceBand(state.zones.tip, spec.dps); return Math.log(band.highGf / band.lowGf) }
+    const width = (state: KnifeState): number => {
+      const band = forceBand(state.zones.tip, spec.dps)
+      return Math.log(band.highGf / band.lowGf)
+    }
     const checked = [added(), read(1, 180)]
     expect(width(fold(checked, 24 * 20))).toBeGreaterThan(width(fold(checked, 24 * 2)))
     expect(width(fold([...checked, read(24 * 20, 300)], 24 * 20))).toBeLessThan(width(fold(checked, 24 * 20)))
@@ -185,7 +228,20 @@ describe('uncertainty', () => {
 
 describe('the first dull service', () => {
   const ahead = (state: KnifeState): ReturnType<typeof firstDull> =>
-    firstDull(forecastEdge(state, usualUse(spec, 350, rotaAhead(state.stationId === null ? undefined : usage.stations.get(state.stationId), usage.services, state.atMs))))
+    firstDull(
+      forecastEdge(
+        state,
+        usualUse(
+          spec,
+          350,
+          rotaAhead(
+            state.stationId === null ? undefined : usage.stations.get(state.stationId),
+            usage.services,
+            state.atMs,
+          ),
+        ),
+      ),
+    )
 
   it('comes sooner for a worn edge, and never for one that is not used', () => {
     const fresh = ahead(fold([added(), read(1, 170)], 2))

@@ -115,9 +115,7 @@ export function advance(
   const { stationId } = state
   const periods = stationId === null ? undefined : usage.stations.get(stationId)
   const { hours, work } =
-    periods && state.status === 'in-service'
-      ? useBetween(periods, usage.services, declared, state.atMs, toMs)
-      : NO_USE
+    periods && state.status === 'in-service' ? useBetween(periods, usage.services, declared, state.atMs, toMs) : NO_USE
   if (hours === 0 || stationId === null) return { ...state, atMs: toMs }
   const { sharpening, lessons } = state
   return {
@@ -175,7 +173,11 @@ function afterCheck(state: KnifeState, spec: BladeSpec, event: Happened<'checked
 const CHIP_GONE_MM = 0.02
 
 /** A chip is gone with any session that does not leave it on purpose; one that waits gets shallower with each. */
-function chipAfter({ defects, steel }: KnifeState, after: KnifeState['steel'], leftMm: number | undefined): Chip | null {
+function chipAfter(
+  { defects, steel }: KnifeState,
+  after: KnifeState['steel'],
+  leftMm: number | undefined,
+): Chip | null {
   const chip = defects.chip
   const depthMm = leftMm ?? (chip?.rests ? chip.depthMm - (steel.heightMm.mean - after.heightMm.mean) : 0)
   return depthMm > CHIP_GONE_MM ? { zone: chip?.zone ?? 'belly', depthMm, rests: true } : null
@@ -183,16 +185,32 @@ function chipAfter({ defects, steel }: KnifeState, after: KnifeState['steel'], l
 
 function afterSharpening(state: KnifeState, spec: BladeSpec, event: Happened<'sharpened'>): KnifeState {
   const { finishMicron, recessionMm, bteMm, strokes = { left: 0, right: 0 } } = event.payload
-  const bluntUm = Math.max(...Object.values(state.zones).map((zone) => bluntWidth({ wornAreaUm2: zone.wornAreaUm2, dps: spec.dps })))
+  const bluntUm = Math.max(
+    ...Object.values(state.zones).map((zone) => bluntWidth({ wornAreaUm2: zone.wornAreaUm2, dps: spec.dps })),
+  )
   const steel = applyThinning(applyGrinding(state.steel, spec, bluntUm, recessionMm), bteMm)
   return {
     ...withBelief(state, resetToFresh(state.belief, spec.dps, finishMicron), spec.dps),
     doubted: { heel: 0, belly: 0, tip: 0 },
     steel,
     strokes: { left: state.strokes.left + strokes.left, right: state.strokes.right + strokes.right },
-    sharpening: { atMs: event.atMs, personId: event.personId, finishMicron, hours: 0, work: 0, tested: false, judged: false },
+    sharpening: {
+      atMs: event.atMs,
+      personId: event.personId,
+      finishMicron,
+      hours: 0,
+      work: 0,
+      tested: false,
+      judged: false,
+    },
     // a keener edge wedges as much as before: only thinner steel behind it helps
-    defects: { ...NO_DEFECTS, chip: chipAfter(state, steel, event.payload.chipLeftMm), handleLoose: state.defects.handleLoose, cracked: state.defects.cracked, ...(state.defects.wedges && bteMm === undefined ? { wedges: true } : {}) },
+    defects: {
+      ...NO_DEFECTS,
+      chip: chipAfter(state, steel, event.payload.chipLeftMm),
+      handleLoose: state.defects.handleLoose,
+      cracked: state.defects.cracked,
+      ...(state.defects.wedges && bteMm === undefined ? { wedges: true } : {}),
+    },
     sharpenedMs: event.atMs,
     hoursSinceSharpening: 0,
     lastHone: null,

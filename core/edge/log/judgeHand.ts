@@ -20,7 +20,9 @@ const KNIFE_LOG_SD = 0.08
  * finish, off the stone and once more after five to six hours of use. Null when it says nothing.
  */
 export function judgeHand(
-  state: KnifeState, check: EventPayloads['checked'], spec: BladeSpec,
+  state: KnifeState,
+  check: EventPayloads['checked'],
+  spec: BladeSpec,
 ): { readonly lessons: Lessons; readonly sharpening: Sharpening } | null {
   const { sharpening, lessons } = state
   if (sharpening.personId === null || check.readings.length === 0) return null

@@ -16,23 +16,46 @@ const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].flatMap((weekday) => [
   { id: `d${weekday}`, weekday, name: 'dinner', starts: '18:00', ends: '22:00' },
 ])
 const services = occurrences(week, 'UTC', START, START + 60 * DAY)
-const soft: BladeSpec = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
+const soft: BladeSpec = {
+  dps: 17,
+  hrc: 57,
+  carbides: { CrC: 2 },
+  serrated: false,
+  joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
+}
 
-function after(days: number, options: { spec?: BladeSpec; board?: Board; honesADay?: number; mismatchDps?: number } = {}): KnifeState {
+function after(
+  days: number,
+  options: { spec?: BladeSpec; board?: Board; honesADay?: number; mismatchDps?: number } = {},
+): KnifeState {
   const { spec = soft, board = 'soft-plastic', honesADay = 0, mismatchDps = 0 } = options
-  const usage: UsageContext = { stations: new Map([['here', [{ fromMs: 0, board, product: 'mixed', hoursPerService: 2 }]]]), services }
+  const usage: UsageContext = {
+    stations: new Map([['here', [{ fromMs: 0, board, product: 'mixed', hoursPerService: 2 }]]]),
+    services,
+  }
   const hones = Array.from({ length: days * honesADay }, (_, index): KnifeEvent => ({
-    id: `h${String(index).padStart(5, '0')}`, kind: 'honed', personId: null, payload: { tool: 'smooth-steel', mismatchDps },
+    id: `h${String(index).padStart(5, '0')}`,
+    kind: 'honed',
+    personId: null,
+    payload: { tool: 'smooth-steel', mismatchDps },
     atMs: START + Math.floor(index / honesADay) * DAY + (index % honesADay === 0 ? 11.5 : 17.5) * HOUR_MS,
   }))
-  const added: KnifeEvent = { id: 'a', kind: 'added', atMs: START, personId: null, payload: { condition: 'new', stationId: 'here', holderId: null } }
+  const added: KnifeEvent = {
+    id: 'a',
+    kind: 'added',
+    atMs: START,
+    personId: null,
+    payload: { condition: 'new', stationId: 'here', holderId: null },
+  }
   return foldHistory({ spec, usage, events: [added, ...hones], untilMs: START + days * DAY, limitGf: 350 })
 }
 const belly = (state: KnifeState, dps = 17): number => edgeForce(state.zones.belly, dps)
 
 describe('weeks in a kitchen', () => {
   it('a knife honed before every service stays keener than one honed once a day, and that than one never honed', () => {
-    const [twice, once, never] = [after(7, { honesADay: 2 }), after(7, { honesADay: 1 }), after(7)].map((state) => belly(state))
+    const [twice, once, never] = [after(7, { honesADay: 2 }), after(7, { honesADay: 1 }), after(7)].map((state) =>
+      belly(state),
+    )
     expect(twice).toBeLessThan(once ?? 0)
     expect(once).toBeLessThan(never ?? 0)
   })
@@ -43,19 +66,26 @@ describe('weeks in a kitchen', () => {
   })
 
   it('a kept-up knife in soft stainless wants a stone after a week or two, not after a day or a season', () => {
-    const days = Array.from({ length: 45 }, (_, index) => index + 1).find((count) => belly(after(count, { honesADay: 2 })) > 350) ?? 99
+    const days =
+      Array.from({ length: 45 }, (_, index) => index + 1).find(
+        (count) => belly(after(count, { honesADay: 2 })) > 350,
+      ) ?? 99
     expect(days).toBeGreaterThanOrEqual(5)
     expect(days).toBeLessThanOrEqual(21)
   })
 
   it('suspects the board first: hard plastic dulls sooner than end grain', () => {
-    expect(belly(after(7, { board: 'hard-plastic', honesADay: 2 }))).toBeGreaterThan(1.15 * belly(after(7, { board: 'end-grain', honesADay: 2 })))
+    expect(belly(after(7, { board: 'hard-plastic', honesADay: 2 }))).toBeGreaterThan(
+      1.15 * belly(after(7, { board: 'end-grain', honesADay: 2 })),
+    )
   })
 
   it('the same steel at a lower angle stays under the same blunt width longer', () => {
     const blunt = (dps: number): number => after(10, { spec: { ...soft, dps } }).zones.belly.wornAreaUm2
     expect(blunt(15)).toBeCloseTo(blunt(20), 0)
-    expect(wornForce(after(10, { spec: { ...soft, dps: 15 } }).zones.belly, 15)).toBeLessThan(wornForce(after(10, { spec: { ...soft, dps: 20 } }).zones.belly, 20))
+    expect(wornForce(after(10, { spec: { ...soft, dps: 15 } }).zones.belly, 15)).toBeLessThan(
+      wornForce(after(10, { spec: { ...soft, dps: 20 } }).zones.belly, 20),
+    )
   })
 
   it('harder steel with more carbide lasts longer', () => {

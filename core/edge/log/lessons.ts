@@ -39,7 +39,11 @@ export const sumTallies = (one: Tally, other: Tally): Tally => ({
   sum: one.sum + other.sum,
 })
 
-export const addCount = (counts: Readonly<Record<string, number>>, key: string, by: number): Readonly<Record<string, number>> => ({
+export const addCount = (
+  counts: Readonly<Record<string, number>>,
+  key: string,
+  by: number,
+): Readonly<Record<string, number>> => ({
   ...counts,
   [key]: (counts[key] ?? 0) + by,
 })
@@ -53,7 +57,10 @@ export interface HandResidual {
 
 /** Lessons with residuals of one hand added. */
 export function addHandResidual(
-  lessons: Lessons, personId: string, when: keyof HandLessons, residuals: readonly HandResidual[],
+  lessons: Lessons,
+  personId: string,
+  when: keyof HandLessons,
+  residuals: readonly HandResidual[],
 ): Lessons {
   const hand = lessons.hands[personId] ?? NO_HAND
   const grown = { ...hand[when] }

@@ -4,7 +4,11 @@ import type { SteelLeft } from './steelLeft'
 /** The blade as it is by now: what sessions took and calipers found since it joined. */
 export function presentBlade(blade: KnownBlade, steel: SteelLeft): KnownBlade {
   const now = { heelHeightMm: steel.heightMm.mean, bteMm: steel.bteMm.mean, spineMm: steel.spineMm }
-  const found: Partial<Record<Measurable, boolean>> = { heelHeightMm: steel.measured.height, bteMm: steel.measured.bte, spineMm: steel.measured.spine }
+  const found: Partial<Record<Measurable, boolean>> = {
+    heelHeightMm: steel.measured.height,
+    bteMm: steel.measured.bte,
+    spineMm: steel.measured.spine,
+  }
   return {
     ...blade,
     measures: { ...blade.measures, ...now },

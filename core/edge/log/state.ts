@@ -90,7 +90,13 @@ export const chanceAbove = (zone: ZoneEdge, dps: number, limitGf: number): numbe
 function zoneOf(belief: EdgeBelief, dps: number, zone: Zone): ZoneEdge {
   const { roll, wornAreaUm2, freshForceGf } = zoneWear(belief, dps, zone)
   // written out, not spread: this runs for every line of every log
-  return { roll, wornAreaUm2, freshForceGf, logSd: Math.sqrt(logForce(belief, zone).variance), wornLogSd: wornForceLogSd(belief, zone) }
+  return {
+    roll,
+    wornAreaUm2,
+    freshForceGf,
+    logSd: Math.sqrt(logForce(belief, zone).variance),
+    wornLogSd: wornForceLogSd(belief, zone),
+  }
 }
 
 /** Zones of a belief. */
@@ -106,7 +112,10 @@ export const withBelief = (state: KnifeState, belief: EdgeBelief, dps: number): 
 
 /** State of a knife on the moment it joins the fleet. */
 export function initialState(
-  spec: BladeSpec, atMs: number, condition: 'new' | 'in-use', prior: EdgePrior = DEFAULT_PRIOR,
+  spec: BladeSpec,
+  atMs: number,
+  condition: 'new' | 'in-use',
+  prior: EdgePrior = DEFAULT_PRIOR,
 ): KnifeState {
   const belief = firstBelief(spec, condition, prior)
   return {
@@ -117,7 +126,15 @@ export function initialState(
     doubted: { heel: 0, belly: 0, tip: 0 },
     steel: initialSteel(spec.joined, condition),
     lessons: NO_LESSONS,
-    sharpening: { atMs, personId: null, finishMicron: FACTORY_FINISH_MICRON, hours: 0, work: 0, tested: true, judged: true },
+    sharpening: {
+      atMs,
+      personId: null,
+      finishMicron: FACTORY_FINISH_MICRON,
+      hours: 0,
+      work: 0,
+      tested: true,
+      judged: true,
+    },
     strokes: { left: 0, right: 0 },
     defects: NO_DEFECTS,
     status: 'in-service',

@@ -36,7 +36,10 @@ const MOST_LOG_TAKES = Math.log(4)
 export function initialSteel(make: JoiningMeasures, condition: 'new' | 'in-use'): SteelLeft {
   const share = condition === 'new' ? NEW_SHARE_SD : USED_SHARE_SD
   return {
-    heightMm: { mean: make.heelHeightMm, sd: make.measured.height ? CALIPER_SD_MM.height : share.height * make.heelHeightMm },
+    heightMm: {
+      mean: make.heelHeightMm,
+      sd: make.measured.height ? CALIPER_SD_MM.height : share.height * make.heelHeightMm,
+    },
     bteMm: { mean: make.bteMm, sd: make.measured.bte ? CALIPER_SD_MM.bte : share.bte * make.bteMm },
     takes: { mean: 0, sd: TAKES_LOG_SD },
     takenMm: 0,
@@ -53,7 +56,12 @@ export function thicknessAfterRecession(spec: BladeSpec, bteMm: number, recessio
 }
 
 /** The blade after a session that took its edge down, by the height written down or else the estimated one. */
-export function applyGrinding(steel: SteelLeft, spec: BladeSpec, bluntUm: number, writtenMm: number | undefined): SteelLeft {
+export function applyGrinding(
+  steel: SteelLeft,
+  spec: BladeSpec,
+  bluntUm: number,
+  writtenMm: number | undefined,
+): SteelLeft {
   const usualMm = recessionToApexUm(bluntUm, spec.dps) / 1000
   // half a blade in one session is a slip of the pen, not a session
   const lossMm = Math.min(writtenMm ?? usualMm * Math.exp(steel.takes.mean), steel.heightMm.mean / 2)
@@ -62,10 +70,14 @@ export function applyGrinding(steel: SteelLeft, spec: BladeSpec, bluntUm: number
   const slope = lossMm > 0 ? (bteMm - steel.bteMm.mean) / lossMm : 0
   // what all sessions take alike is one doubt, not many: it adds straight, not squared
   const shared = writtenMm === undefined ? lossMm * steel.takes.sd : 0
-  const sharedVariance = (sd: number, share: number): number => sd ** 2 + 2 * shared * share * Math.min(sd, steel.takenMm * steel.takes.sd * share) + (shared * share) ** 2
+  const sharedVariance = (sd: number, share: number): number =>
+    sd ** 2 + 2 * shared * share * Math.min(sd, steel.takenMm * steel.takes.sd * share) + (shared * share) ** 2
   return {
     ...steel,
-    heightMm: { mean: Math.max(1, steel.heightMm.mean - lossMm), sd: Math.sqrt(sharedVariance(steel.heightMm.sd, 1) + lossSd ** 2) },
+    heightMm: {
+      mean: Math.max(1, steel.heightMm.mean - lossMm),
+      sd: Math.sqrt(sharedVariance(steel.heightMm.sd, 1) + lossSd ** 2),
+    },
     bteMm: { mean: bteMm, sd: Math.sqrt(sharedVariance(steel.bteMm.sd, slope) + (slope * lossSd) ** 2) },
     takenMm: steel.takenMm + (writtenMm === undefined ? lossMm : 0),
     sessions: steel.sessions + 1,
@@ -75,11 +87,16 @@ export function applyGrinding(steel: SteelLeft, spec: BladeSpec, bluntUm: number
 
 /** The blade after workshop work that was to leave it a certain thickness: as sure as a hand at a stone is, not as a caliper. */
 export const applyThinning = (steel: SteelLeft, bteMm: number | undefined): SteelLeft =>
-  bteMm === undefined ? steel : { ...steel, bteMm: { mean: bteMm, sd: Math.max(CALIPER_SD_MM.bte, THINNED_SHARE_SD * bteMm) } }
+  bteMm === undefined
+    ? steel
+    : { ...steel, bteMm: { mean: bteMm, sd: Math.max(CALIPER_SD_MM.bte, THINNED_SHARE_SD * bteMm) } }
 
 /** The blade after a caliper was laid on it: a measured height also tells what the sessions since the last one took. */
 export function updateOnMeasurement(steel: SteelLeft, found: EventPayloads['measured']): SteelLeft {
-  const withSpine = found.spineMm === undefined ? steel : { ...steel, spineMm: found.spineMm, measured: { ...steel.measured, spine: true } }
+  const withSpine =
+    found.spineMm === undefined
+      ? steel
+      : { ...steel, spineMm: found.spineMm, measured: { ...steel.measured, spine: true } }
   const withHeight = found.heelHeightMm === undefined ? withSpine : updateOnHeight(withSpine, found.heelHeightMm)
   if (found.bteMm === undefined) return withHeight
   return {

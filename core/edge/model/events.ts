@@ -41,7 +41,12 @@ export interface Description {
 }
 
 /** Names of a description, for going through it. */
-export const DESCRIBED = ['dpsLeft', 'dpsRight', 'ratioRight', 'lengthMm'] as const satisfies readonly (keyof Description)[]
+export const DESCRIBED = [
+  'dpsLeft',
+  'dpsRight',
+  'ratioRight',
+  'lengthMm',
+] as const satisfies readonly (keyof Description)[]
 
 /** Payload of every kind of thing that can happen to a knife. */
 export interface EventPayloads {
@@ -96,7 +101,17 @@ export interface EventPayloads {
 
 export type EventKind = keyof EventPayloads
 export const EVENT_KINDS: readonly EventKind[] = [
-  'added', 'used', 'checked', 'honed', 'sharpened', 'measured', 'moved', 'quarantined', 'released', 'retired', 'voided',
+  'added',
+  'used',
+  'checked',
+  'honed',
+  'sharpened',
+  'measured',
+  'moved',
+  'quarantined',
+  'released',
+  'retired',
+  'voided',
 ]
 
 /** One thing that happened to one knife. Ids are made by the device, so sending twice records once. */

@@ -31,7 +31,11 @@ export function freshForce(input: { readonly finishMicron: number; readonly dps:
  * Force test peak of an edge: F = F₀ + R·ρ + G·b, in gf.
  */
 export function edgeForce(edge: Wear & { readonly freshForceGf: number }, dps: number): number {
-  return edge.freshForceGf + ROLL_FORCE_GF * edge.roll + BLUNT_FORCE_GF_PER_UM * bluntWidth({ wornAreaUm2: edge.wornAreaUm2, dps })
+  return (
+    edge.freshForceGf +
+    ROLL_FORCE_GF * edge.roll +
+    BLUNT_FORCE_GF_PER_UM * bluntWidth({ wornAreaUm2: edge.wornAreaUm2, dps })
+  )
 }
 
 /** Force the edge would have if honing brought all the roll back, gf: what only a stone can lower. */

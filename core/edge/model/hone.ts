@@ -9,13 +9,14 @@ export const BRITTLE_HRC = 61
 const SOFT_HRC = 58
 
 /** Share of the roll a tool brings back on soft and on hard steel, and µm² it wears away (assumed). */
-const TOOL: Readonly<Record<HoneTool, { readonly soft: number; readonly hard: number; readonly abradesUm2: number }>> = {
-  'smooth-steel': { soft: 0.6, hard: 0.2, abradesUm2: 0 },
-  'grooved-steel': { soft: 0.55, hard: 0.15, abradesUm2: 1 },
-  'ceramic-rod': { soft: 0.65, hard: 0.5, abradesUm2: 12 },
-  'diamond-rod': { soft: 0.6, hard: 0.5, abradesUm2: 25 },
-  strop: { soft: 0.5, hard: 0.55, abradesUm2: 6 },
-}
+const TOOL: Readonly<Record<HoneTool, { readonly soft: number; readonly hard: number; readonly abradesUm2: number }>> =
+  {
+    'smooth-steel': { soft: 0.6, hard: 0.2, abradesUm2: 0 },
+    'grooved-steel': { soft: 0.55, hard: 0.15, abradesUm2: 1 },
+    'ceramic-rod': { soft: 0.65, hard: 0.5, abradesUm2: 12 },
+    'diamond-rod': { soft: 0.6, hard: 0.5, abradesUm2: 25 },
+    strop: { soft: 0.5, hard: 0.55, abradesUm2: 6 },
+  }
 
 const FULL_WITHIN_DPS = 2
 const NOTHING_BELOW_DPS = 5
@@ -87,6 +88,7 @@ export interface AngleMismatch {
 export function angleMismatch(input: { readonly workingDps: number; readonly edgeDps: number }): AngleMismatch {
   const mismatchDps = input.workingDps - input.edgeDps
   const { reach, freshForceRiseGf } = honeEffect({ tool: 'smooth-steel', hrc: SOFT_HRC, mismatchDps })
-  const does = freshForceRiseGf > 0 ? 'micro-bevel' : reach === 0 ? 'shoulder-only' : reach < 1 ? 'too-little' : 'nothing'
+  const does =
+    freshForceRiseGf > 0 ? 'micro-bevel' : reach === 0 ? 'shoulder-only' : reach < 1 ? 'too-little' : 'nothing'
   return { mismatchDps, does, reach, freshForceRiseGf }
 }

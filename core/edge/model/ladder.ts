@@ -18,7 +18,8 @@ export const LADDER_FORCE: Readonly<Record<LadderRung, { readonly forceGf: numbe
 /** Logs of the forces between which an edge shows a sign: halfway to its neighbours, open at both ends. */
 export function ladderInterval(rung: LadderRung): { readonly low: number; readonly high: number } {
   const at = LADDER.indexOf(rung)
-  const middle = (a: LadderRung, b: LadderRung): number => (Math.log(LADDER_FORCE[a].forceGf) + Math.log(LADDER_FORCE[b].forceGf)) / 2
+  const middle = (a: LadderRung, b: LadderRung): number =>
+    (Math.log(LADDER_FORCE[a].forceGf) + Math.log(LADDER_FORCE[b].forceGf)) / 2
   const [before, after] = [LADDER[at - 1], LADDER[at + 1]]
   return { low: before ? middle(before, rung) : -Infinity, high: after ? middle(rung, after) : Infinity }
 }

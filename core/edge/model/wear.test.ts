@@ -56,33 +56,43 @@ describe('retention by steel', () => {
 describe('wear on the board', () => {
   it('adds up: two short spells equal one long one', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 30, noNaN: true }), fc.double({ min: 0, max: 30, noNaN: true }), (first, second) => {
-        const use = { factor: 1.3, wearRateUm2PerHour: 3.5 }
-        const fresh = { roll: 0, wornAreaUm2: 0 }
-        const apart = wearBy(wearBy(fresh, { ...use, hours: first }), { ...use, hours: second })
-        const together = wearBy(fresh, { ...use, hours: first + second })
-        expect(apart.roll).toBeCloseTo(together.roll, 10)
-        expect(apart.wornAreaUm2).toBeCloseTo(together.wornAreaUm2, 8)
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        (first, second) => {
+          const use = { factor: 1.3, wearRateUm2PerHour: 3.5 }
+          const fresh = { roll: 0, wornAreaUm2: 0 }
+          const apart = wearBy(wearBy(fresh, { ...use, hours: first }), { ...use, hours: second })
+          const together = wearBy(fresh, { ...use, hours: first + second })
+          expect(apart.roll).toBeCloseTo(together.roll, 10)
+          expect(apart.wornAreaUm2).toBeCloseTo(together.wornAreaUm2, 8)
+        },
+      ),
     )
   })
 
   it('rolls 63 % of the way in six hours', () => {
-    expect(wearBy({ roll: 0, wornAreaUm2: 0 }, { hours: 6, factor: 1, wearRateUm2PerHour: 1 }).roll).toBeCloseTo(0.632, 3)
+    expect(wearBy({ roll: 0, wornAreaUm2: 0 }, { hours: 6, factor: 1, wearRateUm2PerHour: 1 }).roll).toBeCloseTo(
+      0.632,
+      3,
+    )
   })
 })
 
 describe('the force test', () => {
   it('reads 130 to 200 gf fresh off any stone', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.5, max: 80, noNaN: true }), fc.double({ min: 8, max: 30, noNaN: true }), (finishMicron, dps) => {
-        const force = freshForce({ finishMicron, dps })
-        expect(force).toBeGreaterThanOrEqual(130)
-        expect(force).toBeLessThanOrEqual(200)
-      }),
+      fc.property(
+        fc.double({ min: 0.5, max: 80, noNaN: true }),
+        fc.double({ min: 8, max: 30, noNaN: true }),
+        (finishMicron, dps) => {
+          const force = freshForce({ finishMicron, dps })
+          expect(force).toBeGreaterThanOrEqual(130)
+          expect(force).toBeLessThanOrEqual(200)
+        },
+      ),
     )
   })
-
 
   it('calls 300 gf on a chef’s knife tiring and 700 gf out', () => {
     expect(edgeWord(300, 350)).toBe('tiring')

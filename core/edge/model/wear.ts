@@ -53,8 +53,15 @@ export function retentionTcc(input: {
 }): number {
   const { CrC = 0, CrVC = 0, MC = 0, M6C = 0, MN = 0, CrN = 0 } = input.carbides
   return (
-    -437 + 15.8 * input.hrc - 17.8 * input.dps +
-    11.2 * CrC + 14.6 * CrVC + 26.2 * MC + 9.5 * M6C + 20.9 * MN + 19.4 * CrN
+    -437 +
+    15.8 * input.hrc -
+    17.8 * input.dps +
+    11.2 * CrC +
+    14.6 * CrVC +
+    26.2 * MC +
+    9.5 * M6C +
+    20.9 * MN +
+    19.4 * CrN
   )
 }
 

@@ -33,7 +33,8 @@ export function stoneCost(blade: BladeGeometry, recessionUm: number, startGrit: 
     recessionMm,
   })
   const micron = grainMicrons({ scale: 'JIS', value: startGrit })
-  const grinding = (removedAreaMm2 * blade.lengthMm) / removalRate({ micron, newtons: PRESSING_NEWTONS, hrc: blade.hrc })
+  const grinding =
+    (removedAreaMm2 * blade.lengthMm) / removalRate({ micron, newtons: PRESSING_NEWTONS, hrc: blade.hrc })
   const laterStages = [MIDDLE_GRIT, FINE_GRIT].filter((grit) => grit > startGrit).length
   const minutes = SETUP_MINUTES + grinding + laterStages * STAGE_MINUTES + CLOSING_MINUTES
   const strokesPerSide = Math.ceil((grinding * STROKES_PER_MINUTE) / 2) + laterStages * LATER_STROKES_PER_SIDE

@@ -22,7 +22,12 @@ function honeStep(state: KnifeState, blade: BladeGeometry, worst: Zone, reasons:
   }
 }
 
-function stoneStep(state: KnifeState, blade: BladeGeometry, reasons: readonly Reason[], coarse: boolean): Recommendation {
+function stoneStep(
+  state: KnifeState,
+  blade: BladeGeometry,
+  reasons: readonly Reason[],
+  coarse: boolean,
+): Recommendation {
   const startGrit = coarse ? COARSE_GRIT : MIDDLE_GRIT
   const blunt = Math.max(...ZONES.map((zone) => bluntWidth({ ...state.zones[zone], dps: blade.dps })))
   return {
@@ -36,7 +41,12 @@ function stoneStep(state: KnifeState, blade: BladeGeometry, reasons: readonly Re
 }
 
 /** Past the limit, or glinting: hone what is bent, stone what is worn, test first where the reckoning cannot tell. */
-export function dullEdgeSteps(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Recommendation[] {
+export function dullEdgeSteps(
+  state: KnifeState,
+  blade: BladeGeometry,
+  worst: Zone,
+  rules: VerdictRules,
+): Recommendation[] {
   const zone = state.zones[worst]
   const forceGf = Math.round(edgeForce(zone, blade.dps))
   const values = { zone: worst, forceGf, limitGf: rules.limitGf }
@@ -95,7 +105,12 @@ function checkStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: 
 }
 
 /** In limit, but honing alone would leave it tiring: a fine stone now saves a coarse one later. */
-export function tiringEdgeSteps(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Recommendation[] {
+export function tiringEdgeSteps(
+  state: KnifeState,
+  blade: BladeGeometry,
+  worst: Zone,
+  rules: VerdictRules,
+): Recommendation[] {
   const worn = wornForce(state.zones[worst], blade.dps)
   if (worn <= rules.limitGf * rules.amberShare || worn > rules.limitGf) return []
   const blunt = bluntWidth({ ...state.zones[worst], dps: blade.dps })
@@ -115,7 +130,12 @@ const isJustHoned = (state: KnifeState, rules: VerdictRules): boolean =>
   state.honedMs !== null && state.hoursSinceHone < rules.honeHoldsHours
 
 /** In limit: the honing of every day, or a burr that was left. */
-export function dailyHoningSteps(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Recommendation[] {
+export function dailyHoningSteps(
+  state: KnifeState,
+  blade: BladeGeometry,
+  worst: Zone,
+  rules: VerdictRules,
+): Recommendation[] {
   const forceGf = Math.round(edgeForce(state.zones[worst], blade.dps))
   if (state.defects.burrLeft) {
     return [honeStep(state, blade, worst, [{ code: 'burr-left', values: { zone: worst } }])]

@@ -4,17 +4,41 @@ import type { HoneTool } from '../model/hone'
 import { AMBER_SHARE, DEFAULT_SERVICE_LIMITS, THICKNESS_GROWTH_LIMIT, THICKNESS_LIMIT_MM } from '../../knife/limits'
 
 export const ACTIONS = [
-  'quarantine', 'repair', 'check', 'stone', 'thin', 'change-role', 'touch-up', 'hone', 'none',
+  'quarantine',
+  'repair',
+  'check',
+  'stone',
+  'thin',
+  'change-role',
+  'touch-up',
+  'hone',
+  'none',
 ] as const
 export type Action = (typeof ACTIONS)[number]
 
 /** Why, as a code with values: sentences are made from the catalogue. */
 export interface Reason {
   readonly code:
-    | 'handle-loose' | 'cracked' | 'tip-gone' | 'tip-bent' | 'burr-left'
-    | 'chip' | 'bent' | 'worn' | 'hone-failed' | 'glint'
-    | 'thick' | 'thickened' | 'wedges' | 'short' | 'straddles' | 'never-read'
-    | 'tiring' | 'daily' | 'keen' | 'brittle'
+    | 'handle-loose'
+    | 'cracked'
+    | 'tip-gone'
+    | 'tip-bent'
+    | 'burr-left'
+    | 'chip'
+    | 'bent'
+    | 'worn'
+    | 'hone-failed'
+    | 'glint'
+    | 'thick'
+    | 'thickened'
+    | 'wedges'
+    | 'short'
+    | 'straddles'
+    | 'never-read'
+    | 'tiring'
+    | 'daily'
+    | 'keen'
+    | 'brittle'
   readonly values: Readonly<Record<string, number | string>>
 }
 
@@ -52,7 +76,10 @@ export interface VerdictRules {
   readonly testLogSd: number
 }
 
-export function defaultRules(role: KnifeRole, limits: Readonly<Record<KnifeRole, number>> = DEFAULT_SERVICE_LIMITS): VerdictRules {
+export function defaultRules(
+  role: KnifeRole,
+  limits: Readonly<Record<KnifeRole, number>> = DEFAULT_SERVICE_LIMITS,
+): VerdictRules {
   return {
     limitGf: limits[role],
     amberShare: AMBER_SHARE,

@@ -16,16 +16,28 @@ describe('the worth of a test', () => {
   })
 
   it('is never more than knowing for certain would be worth', () => {
-    fc.assert(fc.property(fc.double({ min: 150, max: 800, noNaN: true }), fc.double({ min: 0.01, max: 0.6, noNaN: true }), (forceGf, logSd) => {
-      const { lossUntested, lossTested } = worth(forceGf, logSd)
-      expect(lossTested).toBeGreaterThanOrEqual(stakes.test - 1e-9)
-      expect(lossTested - stakes.test).toBeLessThanOrEqual(lossUntested + 1e-3)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 150, max: 800, noNaN: true }),
+        fc.double({ min: 0.01, max: 0.6, noNaN: true }),
+        (forceGf, logSd) => {
+          const { lossUntested, lossTested } = worth(forceGf, logSd)
+          expect(lossTested).toBeGreaterThanOrEqual(stakes.test - 1e-9)
+          expect(lossTested - stakes.test).toBeLessThanOrEqual(lossUntested + 1e-3)
+        },
+      ),
+    )
   })
 
   // A perfect test of an even question: the loss without it is the smaller stake's half, with it nothing.
   it('of a perfect test is the whole expected loss', () => {
-    const { lossUntested, lossTested } = valueOfTest({ forceGf: 350, logSd: 0.3, limitGf: 350, testLogSd: 1e-6, stakes })
+    const { lossUntested, lossTested } = valueOfTest({
+      forceGf: 350,
+      logSd: 0.3,
+      limitGf: 350,
+      testLogSd: 1e-6,
+      stakes,
+    })
     expect(lossUntested).toBeCloseTo(0.5 * stakes.needlessSession, 9)
     expect(lossTested).toBeCloseTo(stakes.test, 3)
   })

@@ -23,7 +23,8 @@ export interface ValueOfTest {
 const SUREST = 1e-6
 
 /** Minutes lost by the better choice when the chance of being past the limit is `over`. */
-const lossOfBetterChoice = (over: number, stakes: Stakes): number => Math.min((1 - over) * stakes.needlessSession, over * stakes.dullService)
+const lossOfBetterChoice = (over: number, stakes: Stakes): number =>
+  Math.min((1 - over) * stakes.needlessSession, over * stakes.dullService)
 
 /**
  * Expected value of a force test before deciding between the stone and another service (preposterior
@@ -59,6 +60,7 @@ export function valueOfTest(input: {
   const fitAndLeft = bivariateNormalCdf(fit, stoneFrom, logSd / both)
   const needless = normalCdf(fit) - fitAndLeft
   const missed = normalCdf(stoneFrom) - fitAndLeft
-  const lossTested = stakes.test + stakes.needlessSession * Math.max(0, needless) + stakes.dullService * Math.max(0, missed)
+  const lossTested =
+    stakes.test + stakes.needlessSession * Math.max(0, needless) + stakes.dullService * Math.max(0, missed)
   return { lossUntested, lossTested, valueMinutes: lossUntested - lossTested }
 }

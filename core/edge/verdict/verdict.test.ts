@@ -8,15 +8,45 @@ import { wornAreaFromBluntWidth } from '../model/wear'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 import { recessionToApexUm } from '../../abrasive/removal'
 
-const spec: BladeSpec = { dps: 17, hrc: 57, carbides: { CrC: 2 }, serrated: false, joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } } }
-const chef: BladeGeometry = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, bteWhenNewMm: 0.35, dps: 17, hrc: 57, minimumHeightMm: 34.5 }
+const spec: BladeSpec = {
+  dps: 17,
+  hrc: 57,
+  carbides: { CrC: 2 },
+  serrated: false,
+  joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
+}
+const chef: BladeGeometry = {
+  lengthMm: 240,
+  heelHeightMm: 48,
+  spineMm: 2.4,
+  bteMm: 0.35,
+  bteWhenNewMm: 0.35,
+  dps: 17,
+  hrc: 57,
+  minimumHeightMm: 34.5,
+}
 
 function edge(roll: number, bluntUm: number, more: Partial<KnifeState> = {}, logSd = 0.02): KnifeState {
-  const zone = { roll, wornAreaUm2: wornAreaFromBluntWidth({ bluntWidthUm: bluntUm, dps: 17 }), freshForceGf: 165, logSd, wornLogSd: logSd }
-  return { ...initialState(spec, 0, 'new'), zones: eachZone(() => zone), checkedMs: 0, hoursSinceCheck: 0, readingCount: 3, ...more }
+  const zone = {
+    roll,
+    wornAreaUm2: wornAreaFromBluntWidth({ bluntWidthUm: bluntUm, dps: 17 }),
+    freshForceGf: 165,
+    logSd,
+    wornLogSd: logSd,
+  }
+  return {
+    ...initialState(spec, 0, 'new'),
+    zones: eachZone(() => zone),
+    checkedMs: 0,
+    hoursSinceCheck: 0,
+    readingCount: 3,
+    ...more,
+  }
 }
-const decide = (state: KnifeState, blade: Partial<BladeGeometry> = {}): ReturnType<typeof verdict> => verdict(state, { ...chef, ...blade }, 'general')
-const codes = (state: KnifeState, blade: Partial<BladeGeometry> = {}): string[] => decide(state, blade).reasons.map((reason) => reason.code)
+const decide = (state: KnifeState, blade: Partial<BladeGeometry> = {}): ReturnType<typeof verdict> =>
+  verdict(state, { ...chef, ...blade }, 'general')
+const codes = (state: KnifeState, blade: Partial<BladeGeometry> = {}): string[] =>
+  decide(state, blade).reasons.map((reason) => reason.code)
 
 describe('the next action', () => {
   it('is to leave a fresh edge alone', () => {
@@ -24,14 +54,17 @@ describe('the next action', () => {
   })
 
   it('is quarantine before anything else when the knife is unsafe', () => {
-    const state = edge(0.5, 20, { defects: { ...NO_DEFECTS, handleLoose: true, cracked: true, chip: { zone: 'tip', depthMm: 1 } } })
+    const state = edge(0.5, 20, {
+      defects: { ...NO_DEFECTS, handleLoose: true, cracked: true, chip: { zone: 'tip', depthMm: 1 } },
+    })
     expect(decide(state).action).toBe('quarantine')
     expect(codes(state)).toEqual(['handle-loose', 'cracked'])
     expect(decide(state).runnerUp?.action).toBe('repair')
   })
 
   it('is to grind past the deepest point of a chip, coarse when it is deep', () => {
-    const chip = (depthMm: number): ReturnType<typeof verdict> => decide(edge(0.1, 2, { defects: { ...NO_DEFECTS, chip: { zone: 'heel', depthMm } } }))
+    const chip = (depthMm: number): ReturnType<typeof verdict> =>
+      decide(edge(0.1, 2, { defects: { ...NO_DEFECTS, chip: { zone: 'heel', depthMm } } }))
     expect(chip(0.5)).toMatchObject({ action: 'repair', startGrit: 220 })
     expect(chip(0.5).cost.steelUm).toBeGreaterThanOrEqual(500)
     expect(chip(0.1).startGrit).toBe(320)
@@ -59,7 +92,10 @@ describe('the next action', () => {
     expect(decide(edge(0, 22))).toMatchObject({ action: 'stone', startGrit: 320 })
     expect(decide(edge(0, 15.8))).toMatchObject({ action: 'stone', startGrit: 320 })
     expect(decide({ ...edge(0.9, 14, { lastHone: 'not' }) })).toMatchObject({ action: 'stone', startGrit: 1000 })
-    expect(decide(edge(0.1, 2, { defects: { ...NO_DEFECTS, glint: ['belly'] } }))).toMatchObject({ action: 'stone', startGrit: 320 })
+    expect(decide(edge(0.1, 2, { defects: { ...NO_DEFECTS, glint: ['belly'] } }))).toMatchObject({
+      action: 'stone',
+      startGrit: 320,
+    })
   })
 
   it('is a check when the reckoning alone cannot tell, and not when it can', () => {
@@ -99,7 +135,9 @@ describe('the next action', () => {
   it('names the worst zone', () => {
     const zones = { ...edge(0, 2).zones }
     const worse: Zone = 'tip'
-    expect(verdict({ ...edge(0, 2), zones: { ...zones, [worse]: edge(0, 20).zones.tip } }, chef, 'general').worstZone).toBe('tip')
+    expect(
+      verdict({ ...edge(0, 2), zones: { ...zones, [worse]: edge(0, 20).zones.tip } }, chef, 'general').worstZone,
+    ).toBe('tip')
   })
 
   it('carries minutes and steel that common practice would recognise', () => {
@@ -114,6 +152,9 @@ describe('the next action', () => {
 
   it('uses the house’s own limits', () => {
     const state = edge(0, 12)
-    expect(verdict(state, chef, 'general', defaultRules('general', { fine: 260, general: 300, butchery: 420, bread: 600 })).action).toBe('stone')
+    expect(
+      verdict(state, chef, 'general', defaultRules('general', { fine: 260, general: 300, butchery: 420, bread: 600 }))
+        .action,
+    ).toBe('stone')
   })
 })

@@ -7,7 +7,14 @@ import { defaultRules, NO_COST, type Recommendation, type VerdictRules } from '.
 import { ZONES, type Zone } from '../model/zones'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 
-export { ACTIONS, defaultRules, type Action, type Reason, type Recommendation, type VerdictRules } from './recommendation'
+export {
+  ACTIONS,
+  defaultRules,
+  type Action,
+  type Reason,
+  type Recommendation,
+  type VerdictRules,
+} from './recommendation'
 
 export interface Verdict extends Recommendation {
   readonly runnerUp: Recommendation | null
@@ -33,7 +40,14 @@ export function verdict(
 ): Verdict {
   const steps = candidates(state, geometry, role, rules)
   const [first, second] = steps
-  const none: Recommendation = { action: 'none', reasons: [], cost: NO_COST, startGrit: null, tool: null, dps: geometry.dps }
+  const none: Recommendation = {
+    action: 'none',
+    reasons: [],
+    cost: NO_COST,
+    startGrit: null,
+    tool: null,
+    dps: geometry.dps,
+  }
   return { ...(first ?? none), runnerUp: second ?? null, worstZone: worstZone(state, geometry.dps) }
 }
 

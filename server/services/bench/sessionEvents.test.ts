@@ -18,24 +18,79 @@ const ODA = '2d2f4a80-6a4e-4a38-8f0c-2f4b5a3d9e22'
 const STARTED = new Date('2026-03-10T15:00:00Z')
 const ENDED = new Date('2026-03-10T15:25:00Z')
 const caller = { person: { id: ODA }, deviceId: null } as unknown as Caller
-const stones = [320, 1000, 3000].map((grit) => ({ id: `#${grit}`, micron: grainMicrons({ scale: 'JIS', value: grit }) }))
+const stones = [320, 1000, 3000].map((grit) => ({
+  id: `#${grit}`,
+  micron: grainMicrons({ scale: 'JIS', value: grit }),
+}))
 
 function planned(recipeId: string, workshop: WorkshopResult | null = null): BenchPlan {
   const recipe = RECIPES.find(({ id }) => id === recipeId)
   if (!recipe) throw new Error(recipeId)
   const blade = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, dps: 17, hrc: 57 }
-  const plan = planSession({ recipe, progression: recipe.stones === 'none' ? null : { blade, recessionMm: 0.12, stones }, condition: 'dull', ratioRight: 50, choices: {} })
+  const plan = planSession({
+    recipe,
+    progression: recipe.stones === 'none' ? null : { blade, recessionMm: 0.12, stones },
+    condition: 'dull',
+    ratioRight: 50,
+    choices: {},
+  })
   return planView({ plan }, [], workshop)
 }
-function told(plan: BenchPlan, acts: (plan: BenchPlan) => readonly object[], described: Parameters<typeof sessionEvents>[4] = null): ReturnType<typeof sessionEvents> {
-  const actions = [...acts(plan), { kind: 'finish' }].map((act, at) => ({ id: `a${at}`, atMs: STARTED.getTime() + (at + 1) * MINUTE_MS, personId: ODA, ...act })) as SessionAction[]
-  const state: SessionState = sessionState({ ...plan, notes: [], stages: plan.stages.map((stage) => ({ ...stage, stone: { id: stage.stoneId, micron: stage.micron }, removesMm3: 0 })) }, STARTED.getTime(), ODA, actions)
-  const session: StoredSession = { id: ID, knifeId: KNIFE, startedBy: ODA, startedAt: STARTED, endedAt: null, outcome: null, plan }
+function told(
+  plan: BenchPlan,
+  acts: (plan: BenchPlan) => readonly object[],
+  described: Parameters<typeof sessionEvents>[4] = null,
+): ReturnType<typeof sessionEvents> {
+  const actions = [...acts(plan), { kind: 'finish' }].map((act, at) => ({
+    id: `a${at}`,
+    atMs: STARTED.getTime() + (at + 1) * MINUTE_MS,
+    personId: ODA,
+    ...act,
+  })) as SessionAction[]
+  const state: SessionState = sessionState(
+    {
+      ...plan,
+      notes: [],
+      stages: plan.stages.map((stage) => ({
+        ...stage,
+        stone: { id: stage.stoneId, micron: stage.micron },
+        removesMm3: 0,
+      })),
+    },
+    STARTED.getTime(),
+    ODA,
+    actions,
+  )
+  const session: StoredSession = {
+    id: ID,
+    knifeId: KNIFE,
+    startedBy: ODA,
+    startedAt: STARTED,
+    endedAt: null,
+    outcome: null,
+    plan,
+  }
   return sessionEvents(session, state, ENDED, caller, described)
 }
-const sides = (plan: BenchPlan): readonly object[] => plan.steps.filter(({ kind }) => kind === 'side').flatMap(({ id, side }) => [{ kind: 'go', stepId: id }, { kind: 'strokes', stepId: id, zone: 'belly', count: side === 'first' ? 12 : 10 }])
+const sides = (plan: BenchPlan): readonly object[] =>
+  plan.steps
+    .filter(({ kind }) => kind === 'side')
+    .flatMap(({ id, side }) => [
+      { kind: 'go', stepId: id },
+      { kind: 'strokes', stepId: id, zone: 'belly', count: side === 'first' ? 12 : 10 },
+    ])
 const WORK: WorkshopResult = {
-  operation: { kind: 'chip', depthMm: 0.4, sessions: 2 }, lossMm: 0.2, bteMm: 0.37, dpsLeft: 17, dpsRight: 17, ratioRight: 50, areaMm2: 0.05, grams: 0.1, lengthLossMm: 0, rest: { kind: 'chip', depthMm: 0.2, sessions: 1 }, thicknessAt: [],
+  operation: { kind: 'chip', depthMm: 0.4, sessions: 2 },
+  lossMm: 0.2,
+  bteMm: 0.37,
+  dpsLeft: 17,
+  dpsRight: 17,
+  ratioRight: 50,
+  areaMm2: 0.05,
+  grams: 0.1,
+  lengthLossMm: 0,
+  rest: { kind: 'chip', depthMm: 0.2, sessions: 1 },
+  thicknessAt: [],
 } as unknown as WorkshopResult
 
 describe('what a finished session says of the knife', () => {
@@ -54,15 +109,25 @@ describe('what a finished session says of the knife', () => {
   })
 
   it('has the test before at its beginning and the test after right behind it, by spot', () => {
-    const log = told(planned('full'), () => [{ kind: 'force', when: 'before', zone: 'tip', forceGf: 410 }, { kind: 'force', when: 'after', zone: 'heel', forceGf: 171 }, { kind: 'force', when: 'after', zone: 'tip', forceGf: 184 }])
+    const log = told(planned('full'), () => [
+      { kind: 'force', when: 'before', zone: 'tip', forceGf: 410 },
+      { kind: 'force', when: 'after', zone: 'heel', forceGf: 171 },
+      { kind: 'force', when: 'after', zone: 'tip', forceGf: 184 },
+    ])
     expect(log.map(({ kind }) => kind)).toEqual(['checked', 'sharpened', 'checked'])
     expect(log[0]).toMatchObject({ at: STARTED, payload: { readings: [{ zone: 'tip', forcesGf: [410] }] } })
     expect(log[2]?.at.getTime()).toBeGreaterThan(ENDED.getTime())
-    expect(log[2]?.payload).toMatchObject({ readings: [{ zone: 'heel', forcesGf: [171] }, { zone: 'tip', forcesGf: [184] }] })
+    expect(log[2]?.payload).toMatchObject({
+      readings: [
+        { zone: 'heel', forcesGf: [171] },
+        { zone: 'tip', forcesGf: [184] },
+      ],
+    })
   })
 
   it('has the same ids however often it is told, so that it is recorded once', () => {
-    const ids = (): string[] => told(planned('full'), () => [{ kind: 'force', when: 'after', zone: 'tip', forceGf: 184 }]).map(({ id }) => id)
+    const ids = (): string[] =>
+      told(planned('full'), () => [{ kind: 'force', when: 'after', zone: 'tip', forceGf: 184 }]).map(({ id }) => id)
     expect(ids()).toEqual(ids())
     expect(new Set(ids()).size).toBe(2)
   })
@@ -72,19 +137,47 @@ describe('what a finished session says of the knife', () => {
     expect(done?.payload).toMatchObject({ recessionMm: 0.2, bteMm: 0.37, chipLeftMm: 0.2 })
     expect(done?.payload).not.toHaveProperty('lengthLossMm')
     // more edge than before there cannot be
-    expect(told(planned('full', { ...WORK, lossMm: -1e-9, rest: null }), sides)[0]?.payload).toMatchObject({ recessionMm: 0 })
-    expect(told(planned('full', { ...WORK, lossMm: -1e-9, rest: null }), sides)[0]?.payload).not.toHaveProperty('chipLeftMm')
+    expect(told(planned('full', { ...WORK, lossMm: -1e-9, rest: null }), sides)[0]?.payload).toMatchObject({
+      recessionMm: 0,
+    })
+    expect(told(planned('full', { ...WORK, lossMm: -1e-9, rest: null }), sides)[0]?.payload).not.toHaveProperty(
+      'chipLeftMm',
+    )
   })
 
   it('is written as the log’s own schema wants it', () => {
-    for (const one of told(planned('full', WORK), (plan) => [...sides(plan), { kind: 'force', when: 'after', zone: 'tip', forceGf: 184 }])) {
-      expect(NewEvent.safeParse({ id: one.id, knifeId: one.knifeId, kind: one.kind, at: one.at.toISOString(), payload: one.payload }).error).toBeUndefined()
+    for (const one of told(planned('full', WORK), (plan) => [
+      ...sides(plan),
+      { kind: 'force', when: 'after', zone: 'tip', forceGf: 184 },
+    ])) {
+      expect(
+        NewEvent.safeParse({
+          id: one.id,
+          knifeId: one.knifeId,
+          kind: one.kind,
+          at: one.at.toISOString(),
+          payload: one.payload,
+        }).error,
+      ).toBeUndefined()
     }
   })
 })
 
 describe('how work changes what a knife is described as', () => {
-  const knife = describeKnife({ id: KNIFE, code: 'CH-01', type: 'chef', lengthMm: 240, stationId: null, holderId: null, condition: 'new', dpsLeft: 17, dpsRight: 17 } as never, 'CH-01')
+  const knife = describeKnife(
+    {
+      id: KNIFE,
+      code: 'CH-01',
+      type: 'chef',
+      lengthMm: 240,
+      stationId: null,
+      holderId: null,
+      condition: 'new',
+      dpsLeft: 17,
+      dpsRight: 17,
+    } as never,
+    'CH-01',
+  )
 
   it('is not at all, where angle, ratio and length are as they were', () => {
     expect(newDescription(knife, null)).toBeNull()
@@ -93,7 +186,8 @@ describe('how work changes what a knife is described as', () => {
 
   it('keeps what it was beside what it is', () => {
     expect(newDescription(knife, { ...WORK, dpsLeft: 15, dpsRight: 15 })).toEqual({
-      before: { dpsLeft: 17, dpsRight: 17, ratioRight: 50, lengthMm: 240 }, after: { dpsLeft: 15, dpsRight: 15, ratioRight: 50, lengthMm: 240 },
+      before: { dpsLeft: 17, dpsRight: 17, ratioRight: 50, lengthMm: 240 },
+      after: { dpsLeft: 15, dpsRight: 15, ratioRight: 50, lengthMm: 240 },
     })
     expect(newDescription(knife, { ...WORK, lengthLossMm: 3.04 })?.after.lengthMm).toBe(237)
     expect(newDescription(knife, { ...WORK, ratioRight: 59.7 })?.after.ratioRight).toBe(60)

@@ -16,41 +16,77 @@ import { MINUTE_MS } from '../../../core/time'
 const SPACE = '6f1f3c9e-0a53-4b0b-9a39-1f0f3f9c2d10'
 
 const readingsOf = (forces: SessionState['before']): { zone: Zone; forcesGf: number[] }[] =>
-  ZONES.flatMap((zone) => { const force = forces[zone]; return force === undefined ? [] : [{ zone, forcesGf: [force] }] })
+  ZONES.flatMap((zone) => {
+    const force = forces[zone]
+    return force === undefined ? [] : [{ zone, forcesGf: [force] }]
+  })
 
 /** Strokes each side got: the first side is the right one. */
 function strokesBySide(plan: BenchPlan, state: SessionState): { left: number; right: number } {
-  const counted = (side: 'first' | 'second'): number => plan.steps
-    .filter((step) => step.side === side)
-    .reduce((sum, { id }) => sum + Object.values(state.steps[id]?.strokes ?? {}).reduce((all, count) => all + count, 0), 0)
+  const counted = (side: 'first' | 'second'): number =>
+    plan.steps
+      .filter((step) => step.side === side)
+      .reduce(
+        (sum, { id }) => sum + Object.values(state.steps[id]?.strokes ?? {}).reduce((all, count) => all + count, 0),
+        0,
+      )
   return { left: counted('second'), right: counted('first') }
 }
 
 /** What a finished session says about the knife, as events of its log. */
-export function sessionEvents(session: StoredSession, state: SessionState, at: Date, caller: Caller, described: DescriptionChange | null): EventWrite[] {
-  const event = (name: string, kind: EventWrite['kind'], moment: Date, payload: object): EventWrite =>
-    ({ id: idFrom(`${session.id}/${name}`, SPACE), knifeId: session.knifeId, kind, at: moment, personId: state.personId ?? caller.person.id, deviceId: caller.deviceId, payload })
+export function sessionEvents(
+  session: StoredSession,
+  state: SessionState,
+  at: Date,
+  caller: Caller,
+  described: DescriptionChange | null,
+): EventWrite[] {
+  const event = (name: string, kind: EventWrite['kind'], moment: Date, payload: object): EventWrite => ({
+    id: idFrom(`${session.id}/${name}`, SPACE),
+    knifeId: session.knifeId,
+    kind,
+    at: moment,
+    personId: state.personId ?? caller.person.id,
+    deviceId: caller.deviceId,
+    payload,
+  })
   const { plan } = session
   const { workshop } = plan
   const [before, after] = [readingsOf(state.before), readingsOf(state.after)]
   const [first] = plan.stages
   const workedMs = Object.values(state.steps).reduce((sum, step) => sum + step.spentMs, 0)
   const tool = plan.recipeId === 'strop' ? 'strop' : plan.recipeId === 'rod-ladder' ? 'diamond-rod' : 'smooth-steel'
-  const strokes = Math.max(0, ...plan.steps.filter(({ kind }) => kind === 'hone' || kind === 'strop').map((step) => step.strokes))
+  const strokes = Math.max(
+    0,
+    ...plan.steps.filter(({ kind }) => kind === 'hone' || kind === 'strop').map((step) => step.strokes),
+  )
   const isHoning = plan.stages.length === 0 && !plan.recipeId.startsWith('serrated')
   const done = isHoning
     ? event('honed', 'honed', at, { tool, strokesPerSide: strokes })
-    : event('sharpened', 'sharpened', at, { finishMicron: plan.finishMicron, minutes: Math.min(600, Math.round(workedMs / MINUTE_MS)), strokes: strokesBySide(plan, state), ...(first ? { startGrit: jisGrit(first.micron) } : {}), ...(workshop ? bladeLeft(workshop) : {}), ...(described ? { described } : {}) })
+    : event('sharpened', 'sharpened', at, {
+        finishMicron: plan.finishMicron,
+        minutes: Math.min(600, Math.round(workedMs / MINUTE_MS)),
+        strokes: strokesBySide(plan, state),
+        ...(first ? { startGrit: jisGrit(first.micron) } : {}),
+        ...(workshop ? bladeLeft(workshop) : {}),
+        ...(described ? { described } : {}),
+      })
   return [
     ...(before.length > 0 ? [event('before', 'checked', session.startedAt, { readings: before, ladder: [] })] : []),
     done,
-    ...(after.length > 0 ? [event('after', 'checked', new Date(at.getTime() + 1), { readings: after, ladder: [] })] : []),
+    ...(after.length > 0
+      ? [event('after', 'checked', new Date(at.getTime() + 1), { readings: after, ladder: [] })]
+      : []),
   ]
 }
 
 /** What workshop work did to the blade, as its log keeps it. */
 const bladeLeft = ({ lossMm, bteMm, lengthLossMm, rest, thicknessAt }: WorkshopResult): object => ({
-  recessionMm: Math.max(0, lossMm), bteMm, ...(lengthLossMm > 0 ? { lengthLossMm } : {}), ...(thicknessAt.length > 0 ? { thicknessAt } : {}), ...(rest?.kind === 'chip' ? { chipLeftMm: rest.depthMm } : {}),
+  recessionMm: Math.max(0, lossMm),
+  bteMm,
+  ...(lengthLossMm > 0 ? { lengthLossMm } : {}),
+  ...(thicknessAt.length > 0 ? { thicknessAt } : {}),
+  ...(rest?.kind === 'chip' ? { chipLeftMm: rest.depthMm } : {}),
 })
 
 export type DescriptionChange = NonNullable<EventPayloads['sharpened']['described']>
@@ -60,6 +96,11 @@ export function newDescription(knife: StoredKnife, workshop: WorkshopResult | nu
   if (!workshop) return null
   const { dpsLeft, dpsRight } = knownBlade(knife).measures
   const before = { dpsLeft, dpsRight, ratioRight: knife.ratioRight, lengthMm: knife.lengthMm }
-  const after = { dpsLeft: workshop.dpsLeft, dpsRight: workshop.dpsRight, ratioRight: Math.round(workshop.ratioRight), lengthMm: Math.round(10 * (knife.lengthMm - workshop.lengthLossMm)) / 10 }
+  const after = {
+    dpsLeft: workshop.dpsLeft,
+    dpsRight: workshop.dpsRight,
+    ratioRight: Math.round(workshop.ratioRight),
+    lengthMm: Math.round(10 * (knife.lengthMm - workshop.lengthLossMm)) / 10,
+  }
   return DESCRIBED.every((name) => before[name] === after[name]) ? null : { before, after }
 }

@@ -11,13 +11,20 @@ beforeAll(async () => {
   for (const grit of [320, 1000, 3000]) {
     const id = newId()
     ids[grit] = id
-    const answer = await house.manager.post('/api/gear', { id, name: `Bench ${grit}`, kind: grit < 2000 ? 'soaking-stone' : 'splash-stone', scale: 'JIS', grit })
+    const answer = await house.manager.post('/api/gear', {
+      id,
+      name: `Bench ${grit}`,
+      kind: grit < 2000 ? 'soaking-stone' : 'splash-stone',
+      scale: 'JIS',
+      grit,
+    })
     if (answer.status !== 200) throw new Error(JSON.stringify(answer.body))
   }
 })
 afterAll(() => test.close())
 
-const offer = async (knifeId: string, wish: object = {}): Promise<Awaited<ReturnType<TestHouse['manager']['post']>>> => house.manager.post(`/api/knives/${knifeId}/bench`, wish)
+const offer = async (knifeId: string, wish: object = {}): Promise<Awaited<ReturnType<TestHouse['manager']['post']>>> =>
+  house.manager.post(`/api/knives/${knifeId}/bench`, wish)
 const start = async (knifeId: string, more: object = {}): Promise<Awaited<ReturnType<TestHouse['manager']['post']>>> =>
   house.manager.post('/api/bench-sessions', { id: newId(), knifeId, ...more })
 const at = (seconds: number): string => new Date(JUST_NOW.getTime() + seconds * 1000).toISOString()
@@ -27,7 +34,11 @@ describe('gear', () => {
     const gear = (await house.manager.get('/api/gear')).body
     const coarse = gear.find((one: { id: string }) => one.id === ids[320])
     expect(coarse).toMatchObject({ micron: 40, soakMinutes: 30, bath: 'coarse', flatten: { due: false } })
-    expect(gear.find((one: { id: string }) => one.id === ids[3000])).toMatchObject({ micron: 4, soakMinutes: 0, bath: 'fine' })
+    expect(gear.find((one: { id: string }) => one.id === ids[3000])).toMatchObject({
+      micron: 4,
+      soakMinutes: 0,
+      bath: 'fine',
+    })
   })
 
   it('warns before a splash-and-go stone is left to soak', async () => {
@@ -37,15 +48,27 @@ describe('gear', () => {
   })
 
   it('refuses a grit its scale does not have, a name that is taken, and a cook’s hand', async () => {
-    const odd = await house.manager.post('/api/gear', { id: newId(), name: 'Odd', kind: 'soaking-stone', scale: 'JIS', grit: 40_000 })
+    const odd = await house.manager.post('/api/gear', {
+      id: newId(),
+      name: 'Odd',
+      kind: 'soaking-stone',
+      scale: 'JIS',
+      grit: 40_000,
+    })
     expect(odd.status).toBe(422)
     expect(odd.body.error.sentence).toMatch(/outside the JIS scale, 220 to 8000/)
     expect((await house.manager.post('/api/gear', { id: newId(), name: 'bench 1000', kind: 'strop' })).status).toBe(409)
-    expect((await (await onTablet(test, house, 'cook')).post('/api/gear', { id: newId(), name: 'Mine', kind: 'strop' })).status).toBe(403)
+    expect(
+      (await (await onTablet(test, house, 'cook')).post('/api/gear', { id: newId(), name: 'Mine', kind: 'strop' }))
+        .status,
+    ).toBe(403)
   })
 
   it('knows the coins of the house', async () => {
-    const pieces = [{ name: '1 €', mm: 2.33, count: 6 }, { name: 'card', mm: 0.76, count: 10 }]
+    const pieces = [
+      { name: '1 €', mm: 2.33, count: 6 },
+      { name: 'card', mm: 0.76, count: 10 },
+    ]
     expect((await house.manager.send('PUT', '/api/stack-pieces', pieces)).body).toEqual(pieces)
     expect((await house.manager.get('/api/stack-pieces')).body).toEqual(pieces)
   })
@@ -57,7 +80,11 @@ describe('what the bench offers', () => {
     await house.manager.post('/api/events', { events: [check(knife.id, 420, 430, 470)] })
     const { body } = await offer(knife.id, { recipeId: 'full' })
     expect(body.plan.recipeId).toBe('full')
-    expect(body.plan.stages.map((stage: { stoneName: string }) => stage.stoneName)).toEqual(['Bench 320', 'Bench 1000', 'Bench 3000'])
+    expect(body.plan.stages.map((stage: { stoneName: string }) => stage.stoneName)).toEqual([
+      'Bench 320',
+      'Bench 1000',
+      'Bench 3000',
+    ])
     expect(body.soak.map((one: { bath: string }) => one.bath)).toEqual(['coarse', 'fine'])
     expect(body.plan.steps[0].kind).toBe('look')
     expect(body.starts.find((one: { planned: boolean }) => one.planned).stoneName).toBe('Bench 320')
@@ -84,10 +111,17 @@ describe('a session', () => {
   it('goes from the first look to the last test, and the knife’s log says what was done', async () => {
     const knife = await addTestKnife(house, { code: 'GO-1', condition: 'in-use' })
     const session = (await start(knife.id, { recipeId: 'full' })).body
-    const act = async (...actions: object[]): Promise<{ status: number; body: { outcome: string | null; actions: unknown[] } }> => house.manager.post(`/api/bench-sessions/${session.id}/actions`, { actions })
+    const act = async (
+      ...actions: object[]
+    ): Promise<{ status: number; body: { outcome: string | null; actions: unknown[] } }> =>
+      house.manager.post(`/api/bench-sessions/${session.id}/actions`, { actions })
     const step = session.plan.steps.find((one: { kind: string }) => one.kind === 'side').id
     const twice = { id: newId(), at: at(60), kind: 'strokes', stepId: step, zone: 'heel', count: 6 }
-    await act({ id: newId(), at: at(1), kind: 'force', when: 'before', zone: 'tip', forceGf: 380 }, { id: newId(), at: at(30), kind: 'go', stepId: step }, twice)
+    await act(
+      { id: newId(), at: at(1), kind: 'force', when: 'before', zone: 'tip', forceGf: 380 },
+      { id: newId(), at: at(30), kind: 'go', stepId: step },
+      twice,
+    )
     const again = await act(twice)
     expect(again.body.actions.filter((one) => JSON.stringify(one).includes(twice.id))).toHaveLength(1)
     const ended = await act(
@@ -117,9 +151,16 @@ describe('a session', () => {
     expect(second.body.error.sentence).toMatch(/The chef is at ONE-1 already/)
     expect((await offer(knife.id)).body.open).toMatchObject({ sessionId: session.id, personName: 'The chef' })
     const tablet = await onTablet(test, house, 'sharpener')
-    const taken = await tablet.post(`/api/bench-sessions/${session.id}/actions`, { actions: [{ id: newId(), at: at(5), kind: 'take-over' }, { id: newId(), at: at(6), kind: 'abandon' }] })
+    const taken = await tablet.post(`/api/bench-sessions/${session.id}/actions`, {
+      actions: [
+        { id: newId(), at: at(5), kind: 'take-over' },
+        { id: newId(), at: at(6), kind: 'abandon' },
+      ],
+    })
     expect(taken.body).toMatchObject({ outcome: 'abandoned' })
-    const kinds = (await house.manager.get(`/api/knives/${knife.id}/events`)).body.map((one: { kind: string }) => one.kind)
+    const kinds = (await house.manager.get(`/api/knives/${knife.id}/events`)).body.map(
+      (one: { kind: string }) => one.kind,
+    )
     expect(kinds).toEqual(['added'])
     expect((await start(knife.id)).status).toBe(200)
   })
@@ -127,8 +168,12 @@ describe('a session', () => {
   it('on stones is not an apprentice’s, and never another house’s', async () => {
     const knife = await addTestKnife(house, { code: 'MINE-1' })
     const apprentice = await onTablet(test, house, 'apprentice')
-    expect((await apprentice.post('/api/bench-sessions', { id: newId(), knifeId: knife.id, recipeId: 'full' })).status).toBe(403)
-    expect((await apprentice.post('/api/bench-sessions', { id: newId(), knifeId: knife.id, recipeId: 'steel' })).status).toBe(200)
+    expect(
+      (await apprentice.post('/api/bench-sessions', { id: newId(), knifeId: knife.id, recipeId: 'full' })).status,
+    ).toBe(403)
+    expect(
+      (await apprentice.post('/api/bench-sessions', { id: newId(), knifeId: knife.id, recipeId: 'steel' })).status,
+    ).toBe(200)
     const other = await test.house('Across the road')
     expect((await other.manager.post(`/api/knives/${knife.id}/bench`, {})).status).toBe(404)
   })
@@ -136,7 +181,9 @@ describe('a session', () => {
   it('honing by recipe is logged as honing', async () => {
     const knife = await addTestKnife(house, { code: 'HONE-1' })
     const session = (await start(knife.id, { recipeId: 'strop' })).body
-    await house.manager.post(`/api/bench-sessions/${session.id}/actions`, { actions: [{ id: newId(), at: at(3), kind: 'finish' }] })
+    await house.manager.post(`/api/bench-sessions/${session.id}/actions`, {
+      actions: [{ id: newId(), at: at(3), kind: 'finish' }],
+    })
     const [last] = (await house.manager.get(`/api/knives/${knife.id}/events`)).body
     expect(last).toMatchObject({ kind: 'honed', payload: { tool: 'strop' } })
   })

@@ -45,24 +45,64 @@ const finishOf = ({ blade }: Present): number => (blade.role === 'butchery' || b
  *
  * @throws Fault `operation-impossible` with what is wrong and the nearest that goes, `no-stones` for an empty bench
  */
-export function layOutOperation(bench: Bench, one: BenchKnife, operation: Operation, burrTimes: BurrTimes, measured: readonly SectionMeasure[]): { readonly plan: SessionPlan; readonly result: WorkshopResult } {
+export function layOutOperation(
+  bench: Bench,
+  one: BenchKnife,
+  operation: Operation,
+  burrTimes: BurrTimes,
+  measured: readonly SectionMeasure[],
+): { readonly plan: SessionPlan; readonly result: WorkshopResult } {
   const blade = asMeasured(bladeOf(one.knife, one.present), measured)
   const finishMicron = finishOf(one.present)
-  const plan = refuseInWords(() => planWorkshop({ blade, type: one.knife.type, operation, lengthMm: one.knife.lengthMm, hrc: one.present.blade.spec.hrc, stones: stonesAt(bench, burrTimes), finishMicron }))
+  const plan = refuseInWords(() =>
+    planWorkshop({
+      blade,
+      type: one.knife.type,
+      operation,
+      lengthMm: one.knife.lengthMm,
+      hrc: one.present.blade.spec.hrc,
+      stones: stonesAt(bench, burrTimes),
+      finishMicron,
+    }),
+  )
   const { done, tip } = plan
   return {
     plan: workshopSession(plan, finishMicron),
-    result: { thicknessAt: facesLeft(operation, blade, done, measured.length > 0), operation, lossMm: done.lossMm, bteMm: done.measures.after.bteMm, dpsLeft: done.dpsLeft, dpsRight: done.dpsRight, ratioRight: done.ratioRight, areaMm2: tip?.areaMm2 ?? done.areaMm2, grams: plan.grams, lengthLossMm: tip?.lengthLossMm ?? 0, rest: restOf(operation) },
+    result: {
+      thicknessAt: facesLeft(operation, blade, done, measured.length > 0),
+      operation,
+      lossMm: done.lossMm,
+      bteMm: done.measures.after.bteMm,
+      dpsLeft: done.dpsLeft,
+      dpsRight: done.dpsRight,
+      ratioRight: done.ratioRight,
+      areaMm2: tip?.areaMm2 ?? done.areaMm2,
+      grams: plan.grams,
+      lengthLossMm: tip?.lengthLossMm ?? 0,
+      rest: restOf(operation),
+    },
   }
 }
 
 const thousandth = (mm: number): number => Math.round(1000 * mm) / 1000
 
 /** The faces work leaves, where it ground them, or where what was measured of them stands elsewhere above the new edge. */
-function facesLeft({ kind }: Operation, blade: SectionBlade, { measures: { after } }: OperationDone, wasMeasured: boolean): WorkshopResult['thicknessAt'] {
+function facesLeft(
+  { kind }: Operation,
+  blade: SectionBlade,
+  { measures: { after } }: OperationDone,
+  wasMeasured: boolean,
+): WorkshopResult['thicknessAt'] {
   if (kind === 'tip' || (!WORKS_FACES.has(kind) && !wasMeasured)) return []
-  const found: readonly (readonly [number, number])[] = [[1, after.at1Mm], [3, after.at3Mm], [5, after.at5Mm], [10, after.at10Mm]]
-  return found.flatMap(([heightMm, thicknessMm]) => (thicknessMm > 0 && heightMm < blade.heelHeightMm / 2 ? [{ heightMm, thicknessMm: thousandth(thicknessMm) }] : []))
+  const found: readonly (readonly [number, number])[] = [
+    [1, after.at1Mm],
+    [3, after.at3Mm],
+    [5, after.at5Mm],
+    [10, after.at10Mm],
+  ]
+  return found.flatMap(([heightMm, thicknessMm]) =>
+    thicknessMm > 0 && heightMm < blade.heelHeightMm / 2 ? [{ heightMm, thicknessMm: thousandth(thicknessMm) }] : [],
+  )
 }
 
 /** Work the core refuses, refused in words. */
@@ -80,7 +120,8 @@ function refuseInWords<T>(work: () => T): T {
 export async function measuredSections(db: Queryable, houseId: string, knifeId: string): Promise<SectionMeasure[]> {
   const measured = new Map<string, SectionMeasure>()
   for (const event of standingEvents(await knifeLog(db, houseId, knifeId))) {
-    const sections = event.kind === 'measured' ? (event.payload as { sections?: readonly SectionMeasure[] }).sections : undefined
+    const sections =
+      event.kind === 'measured' ? (event.payload as { sections?: readonly SectionMeasure[] }).sections : undefined
     for (const one of sections ?? []) measured.set(one.zone, one)
     if (event.kind !== 'sharpened') continue
     const left = event.payload.thicknessAt
@@ -109,17 +150,29 @@ export async function workshopView(db: Database, clock: Clock, caller: Caller, k
   const { sessionsPerYear, perSessionMm } = steelAhead(state, blade.spec, blade.geometry, thickestMm)
   const spread = Math.exp(Z_80 * state.steel.takes.sd)
   return {
-    knifeId, type: knife.type, blade: bladeOf(knife, present), lengthMm: knife.lengthMm, hrc: blade.spec.hrc, serrated: knife.serrated, chipMm: state.defects.chip?.depthMm ?? null, tipHurt: state.defects.tipBent || state.defects.tipGone,
+    knifeId,
+    type: knife.type,
+    blade: bladeOf(knife, present),
+    lengthMm: knife.lengthMm,
+    hrc: blade.spec.hrc,
+    serrated: knife.serrated,
+    chipMm: state.defects.chip?.depthMm ?? null,
+    tipHurt: state.defects.tipBent || state.defects.tipGone,
     saved: workOrderFor(await listWorkOrders(db, caller.house.id), knifeId, state),
     stones: snapshot.bench.gear.flatMap((gear) => {
       const micron = micronOf(gear)
-      return isStone(gear.kind) && micron !== null ? [{ id: gear.id, name: gear.name, micron, diamond: isDiamond(gear.kind) }] : []
+      return isStone(gear.kind) && micron !== null
+        ? [{ id: gear.id, name: gear.name, micron, diamond: isDiamond(gear.kind) }]
+        : []
     }),
     measured: await measuredSections(db, caller.house.id, knifeId),
     life: {
-      minimumHeightMm: blade.geometry.minimumHeightMm, thickestMm, thinToMm: Math.min(thickestMm, blade.measures.bteNewMm),
+      minimumHeightMm: blade.geometry.minimumHeightMm,
+      thickestMm,
+      thinToMm: Math.min(thickestMm, blade.measures.bteNewMm),
       perSessionMm: { low: perSessionMm.mean / spread, middle: perSessionMm.mean, high: perSessionMm.mean * spread },
-      sessionsPerYear: sessionsPerYear.mean, price: knife.price,
+      sessionsPerYear: sessionsPerYear.mean,
+      price: knife.price,
     },
   }
 }
@@ -129,11 +182,20 @@ export async function workshopView(db: Database, clock: Clock, caller: Caller, k
  *
  * @throws Fault `operation-impossible` for work this blade cannot give
  */
-export async function setWorkOrder(db: Database, clock: Clock, caller: Caller, knifeId: string, operation: Operation | null): Promise<WorkshopView> {
+export async function setWorkOrder(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  knifeId: string,
+  operation: Operation | null,
+): Promise<WorkshopView> {
   const view = await workshopView(db, clock, caller, knifeId)
   const { type, lengthMm, hrc, stones } = view
   const blade = asMeasured(view.blade, view.measured)
-  if (operation) refuseInWords(() => planWorkshop({ blade, type, operation, lengthMm, hrc, stones, finishMicron: FACE_FINISH_MICRON }))
+  if (operation)
+    refuseInWords(() =>
+      planWorkshop({ blade, type, operation, lengthMm, hrc, stones, finishMicron: FACE_FINISH_MICRON }),
+    )
   const saved: WorkOrder | null = operation && { operation, waits: false }
   await db.transaction(async (client) => {
     if (saved) await saveWorkOrder(client, caller.house.id, knifeId, saved, { personId: caller.person.id, at: clock() })

@@ -33,15 +33,35 @@ type Mark = Story['marks'][number]
 const instant = (ms: number): string => new Date(ms).toISOString()
 /** Curves reach back this far; steel is followed from the first day. */
 const STORY_MS = 84 * DAY_MS
-const MARKED: ReadonlySet<string> = new Set(['honed', 'sharpened', 'checked', 'measured', 'quarantined', 'released', 'moved'])
+const MARKED: ReadonlySet<string> = new Set([
+  'honed',
+  'sharpened',
+  'checked',
+  'measured',
+  'quarantined',
+  'released',
+  'moved',
+])
 const USUAL_SERVICE_HOURS = 2
 
-const moment = (atMs: number, { forceGf, lowGf, highGf }: ForceBand): Moment =>
-  ({ at: instant(atMs), forceGf: Math.round(forceGf), lowGf: Math.round(lowGf), highGf: Math.round(highGf) })
+const moment = (atMs: number, { forceGf, lowGf, highGf }: ForceBand): Moment => ({
+  at: instant(atMs),
+  forceGf: Math.round(forceGf),
+  lowGf: Math.round(lowGf),
+  highGf: Math.round(highGf),
+})
 
 const rounded = (value: number): number => Math.round(value * 1000) / 1000
-const asFactor = ({ mean: log, sd }: Known): Banded => ({ mean: rounded(Math.exp(log)), low: rounded(Math.exp(log - Z_80 * sd)), high: rounded(Math.exp(log + Z_80 * sd)) })
-const asBand = ({ mean: middle, sd }: Known): Banded => ({ mean: rounded(middle), low: rounded(middle - Z_80 * sd), high: rounded(middle + Z_80 * sd) })
+const asFactor = ({ mean: log, sd }: Known): Banded => ({
+  mean: rounded(Math.exp(log)),
+  low: rounded(Math.exp(log - Z_80 * sd)),
+  high: rounded(Math.exp(log + Z_80 * sd)),
+})
+const asBand = ({ mean: middle, sd }: Known): Banded => ({
+  mean: rounded(middle),
+  low: rounded(middle - Z_80 * sd),
+  high: rounded(middle + Z_80 * sd),
+})
 
 interface Past {
   readonly zones: ByZone<Moment[]>
@@ -60,13 +80,21 @@ function foldStory(knife: StoredKnife, events: readonly KnifeEvent[], snapshot: 
     for (const zone of ZONES) zones[zone].push(moment(state.atMs, forceBand(state.zones[zone], spec.dps)))
   }
   foldHistory({
-    spec, events, untilMs: snapshot.nowMs, limitGf: snapshot.house.serviceLimits[role],
+    spec,
+    events,
+    untilMs: snapshot.nowMs,
+    limitGf: snapshot.house.serviceLimits[role],
     usage: usageContext(snapshot.context, fromMs, snapshot.nowMs),
     onEvent: (event, before, after) => {
       if (event.kind === 'checked' || event.kind === 'honed' || event.kind === 'sharpened') push(before)
       push(after)
       if (event.kind === 'added' || event.kind === 'sharpened' || event.kind === 'measured') {
-        steel.push({ at: instant(event.atMs), heightMm: asBand(after.steel.heightMm), bteMm: asBand(after.steel.bteMm), measured: event.kind === 'measured' })
+        steel.push({
+          at: instant(event.atMs),
+          heightMm: asBand(after.steel.heightMm),
+          bteMm: asBand(after.steel.bteMm),
+          measured: event.kind === 'measured',
+        })
       }
     },
   })
@@ -76,13 +104,23 @@ function foldStory(knife: StoredKnife, events: readonly KnifeEvent[], snapshot: 
 const readingsOf = (events: readonly KnifeEvent[], sinceMs: number): Story['readings'] =>
   events.flatMap((event) =>
     event.kind === 'checked' && event.atMs >= sinceMs
-      ? event.payload.readings.map(({ zone, forcesGf }) => ({ at: instant(event.atMs), zone, forceGf: Math.round(mean(forcesGf)) }))
+      ? event.payload.readings.map(({ zone, forcesGf }) => ({
+          at: instant(event.atMs),
+          zone,
+          forceGf: Math.round(mean(forcesGf)),
+        }))
       : [],
   )
 
-const marksOf = (events: readonly KnifeEvent[], sinceMs: number, nameOf: (id: string | null) => string | null): Mark[] =>
+const marksOf = (
+  events: readonly KnifeEvent[],
+  sinceMs: number,
+  nameOf: (id: string | null) => string | null,
+): Mark[] =>
   events.flatMap((event): Mark[] =>
-    MARKED.has(event.kind) && event.atMs >= sinceMs ? [{ at: instant(event.atMs), kind: event.kind as Mark['kind'], personName: nameOf(event.personId) }] : [],
+    MARKED.has(event.kind) && event.atMs >= sinceMs
+      ? [{ at: instant(event.atMs), kind: event.kind as Mark['kind'], personName: nameOf(event.personId) }]
+      : [],
   )
 
 const aheadOf = (service: ServiceForecast): Story['ahead'][number] => ({
@@ -107,7 +145,12 @@ function honingLearned(state: KnifeState, hrc: number): Banded {
   return { mean: at(shift), low: at(shift - Z_80 * sd), high: at(shift + Z_80 * sd) }
 }
 
-function learnedOfKnife(present: PresentKnife, snapshot: FleetSnapshot, knife: StoredKnife, stored: KnifeState): Story['learned'] {
+function learnedOfKnife(
+  present: PresentKnife,
+  snapshot: FleetSnapshot,
+  knife: StoredKnife,
+  stored: KnifeState,
+): Story['learned'] {
   const { state, blade, rules } = present
   const { wear, zone } = parametersOf(state.belief)
   const periods = state.stationId === null ? undefined : snapshot.usage.stations.get(state.stationId)
@@ -145,13 +188,24 @@ export async function edgeStory(db: Database, caller: Caller, knifeId: string, n
   return {
     limitGf: rules.limitGf,
     now: instant(snapshot.nowMs),
-    zones: eachZone((zone) => [...past.zones[zone], moment(snapshot.nowMs, forceBand(state.zones[zone], blade.spec.dps))]),
+    zones: eachZone((zone) => [
+      ...past.zones[zone],
+      moment(snapshot.nowMs, forceBand(state.zones[zone], blade.spec.dps)),
+    ]),
     readings: readingsOf(events, sinceMs),
     marks: marksOf(events, sinceMs, (id) => (id === null ? null : (names.get(id) ?? null))),
     ahead: forecast.services.map(aheadOf),
     learned: learnedOfKnife(present, snapshot, knife, stored),
     steel: {
-      points: [...past.steel, { at: instant(snapshot.nowMs), heightMm: asBand(state.steel.heightMm), bteMm: asBand(state.steel.bteMm), measured: false }],
+      points: [
+        ...past.steel,
+        {
+          at: instant(snapshot.nowMs),
+          heightMm: asBand(state.steel.heightMm),
+          bteMm: asBand(state.steel.bteMm),
+          measured: false,
+        },
+      ],
       minimumHeightMm: blade.geometry.minimumHeightMm,
       thickestMm,
       sessionsPerYear: rounded(ahead.sessionsPerYear.mean),

@@ -10,7 +10,8 @@ beforeAll(async () => {
 })
 afterAll(() => test.close())
 
-const fleet = (headers: Record<string, string> = {}): ReturnType<TestHouse['manager']['send']> => house.manager.send('GET', '/api/fleet', undefined, headers)
+const fleet = (headers: Record<string, string> = {}): ReturnType<TestHouse['manager']['send']> =>
+  house.manager.send('GET', '/api/fleet', undefined, headers)
 
 describe('the fleet as it is read', () => {
   it('shows the day of the house: services, quiet windows, and now', async () => {
@@ -43,7 +44,9 @@ describe('the fleet as it is read', () => {
   })
 
   it('comes unpacked to a client that cannot unpack', async () => {
-    const plain = await fetch(`${test.base}/api/fleet`, { headers: { cookie: house.manager.cookie(), 'accept-encoding': 'identity' } })
+    const plain = await fetch(`${test.base}/api/fleet`, {
+      headers: { cookie: house.manager.cookie(), 'accept-encoding': 'identity' },
+    })
     expect(plain.headers.get('content-encoding')).toBeNull()
     expect(JSON.parse(await plain.text())).toHaveProperty('knives')
   })
@@ -67,7 +70,11 @@ describe('a knife as it is seen', () => {
     const worn = (await house.manager.post('/api/events', { events: [check(knife.id, 330, 340, 345)] })).body.knives[0]
     expect(worn.dullAhead).toMatchObject({ zone: 'tip' })
     expect(['lunch', 'dinner']).toContain(worn.dullAhead.serviceName)
-    const out = (await house.manager.post('/api/events', { events: [event(knife.id, 'quarantined', { reason: 'crack' }, new Date(NOW.getTime() + 40_000))] })).body.knives[0]
+    const out = (
+      await house.manager.post('/api/events', {
+        events: [event(knife.id, 'quarantined', { reason: 'crack' }, new Date(NOW.getTime() + 40_000))],
+      })
+    ).body.knives[0]
     expect(out.dullAhead).toBeNull()
   })
 
@@ -76,16 +83,29 @@ describe('a knife as it is seen', () => {
     const at = (minutes: number): Date => new Date(NOW.getTime() - minutes * MINUTE_MS)
     const later = new Date(NOW.getTime() + 20_000)
     await house.manager.post('/api/events', {
-      events: [check(knife.id, 300, 310, 320, at(90)), event(knife.id, 'honed', { tool: 'smooth-steel', strokesPerSide: 8 }, at(60)), event(knife.id, 'moved', { holderId: null }, later)],
+      events: [
+        check(knife.id, 300, 310, 320, at(90)),
+        event(knife.id, 'honed', { tool: 'smooth-steel', strokesPerSide: 8 }, at(60)),
+        event(knife.id, 'moved', { holderId: null }, later),
+      ],
     })
     const path = `/api/knives/${knife.id}/events`
-    const whole = (await house.manager.get(path)).body as { kind: string; at: string; effect: { beforeGf: number; afterGf: number } | null; personName: string }[]
+    const whole = (await house.manager.get(path)).body as {
+      kind: string
+      at: string
+      effect: { beforeGf: number; afterGf: number } | null
+      personName: string
+    }[]
     expect(whole.map((one) => one.kind)).toEqual(['moved', 'added', 'honed', 'checked'])
-    expect(whole.find((one) => one.kind === 'honed')?.effect?.afterGf).toBeLessThan(whole.find((one) => one.kind === 'honed')?.effect?.beforeGf ?? 0)
+    expect(whole.find((one) => one.kind === 'honed')?.effect?.afterGf).toBeLessThan(
+      whole.find((one) => one.kind === 'honed')?.effect?.beforeGf ?? 0,
+    )
     expect(whole.find((one) => one.kind === 'moved')?.effect).toBeNull()
     expect(whole[0]?.personName).toBe('The chef')
     const page = (await house.manager.get(`${path}?most=2`)).body as { at: string }[]
-    const next = (await house.manager.get(`${path}?most=2&before=${encodeURIComponent(page[1]?.at ?? '')}`)).body as { kind: string }[]
+    const next = (await house.manager.get(`${path}?most=2&before=${encodeURIComponent(page[1]?.at ?? '')}`)).body as {
+      kind: string
+    }[]
     expect(next.map((one) => one.kind)).toEqual(['honed', 'checked'])
     expect((await house.manager.get(`${path}?most=9999`)).status).toBe(422)
   })

@@ -17,7 +17,6 @@ import { houseOccurrences, loadHouseContext, usageContext, type HouseContext } f
 import type { KnifeState } from '../../../core/edge/log/state'
 import { MINUTE_MS, DAY_MS } from '../../../core/time'
 
-
 /** Everything that reading the knives of a house takes. */
 export interface FleetSnapshot extends HouseSnapshot {
   readonly knives: readonly StoredKnife[]
@@ -29,15 +28,26 @@ export interface FleetSnapshot extends HouseSnapshot {
 /** Loads a house's knives with what they teach each other. */
 export async function loadFleetSnapshot(db: Queryable, house: StoredHouse, now: Date): Promise<FleetSnapshot> {
   const context = await loadHouseContext(db, house)
-  const [knives, states, people] = [await listKnives(db, house.id), await listStates(db, house.id), await listPeople(db, house.id)]
+  const [knives, states, people] = [
+    await listKnives(db, house.id),
+    await listStates(db, house.id),
+    await listPeople(db, house.id),
+  ]
   const nowMs = now.getTime()
   const oldest = Math.min(nowMs, ...[...states.values()].map((state) => state.atMs))
   return {
-    house, context, knives, states, people, nowMs,
+    house,
+    context,
+    knives,
+    states,
+    people,
+    nowMs,
     usage: usageContext(context, oldest, nowMs + OUTLOOK_MS),
     similar: findSimilarKnives(context, knives, states),
     bench: await loadBench(db, house.id),
-    workingDps: new Map(people.flatMap(({ id, workingDps }): [string, number][] => (workingDps === null ? [] : [[id, workingDps]]))),
+    workingDps: new Map(
+      people.flatMap(({ id, workingDps }): [string, number][] => (workingDps === null ? [] : [[id, workingDps]])),
+    ),
   }
 }
 
@@ -62,7 +72,9 @@ export async function readFleet(db: Queryable, house: StoredHouse, now: Date): P
   const dayFrom = startOfDay(nowMs, house.zone)
   const dayTo = startOfDay(dayFrom + 1.5 * DAY_MS, house.zone)
   const ofDay = (kind: 'service' | 'quiet'): Fleet['day']['services'] =>
-    houseOccurrences(context, kind, dayFrom, dayTo).filter(({ startMs }) => startMs >= dayFrom).map(toSpan)
+    houseOccurrences(context, kind, dayFrom, dayTo)
+      .filter(({ startMs }) => startMs >= dayFrom)
+      .map(toSpan)
   return {
     now: now.toISOString(),
     knives: await allViews(snapshot),

@@ -1,4 +1,10 @@
-import { defaultRules, verdict, type Action, type Recommendation, type VerdictRules } from '../../../core/edge/verdict/verdict'
+import {
+  defaultRules,
+  verdict,
+  type Action,
+  type Recommendation,
+  type VerdictRules,
+} from '../../../core/edge/verdict/verdict'
 import { advance, type UsageContext } from '../../../core/edge/log/history'
 import { firstDull, forecastEdge, rotaAhead, usualUse, type EdgeForecast } from '../../../core/edge/forecast/forecast'
 import { angleMismatch } from '../../../core/edge/model/hone'
@@ -39,7 +45,8 @@ export interface PresentKnife {
 }
 
 const instant = (ms: number): string => new Date(ms).toISOString()
-const instantOrNull = (ms: number | null | undefined): string | null => (ms === null || ms === undefined ? null : instant(ms))
+const instantOrNull = (ms: number | null | undefined): string | null =>
+  ms === null || ms === undefined ? null : instant(ms)
 const tenth = (value: number): number => Math.round(value * 10) / 10
 const hundredth = (value: number): number => Math.round(value * 100) / 100
 const bandView = (band: DateBand | null): KnifeView['thinningDue'] =>
@@ -56,7 +63,12 @@ const OWN_READINGS = 3
  *
  * @param outlook `whole` forecasts every service of the outlook; `until-dull` stops when the knife is almost surely dull
  */
-export function presentKnife(knife: StoredKnife, stored: KnifeState, snapshot: HouseSnapshot, outlook: 'whole' | 'until-dull'): PresentKnife {
+export function presentKnife(
+  knife: StoredKnife,
+  stored: KnifeState,
+  snapshot: HouseSnapshot,
+  outlook: 'whole' | 'until-dull',
+): PresentKnife {
   const described = knownBlade(knife)
   const { usage, similar, house, nowMs, workingDps } = snapshot
   const state = advance(similar.inform(knife, stored), described.spec, usage, nowMs)
@@ -65,29 +77,46 @@ export function presentKnife(knife: StoredKnife, stored: KnifeState, snapshot: H
   const rules = { ...defaultRules(blade.role, house.serviceLimits), thicknessLimitMm: thicknessLimitMm(knife.type) }
   const inUse = state.status === 'in-service' && state.stationId !== null
   const services = usage.services.filter((service) => service.startMs < nowMs + OUTLOOK_MS)
-  const ahead = inUse ? rotaAhead(usage.stations.get(state.stationId ?? ''), services, nowMs, similar.shift(knife, stored)) : []
+  const ahead = inUse
+    ? rotaAhead(usage.stations.get(state.stationId ?? ''), services, nowMs, similar.shift(knife, stored))
+    : []
   const use = usualUse(blade.spec, limitGf, ahead)
   const working = state.holderId === null ? undefined : workingDps.get(state.holderId)
   const hone = use.hone && working !== undefined ? { ...use.hone, mismatchDps: working - blade.spec.dps } : use.hone
-  return { blade, rules, state, forecast: forecastEdge(state, { ...use, hone, ...(outlook === 'until-dull' ? { untilSure: 'knife' } : {}) }) }
+  return {
+    blade,
+    rules,
+    state,
+    forecast: forecastEdge(state, { ...use, hone, ...(outlook === 'until-dull' ? { untilSure: 'knife' } : {}) }),
+  }
 }
 
 function mismatchOf({ state, blade }: PresentKnife, workingDps: ReadonlyMap<string, number>): KnifeView['mismatch'] {
   const working = state.holderId === null ? undefined : workingDps.get(state.holderId)
   if (working === undefined) return null
   const { does, mismatchDps, reach } = angleMismatch({ workingDps: working, edgeDps: blade.spec.dps })
-  return does === 'nothing' ? null : { workingDps: working, mismatchDps: tenth(mismatchDps), does, reach: hundredth(reach) }
+  return does === 'nothing'
+    ? null
+    : { workingDps: working, mismatchDps: tenth(mismatchDps), does, reach: hundredth(reach) }
 }
 
 /** Actions done on stones: which first, and how long, the shelf of the house decides. */
 const ON_STONES: ReadonlySet<Action> = new Set(['stone', 'touch-up', 'repair', 'thin'])
 
-function recommendationView(knife: StoredKnife, present: PresentKnife, bench: Bench, step: Recommendation): RecommendationView {
+function recommendationView(
+  knife: StoredKnife,
+  present: PresentKnife,
+  bench: Bench,
+  step: Recommendation,
+): RecommendationView {
   const { action, cost, startGrit, tool, dps } = step
   const session = ON_STONES.has(action) ? usualSession(bench, { knife, present, action }) : null
   const first = bench.gear.find(({ id }) => id === session?.stages[0]?.stone.id)
   return {
-    action, startGrit, tool, dps,
+    action,
+    startGrit,
+    tool,
+    dps,
     reasons: step.reasons.map(({ code, values }) => ({ code, values: { ...values } })),
     startStone: first?.name ?? null,
     cost: session ? { ...cost, minutes: session.minutes } : cost,
@@ -100,9 +129,16 @@ function aheadView({ forecast }: PresentKnife): Pick<KnifeView, 'dullAhead' | 's
   return {
     dullAhead: dull ? { zone: dull.worstZone, serviceName: dull.name, startsAt: instant(dull.startMs) } : null,
     servicesAhead: forecast.services.slice(0, SERVICES_IN_LISTS).map((service) => ({
-      serviceName: service.name, startsAt: instant(service.startMs), zone: service.worstZone, chanceDull: hundredth(service.chanceDull),
+      serviceName: service.name,
+      startsAt: instant(service.startMs),
+      zone: service.worstZone,
+      chanceDull: hundredth(service.chanceDull),
     })),
-    toLimit: { earlyAt: instantOrNull(early?.atMs), middleAt: instantOrNull(middle?.atMs), lateAt: instantOrNull(late?.atMs) },
+    toLimit: {
+      earlyAt: instantOrNull(early?.atMs),
+      middleAt: instantOrNull(middle?.atMs),
+      lateAt: instantOrNull(late?.atMs),
+    },
   }
 }
 

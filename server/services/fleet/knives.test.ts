@@ -16,7 +16,14 @@ const add = (knife: object): ReturnType<TestHouse['manager']['post']> =>
 describe('adding a knife', () => {
   it('takes a type, a length and a station, and says what nobody has measured', async () => {
     const knife = (await add({})).body
-    expect(knife).toMatchObject({ code: 'CH-01', heelHeightMm: 48, dpsRight: 17, grind: 'flat', serrated: false, limitGf: 350 })
+    expect(knife).toMatchObject({
+      code: 'CH-01',
+      heelHeightMm: 48,
+      dpsRight: 17,
+      grind: 'flat',
+      serrated: false,
+      limitGf: 350,
+    })
     expect(knife.assumed).toEqual(['heelHeightMm', 'spineMm', 'bteMm', 'bteNewMm', 'dpsLeft', 'dpsRight', 'hrc'])
     expect((await add({})).body.code).toBe('CH-02')
   })
@@ -36,7 +43,12 @@ describe('adding a knife', () => {
     ['a type there is not', { type: 'axe' }, 'type', /Type must be one of/],
     ['a code that fits no label', { code: 'THE LONG ONE BY THE DOOR' }, 'code', /Code is not written/],
     ['an edge thicker than the spine', { bteMm: 2.9, spineMm: 2 }, 'bteMm', /thicker behind the edge/],
-    ['an edge flatter than the face', { dpsLeft: 1, dpsRight: 1, heelHeightMm: 20, spineMm: 6 }, 'dpsRight', /steeper than/],
+    [
+      'an edge flatter than the face',
+      { dpsLeft: 1, dpsRight: 1, heelHeightMm: 20, spineMm: 6 },
+      'dpsRight',
+      /steeper than/,
+    ],
     ['a purchase on no day', { boughtOn: '2026-02-30' }, 'boughtOn', /Bought is not written/],
   ])('refuses %s, naming the field', async (_what, knife, path, sentence) => {
     const answer = await add(knife)
@@ -58,7 +70,9 @@ describe('adding a knife', () => {
 describe('correcting a knife', () => {
   it('changes what is given and reckons the edge anew', async () => {
     const knife = (await add({})).body
-    const edited = (await house.manager.send('PATCH', `/api/knives/${knife.id}`, { bteMm: 0.6, bteNewMm: 0.3, name: 'old friend' })).body
+    const edited = (
+      await house.manager.send('PATCH', `/api/knives/${knife.id}`, { bteMm: 0.6, bteNewMm: 0.3, name: 'old friend' })
+    ).body
     expect(edited).toMatchObject({ code: knife.code, name: 'old friend', bteMm: 0.6 })
     const actions = [edited.verdict.action, edited.verdict.runnerUp?.action]
     expect(actions).toContain('thin')
@@ -67,7 +81,11 @@ describe('correcting a knife', () => {
   it('takes a caliper measurement as an event that updates the description', async () => {
     const knife = (await add({})).body
     const cook = await onTablet(test, house, 'cook')
-    await cook.post('/api/events', { events: [{ id: newId(), knifeId: knife.id, kind: 'measured', at: NOW.toISOString(), payload: { heelHeightMm: 44.5 } }] })
+    await cook.post('/api/events', {
+      events: [
+        { id: newId(), knifeId: knife.id, kind: 'measured', at: NOW.toISOString(), payload: { heelHeightMm: 44.5 } },
+      ],
+    })
     const fleet = (await house.manager.get('/api/fleet')).body
     const view = fleet.knives.find((one: { id: string }) => one.id === knife.id)
     expect(view.heelHeightMm).toBe(44.5)

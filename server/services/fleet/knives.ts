@@ -11,7 +11,14 @@ import type { Clock } from '../../clock'
 import type { Database, Queryable } from '../../db/database'
 import { insertEvents, timelinePage, type EventWrite } from '../../db/queries/log/events'
 import { touchHouse } from '../../db/queries/house/houses'
-import { codesLike, findKnife, insertKnives, lockKnife, updateKnife, type StoredKnife } from '../../db/queries/fleet/knives'
+import {
+  codesLike,
+  findKnife,
+  insertKnives,
+  lockKnife,
+  updateKnife,
+  type StoredKnife,
+} from '../../db/queries/fleet/knives'
 import { findPerson } from '../../db/queries/house/people'
 import { Fault, notFound } from '../../faults'
 import { viewKnives } from './fleet'
@@ -126,7 +133,13 @@ export async function addKnife(db: Database, clock: Clock, caller: Caller, input
   }
 }
 
-export async function editKnife(db: Database, clock: Clock, caller: Caller, knifeId: string, patch: KnifePatch): Promise<KnifeView> {
+export async function editKnife(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  knifeId: string,
+  patch: KnifePatch,
+): Promise<KnifeView> {
   try {
     return await db.transaction(async (client) => {
       const before = await lockKnife(client, caller.house.id, knifeId)

@@ -1,5 +1,14 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addTestKnife, check, event, NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import {
+  addTestKnife,
+  check,
+  event,
+  NOW,
+  onTablet,
+  startApp,
+  type TestApp,
+  type TestHouse,
+} from '../../testing/harness'
 import { HOUR_MS } from '../../../core/time'
 
 let test: TestApp
@@ -15,7 +24,8 @@ const send = async (...events: readonly object[]): Promise<void> => {
   const answer = await house.manager.post('/api/events', { events })
   if (answer.status !== 200) throw new Error(JSON.stringify(answer.body))
 }
-const view = async (code: string): Promise<Record<string, never>> => (await house.manager.get('/api/fleet')).body.knives.find((one: { code: string }) => one.code === code)
+const view = async (code: string): Promise<Record<string, never>> =>
+  (await house.manager.get('/api/fleet')).body.knives.find((one: { code: string }) => one.code === code)
 
 describe('the story of an edge', () => {
   it('tells what was read, what was believed, and what is coming', async () => {
@@ -37,7 +47,10 @@ describe('the story of an edge', () => {
   it('says when a forecast stands on kin alone', async () => {
     const knife = await addTestKnife(house, { code: 'STORY-2' })
     expect((await view('STORY-2'))['knownFrom']).toBe('similar')
-    expect((await house.manager.get(`/api/knives/${knife.id}/edge`)).body.learned).toMatchObject({ knownFrom: 'similar', readingCount: 0 })
+    expect((await house.manager.get(`/api/knives/${knife.id}/edge`)).body.learned).toMatchObject({
+      knownFrom: 'similar',
+      readingCount: 0,
+    })
   })
 
   it('is not told to another house', async () => {
@@ -58,7 +71,9 @@ describe('the story of an edge', () => {
     const measured = event(knife.id, 'measured', { bteMm: 0.42 }, new Date(NOW.getTime() + 40_000))
     await send(measured)
     expect((await view('STORY-4'))['bteMm']).toBeCloseTo(0.41, 1)
-    await send(event(knife.id, 'voided', { eventId: measured['id'], reason: 'wrong knife' }, new Date(NOW.getTime() + 50_000)))
+    await send(
+      event(knife.id, 'voided', { eventId: measured['id'], reason: 'wrong knife' }, new Date(NOW.getTime() + 50_000)),
+    )
     expect((await view('STORY-4'))['bteMm']).toBe(before['bteMm'])
   })
 })
@@ -68,7 +83,11 @@ describe('a working angle that does not fit the edge', () => {
     const chefId = house.people.chef.id
     await house.manager.send('PATCH', `/api/people/${chefId}`, { workingDps: 11 })
     const knife = await addTestKnife(house, { code: 'ANGLE-1', holderId: chefId })
-    expect((await view('ANGLE-1'))['mismatch']).toMatchObject({ does: 'shoulder-only', workingDps: 11, mismatchDps: -6 })
+    expect((await view('ANGLE-1'))['mismatch']).toMatchObject({
+      does: 'shoulder-only',
+      workingDps: 11,
+      mismatchDps: -6,
+    })
     await send(event(knife.id, 'honed', { tool: 'smooth-steel' }))
     const [honed] = (await house.manager.get(`/api/knives/${knife.id}/events`)).body
     expect(honed.payload.mismatchDps).toBe(-6)
@@ -78,7 +97,9 @@ describe('a working angle that does not fit the edge', () => {
   })
 
   it('refuses an angle nobody can hold', async () => {
-    const { status, body } = await house.manager.send('PATCH', `/api/people/${house.people.cook.id}`, { workingDps: 80 })
+    const { status, body } = await house.manager.send('PATCH', `/api/people/${house.people.cook.id}`, {
+      workingDps: 80,
+    })
     expect(status).toBe(422)
     expect(body.error.sentence).toMatch(/Working angle cannot be more than 45/)
   })
@@ -103,7 +124,12 @@ describe('reckoning anew', () => {
   }
 
   it('goes through every log in a thread of its own and changes nothing', async () => {
-    const states = async (): Promise<unknown> => (await test.app.db.query('select knife_id, state from knife_states where house_id = $1 order by knife_id', [house.houseId])).rows
+    const states = async (): Promise<unknown> =>
+      (
+        await test.app.db.query('select knife_id, state from knife_states where house_id = $1 order by knife_id', [
+          house.houseId,
+        ])
+      ).rows
     const before = await states()
     const asked = await house.manager.post('/api/jobs/rebuild')
     expect(asked.status).toBe(200)
@@ -134,7 +160,10 @@ describe('reckoning anew', () => {
 
 describe('readings that come late or out of order', () => {
   it('end in the same state as when they come in order', async () => {
-    const [one, two] = [await addTestKnife(house, { code: 'ORDER-1', condition: 'new' }), await addTestKnife(house, { code: 'ORDER-2', condition: 'new' })]
+    const [one, two] = [
+      await addTestKnife(house, { code: 'ORDER-1', condition: 'new' }),
+      await addTestKnife(house, { code: 'ORDER-2', condition: 'new' }),
+    ]
     const early = ago(-0.002)
     const late = ago(-0.006)
     await send(check(one.id, 200, 200, 210, early), check(one.id, 260, 260, 280, late))

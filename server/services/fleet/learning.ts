@@ -1,5 +1,12 @@
 import type { HouseLearning } from '../../../contract/learning'
-import { boardFactor, handFactor, productFactor, stationFactor, toolEfficiency, type FleetLessons } from '../../../core/edge/fleet/fleetLessons'
+import {
+  boardFactor,
+  handFactor,
+  productFactor,
+  stationFactor,
+  toolEfficiency,
+  type FleetLessons,
+} from '../../../core/edge/fleet/fleetLessons'
 import { handLife } from '../../../core/edge/fleet/handLife'
 import { HONE_TOOLS } from '../../../core/edge/model/hone'
 import { ZONES } from '../../../core/edge/model/zones'
@@ -15,14 +22,16 @@ function handsOf({ people }: FleetSnapshot, lessons: FleetLessons): HouseLearnin
     const readings = lessons.readings.byHand.get(person.id) ?? 0
     if (readings === 0) return []
     const whole = handFactor(lessons, person.id, 'whole', 'offStone')
-    return [{
-      personId: person.id,
-      name: person.name,
-      readings,
-      whole,
-      zones: ZONES.map((zone) => ({ zone, effect: handFactor(lessons, person.id, zone, 'offStone') })),
-      life: handLife(handFactor(lessons, person.id, 'whole', 'afterUse')),
-    }]
+    return [
+      {
+        personId: person.id,
+        name: person.name,
+        readings,
+        whole,
+        zones: ZONES.map((zone) => ({ zone, effect: handFactor(lessons, person.id, zone, 'offStone') })),
+        life: handLife(handFactor(lessons, person.id, 'whole', 'afterUse')),
+      },
+    ]
   })
 }
 
@@ -42,13 +51,22 @@ export async function houseLearning(db: Database, caller: Caller, now: Date): Pr
   return {
     readings: [...states.values()].reduce((sum, state) => sum + state.lessons.readings, 0),
     stations: active.map((station) => ({
-      id: station.id, name: station.name, board: station.board, product: station.product,
+      id: station.id,
+      name: station.name,
+      board: station.board,
+      product: station.product,
       tableFactor: BOARD_FACTOR[station.board] * PRODUCT_FACTOR[station.product],
       readings: Math.round(lessons.readings.byStation.get(station.id) ?? 0),
       effect: stationFactor(lessons, station.id, stations),
     })),
-    boards: used(BOARDS, active.map(({ board }) => board)).map((board) => ({ board, tableFactor: BOARD_FACTOR[board], effect: boardFactor(lessons, board) })),
-    products: used(PRODUCTS, active.map(({ product }) => product)).map((product) => ({ product, tableFactor: PRODUCT_FACTOR[product], effect: productFactor(lessons, product) })),
+    boards: used(
+      BOARDS,
+      active.map(({ board }) => board),
+    ).map((board) => ({ board, tableFactor: BOARD_FACTOR[board], effect: boardFactor(lessons, board) })),
+    products: used(
+      PRODUCTS,
+      active.map(({ product }) => product),
+    ).map((product) => ({ product, tableFactor: PRODUCT_FACTOR[product], effect: productFactor(lessons, product) })),
     hands: handsOf(snapshot, lessons),
     tools: toolsOf(lessons),
   }

@@ -1,4 +1,11 @@
-import { informBySimilarKnives, learnFleet, stationShift, type FleetLessons, type SimilarKnife, type Stations } from '../../../core/edge/fleet/fleetLessons'
+import {
+  informBySimilarKnives,
+  learnFleet,
+  stationShift,
+  type FleetLessons,
+  type SimilarKnife,
+  type Stations,
+} from '../../../core/edge/fleet/fleetLessons'
 import type { KnifeState } from '../../../core/edge/log/state'
 import { knownBlade } from '../../../core/knife/blade'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
@@ -14,11 +21,19 @@ export interface SimilarKnives {
   readonly shift: (knife: StoredKnife, state: KnifeState) => number
 }
 
-const asSimilarKnife = (knife: StoredKnife, state: KnifeState): SimilarKnife =>
-  ({ id: knife.id, steel: knife.steelEn ?? 'unnamed', role: knownBlade(knife).role, state })
+const asSimilarKnife = (knife: StoredKnife, state: KnifeState): SimilarKnife => ({
+  id: knife.id,
+  steel: knife.steelEn ?? 'unnamed',
+  role: knownBlade(knife).role,
+  state,
+})
 
 /** Learns from every knife of the house. Cheap next to folding a log, so it is done whenever a fleet is read. */
-export function findSimilarKnives(context: HouseContext, knives: readonly StoredKnife[], states: ReadonlyMap<string, KnifeState>): SimilarKnives {
+export function findSimilarKnives(
+  context: HouseContext,
+  knives: readonly StoredKnife[],
+  states: ReadonlyMap<string, KnifeState>,
+): SimilarKnives {
   const stations: Stations = new Map(context.stations.map((station) => [station.id, station]))
   const everyone = knives.flatMap((knife): SimilarKnife[] => {
     const state = states.get(knife.id)
@@ -28,7 +43,9 @@ export function findSimilarKnives(context: HouseContext, knives: readonly Stored
   return {
     lessons,
     stations,
-    inform: (knife, state) => informBySimilarKnives(asSimilarKnife(knife, state), lessons, stations, knownBlade(knife).spec.dps),
-    shift: (knife, state) => (state.stationId === null ? 1 : stationShift(asSimilarKnife(knife, state), state.stationId, lessons, stations)),
+    inform: (knife, state) =>
+      informBySimilarKnives(asSimilarKnife(knife, state), lessons, stations, knownBlade(knife).spec.dps),
+    shift: (knife, state) =>
+      state.stationId === null ? 1 : stationShift(asSimilarKnife(knife, state), state.stationId, lessons, stations),
   }
 }

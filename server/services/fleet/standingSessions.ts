@@ -10,13 +10,20 @@ import { presentKnife, type HouseSnapshot } from './knifeView'
 import { workOrderFor, actionOf } from './workOrders'
 
 /** A reading of the house with its knives in it. */
-type KnivesRead = HouseSnapshot & { readonly knives: readonly StoredKnife[]; readonly states: ReadonlyMap<string, KnifeState> }
+type KnivesRead = HouseSnapshot & {
+  readonly knives: readonly StoredKnife[]
+  readonly states: ReadonlyMap<string, KnifeState>
+}
 
 /** Work that is not done by sharpening the knife: it stays on the plan for as long as the knife wants it. */
 const OWN_WORK: ReadonlySet<PlannedSession['kind']> = new Set(['thin', 'repair'])
 
 /** Sessions of the accepted plan that nobody has done yet. */
-export async function standingSessions(db: Queryable, plan: KeptPlan | null, snapshot: KnivesRead): Promise<PlannedSession[]> {
+export async function standingSessions(
+  db: Queryable,
+  plan: KeptPlan | null,
+  snapshot: KnivesRead,
+): Promise<PlannedSession[]> {
   if (plan === null) return []
   const saved = await listWorkOrders(db, snapshot.house.id)
   const knives = new Map(snapshot.knives.map((knife) => [knife.id, knife]))
@@ -26,7 +33,11 @@ export async function standingSessions(db: Queryable, plan: KeptPlan | null, sna
     const { state, blade, rules } = presentKnife(knife, stored, snapshot, 'until-dull')
     const job = workOrderFor(saved, knifeId, state)
     const step = verdict(state, blade.geometry, blade.role, rules)
-    return (job !== null && !job.waits && actionOf(job.operation) === kind) || step.action === kind || step.runnerUp?.action === kind
+    return (
+      (job !== null && !job.waits && actionOf(job.operation) === kind) ||
+      step.action === kind ||
+      step.runnerUp?.action === kind
+    )
   }
   const sharpenedMs = new Map([...snapshot.states].map(([knifeId, state]) => [knifeId, state.sharpenedMs ?? -Infinity]))
   return sessionsLeft(plan.sessions, Date.parse(plan.acceptedAt), sharpenedMs, stillWants)

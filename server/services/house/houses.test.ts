@@ -3,14 +3,24 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { addTestKnife, check, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 import { DAY_MS } from '../../../core/time'
 
-const newHouse = { houseName: 'The Lamp Room', zone: 'Europe/Lisbon', units: 'in', managerName: 'Ansa Pell', signInName: 'ansa', password: 'grain and ember' }
+const newHouse = {
+  houseName: 'The Lamp Room',
+  zone: 'Europe/Lisbon',
+  units: 'in',
+  managerName: 'Ansa Pell',
+  signInName: 'ansa',
+  password: 'grain and ember',
+}
 
 describe('a new house', () => {
   it('is made once, by one of two people at the same door', async () => {
     const test = await startApp()
     try {
       expect((await test.client().get('/api/sign-in')).body.needsSetup).toBe(true)
-      const answers = await Promise.all([test.client().post('/api/first-run', newHouse), test.client().post('/api/first-run', newHouse)])
+      const answers = await Promise.all([
+        test.client().post('/api/first-run', newHouse),
+        test.client().post('/api/first-run', newHouse),
+      ])
       expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409])
       expect((await test.client().get('/api/sign-in')).body.needsSetup).toBe(false)
       const chef = test.client()
@@ -53,22 +63,43 @@ describe('running a house', () => {
 
   it('counts a new board from now on and leaves the past as it was', async () => {
     const knife = await addTestKnife(house)
-    await house.manager.post('/api/events', { events: [check(knife.id, 200, 200, 200, new Date(NOW.getTime() - 5 * DAY_MS))] })
+    await house.manager.post('/api/events', {
+      events: [check(knife.id, 200, 200, 200, new Date(NOW.getTime() - 5 * DAY_MS))],
+    })
     const before = await forces(knife.id)
     await house.manager.send('PATCH', `/api/stations/${house.station.id}`, { board: 'plate', hoursPerService: 8 })
     expect(await forces(knife.id)).toEqual(before)
-    const rebuilt = await house.manager.post('/api/events', { events: [{ id: newId(), knifeId: knife.id, kind: 'moved', at: NOW.toISOString(), payload: { holderId: house.people.cook.id } }] })
+    const rebuilt = await house.manager.post('/api/events', {
+      events: [
+        {
+          id: newId(),
+          knifeId: knife.id,
+          kind: 'moved',
+          at: NOW.toISOString(),
+          payload: { holderId: house.people.cook.id },
+        },
+      ],
+    })
     expect(rebuilt.body.knives[0].zones).toEqual(before)
   })
 
   it('keeps spans that stay when the week changes, and refuses one of no length', async () => {
-    const week = (await house.manager.get('/api/week')).body as { id: string; name: string; starts: string; ends: string }[]
+    const week = (await house.manager.get('/api/week')).body as {
+      id: string
+      name: string
+      starts: string
+      ends: string
+    }[]
     const [first] = week
     const changed = week.map((span) => (span.id === first?.id ? { ...span, ends: '15:00' } : span))
     const after = (await house.manager.send('PUT', '/api/week', changed)).body as { id: string; ends: string }[]
     expect(after).toHaveLength(week.length)
     expect(after.filter((span) => week.some((one) => one.id === span.id))).toHaveLength(week.length - 1)
-    const empty = await house.manager.send('PUT', '/api/week', week.map((span) => ({ ...span, ends: span.starts })))
+    const empty = await house.manager.send(
+      'PUT',
+      '/api/week',
+      week.map((span) => ({ ...span, ends: span.starts })),
+    )
     expect(empty.status).toBe(422)
     expect((await house.manager.get('/api/week')).body).toEqual(after)
   })
@@ -81,13 +112,17 @@ describe('running a house', () => {
 
   it('refuses a second person or station of a name', async () => {
     expect((await house.manager.post('/api/people', { id: newId(), name: 'the COOK', role: 'cook' })).status).toBe(409)
-    expect((await house.manager.post('/api/stations', { ...house.station, id: newId(), name: 'SAUTÉ' })).status).toBe(409)
+    expect((await house.manager.post('/api/stations', { ...house.station, id: newId(), name: 'SAUTÉ' })).status).toBe(
+      409,
+    )
   })
 
   it('moves a knife to dull when its limit is lowered', async () => {
     const knife = await addTestKnife(house)
     await house.manager.post('/api/events', { events: [check(knife.id, 250, 250, 250)] })
-    await house.manager.send('PATCH', '/api/house', { serviceLimits: { fine: 260, general: 220, butchery: 420, bread: 600 } })
+    await house.manager.send('PATCH', '/api/house', {
+      serviceLimits: { fine: 260, general: 220, butchery: 420, bread: 600 },
+    })
     const view = (await house.manager.get('/api/fleet')).body.knives.find((one: { id: string }) => one.id === knife.id)
     expect(view).toMatchObject({ limitGf: 220, word: 'dull' })
   })
@@ -97,7 +132,10 @@ describe('running a house', () => {
     const heard: string[] = []
     const listen = async (client: TestHouse['manager'], name: string): Promise<AbortController> => {
       const stop = new AbortController()
-      const response = await fetch(`${test.base}/api/changes`, { headers: { cookie: client.cookie() }, signal: stop.signal })
+      const response = await fetch(`${test.base}/api/changes`, {
+        headers: { cookie: client.cookie() },
+        signal: stop.signal,
+      })
       const reader = response.body?.getReader()
       await reader?.read()
       void (async () => {
@@ -110,11 +148,15 @@ describe('running a house', () => {
       return stop
     }
     const stops = [await listen(house.manager, 'ours'), await listen(other.manager, 'theirs')]
-    await expect.poll(async () => {
-      await house.manager.send('PATCH', `/api/stations/${house.station.id}`, { name: `Sauté ${heard.length}` })
-      return heard.some((line) => line.startsWith('ours event: changed'))
-    }).toBe(true)
+    await expect
+      .poll(async () => {
+        await house.manager.send('PATCH', `/api/stations/${house.station.id}`, { name: `Sauté ${heard.length}` })
+        return heard.some((line) => line.startsWith('ours event: changed'))
+      })
+      .toBe(true)
     expect(heard.filter((line) => line.startsWith('theirs') && line.includes('changed'))).toEqual([])
-    stops.forEach((stop) => { stop.abort() })
+    stops.forEach((stop) => {
+      stop.abort()
+    })
   })
 })

@@ -1,6 +1,16 @@
 import { v4 as newId } from 'uuid'
 import type { z } from 'zod'
-import type { FirstRun, HousePatch, House, NewPerson, Person, PersonPatch, Station, StationPatch, WeeklySpan } from '../../../contract/house'
+import type {
+  FirstRun,
+  HousePatch,
+  House,
+  NewPerson,
+  Person,
+  PersonPatch,
+  Station,
+  StationPatch,
+  WeeklySpan,
+} from '../../../contract/house'
 import { DEFAULT_SERVICE_LIMITS } from '../../../core/knife/limits'
 import { SKILLS } from '../../../core/house/skills'
 import { speaker } from '../../../words/say'
@@ -11,7 +21,14 @@ import type { Database, Queryable } from '../../db/database'
 import { deleteSessionsOf } from '../../db/queries/house/signIn'
 import { replaceSkills, saveBench } from '../../db/queries/week/crew'
 import { anyHouse, insertHouse, touchHouse, updateHouse } from '../../db/queries/house/houses'
-import { findPerson, insertPerson, publicPerson, updatePerson, listPeople, type PersonWrite } from '../../db/queries/house/people'
+import {
+  findPerson,
+  insertPerson,
+  publicPerson,
+  updatePerson,
+  listPeople,
+  type PersonWrite,
+} from '../../db/queries/house/people'
 import { insertStation, insertStationPeriod, listStations, updateStation } from '../../db/queries/house/stations'
 import { closeSpans, currentSpans, insertSpans, listAllSpans } from '../../db/queries/week/weeklySpans'
 import { Fault, notFound } from '../../faults'
@@ -30,10 +47,21 @@ function usualWeek(): WeeklySpan[] {
 }
 
 /** A knife needs somewhere to lie: one ordinary station to begin with, to be renamed. */
-const firstStation = (): Station => ({ id: newId(), name: speaker()('house.firstStation'), board: 'soft-plastic', product: 'mixed', hoursPerService: 2, active: true, weight: 1 })
+const firstStation = (): Station => ({
+  id: newId(),
+  name: speaker()('house.firstStation'),
+  board: 'soft-plastic',
+  product: 'mixed',
+  hoursPerService: 2,
+  active: true,
+  weight: 1,
+})
 
 /** Makes the first house of an empty database, with its manager, the usual week and one station. */
-export async function makeFirstHouse(db: Database, input: z.infer<typeof FirstRun>): Promise<{ houseId: string; personId: string }> {
+export async function makeFirstHouse(
+  db: Database,
+  input: z.infer<typeof FirstRun>,
+): Promise<{ houseId: string; personId: string }> {
   const house: House = {
     id: newId(),
     name: input.houseName,
@@ -50,7 +78,13 @@ export async function makeFirstHouse(db: Database, input: z.infer<typeof FirstRu
     if (await anyHouse(client)) throw new Fault('conflict', 'house-exists')
     await insertHouse(client, house)
     await insertPerson(client, house.id, {
-      id: personId, name: input.managerName, role: 'chef', active: true, signInName: input.signInName, passwordHash, pinHash: null,
+      id: personId,
+      name: input.managerName,
+      role: 'chef',
+      active: true,
+      signInName: input.signInName,
+      passwordHash,
+      pinHash: null,
     })
     await insertSpans(client, house.id, usualWeek(), ALWAYS)
     const station = firstStation()
@@ -86,7 +120,15 @@ export async function editHouse(db: Database, caller: Caller, patch: z.infer<typ
 
 export async function addPerson(db: Database, caller: Caller, input: z.infer<typeof NewPerson>): Promise<Person> {
   const pinHash = input.pin ? await hashSecret(input.pin) : null
-  const person: PersonWrite = { id: input.id, name: input.name, role: input.role, active: true, signInName: null, passwordHash: null, pinHash }
+  const person: PersonWrite = {
+    id: input.id,
+    name: input.name,
+    role: input.role,
+    active: true,
+    signInName: null,
+    passwordHash: null,
+    pinHash,
+  }
   try {
     return await change(db, caller, async (client) => {
       await insertPerson(client, caller.house.id, person)
@@ -99,7 +141,12 @@ export async function addPerson(db: Database, caller: Caller, input: z.infer<typ
   }
 }
 
-export async function editPerson(db: Database, caller: Caller, personId: string, patch: z.infer<typeof PersonPatch>): Promise<Person> {
+export async function editPerson(
+  db: Database,
+  caller: Caller,
+  personId: string,
+  patch: z.infer<typeof PersonPatch>,
+): Promise<Person> {
   const pinHash = patch.pin ? await hashSecret(patch.pin) : null
   try {
     return await change(db, caller, async (client) => {
@@ -107,7 +154,8 @@ export async function editPerson(db: Database, caller: Caller, personId: string,
       if (!before) throw notFound('person')
       const { pin: _, ...fields } = patch
       const after = applyPatch(before, { ...fields, ...(pinHash ? { pinHash } : {}) })
-      const losesChef = before.role === 'chef' && before.passwordHash !== null && (after.role !== 'chef' || !after.active)
+      const losesChef =
+        before.role === 'chef' && before.passwordHash !== null && (after.role !== 'chef' || !after.active)
       if (losesChef) await assertAnotherManager(client, caller.house.id, personId)
       await updatePerson(client, caller.house.id, after)
       if (!after.active || pinHash) await deleteSessionsOf(client, caller.house.id, personId)
@@ -121,7 +169,9 @@ export async function editPerson(db: Database, caller: Caller, personId: string,
 /** A house nobody can manage is a house nobody can mend. */
 async function assertAnotherManager(client: Queryable, houseId: string, leavingId: string): Promise<void> {
   const people = await listPeople(client, houseId)
-  const stays = people.some((person) => person.id !== leavingId && person.active && person.role === 'chef' && person.passwordHash !== null)
+  const stays = people.some(
+    (person) => person.id !== leavingId && person.active && person.role === 'chef' && person.passwordHash !== null,
+  )
   if (!stays) throw new Fault('conflict', 'last-manager')
 }
 
@@ -165,7 +215,12 @@ const sameSpan = (a: WeeklySpan, b: WeeklySpan): boolean =>
   a.kind === b.kind && a.weekday === b.weekday && a.name === b.name && a.starts === b.starts && a.ends === b.ends
 
 /** Keeps the spans that stay as they were, closes the others from now on, and opens the new ones. */
-export async function setWeek(db: Database, clock: Clock, caller: Caller, wanted: readonly WeeklySpan[]): Promise<WeeklySpan[]> {
+export async function setWeek(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  wanted: readonly WeeklySpan[],
+): Promise<WeeklySpan[]> {
   const endless = wanted.find((span) => span.starts === span.ends)
   if (endless) throw new Fault('invalid', 'span-empty', { name: endless.name })
   return await change(db, caller, async (client) => {
@@ -173,8 +228,18 @@ export async function setWeek(db: Database, clock: Clock, caller: Caller, wanted
     const current = currentSpans(await listAllSpans(client, caller.house.id))
     const leaving = current.filter((span) => !wanted.some((one) => sameSpan(one, span)))
     const arriving = wanted.filter((span) => !current.some((one) => sameSpan(one, span)))
-    await closeSpans(client, caller.house.id, leaving.map((span) => span.id), now)
-    await insertSpans(client, caller.house.id, arriving.map((span) => ({ ...span, id: newId() })), now)
+    await closeSpans(
+      client,
+      caller.house.id,
+      leaving.map((span) => span.id),
+      now,
+    )
+    await insertSpans(
+      client,
+      caller.house.id,
+      arriving.map((span) => ({ ...span, id: newId() })),
+      now,
+    )
     return currentSpans(await listAllSpans(client, caller.house.id))
   })
 }

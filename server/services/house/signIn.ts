@@ -56,14 +56,24 @@ export function signedInView(caller: Caller, clock: Clock): SignedIn {
   }
 }
 
-async function openSessionFor(door: SignInContext, request: Request, response: Response, who: { houseId: string; personId: string; deviceId: string | null; deviceName: string | null }): Promise<SignedIn> {
+async function openSessionFor(
+  door: SignInContext,
+  request: Request,
+  response: Response,
+  who: { houseId: string; personId: string; deviceId: string | null; deviceName: string | null },
+): Promise<SignedIn> {
   const [house, person] = [await findHouse(door.db, who.houseId), await findPerson(door.db, who.houseId, who.personId)]
   if (!house || !person) throw new Fault('wrong-sign-in', 'wrong-sign-in')
   await openSession(door.db, door.clock, request, response, who)
   return signedInView({ house, person, deviceId: who.deviceId, deviceName: who.deviceName }, door.clock)
 }
 
-export async function signInByPassword(door: SignInContext, request: Request, response: Response, input: { signInName: string; password: string }): Promise<SignedIn> {
+export async function signInByPassword(
+  door: SignInContext,
+  request: Request,
+  response: Response,
+  input: { signInName: string; password: string },
+): Promise<SignedIn> {
   const key = `name:${input.signInName.trim().toLowerCase()}`
   await door.tries.assertOpen(key)
   const person = await findPersonBySignIn(door.db, input.signInName.trim())
@@ -73,10 +83,20 @@ export async function signInByPassword(door: SignInContext, request: Request, re
     throw new Fault('wrong-sign-in', 'wrong-sign-in')
   }
   await door.tries.succeeded(key)
-  return await openSessionFor(door, request, response, { houseId: person.houseId, personId: person.id, deviceId: null, deviceName: null })
+  return await openSessionFor(door, request, response, {
+    houseId: person.houseId,
+    personId: person.id,
+    deviceId: null,
+    deviceName: null,
+  })
 }
 
-export async function signInByPin(door: SignInContext, request: Request, response: Response, input: { personId: string; pin: string }): Promise<SignedIn> {
+export async function signInByPin(
+  door: SignInContext,
+  request: Request,
+  response: Response,
+  input: { personId: string; pin: string },
+): Promise<SignedIn> {
   const device = await deviceOf(door.db, request.headers.cookie)
   if (!device) throw new Fault('wrong-sign-in', 'tablet-not-enrolled')
   const key = pinKey(device.houseId, input.personId)
@@ -88,7 +108,12 @@ export async function signInByPin(door: SignInContext, request: Request, respons
     throw new Fault('wrong-sign-in', 'wrong-pin')
   }
   await door.tries.succeeded(key)
-  return await openSessionFor(door, request, response, { houseId: device.houseId, personId: person.id, deviceId: device.id, deviceName: device.name })
+  return await openSessionFor(door, request, response, {
+    houseId: device.houseId,
+    personId: person.id,
+    deviceId: device.id,
+    deviceName: device.name,
+  })
 }
 
 /** A hash to compare with when there is no such person, so that guessing names takes as long. */
@@ -104,9 +129,13 @@ export async function enrolDevice(
   input: { name: string; kind: Device['kind'] },
 ): Promise<{ device: Device; key: string | null }> {
   const token = newToken(caller.house.id)
-  const device = await insertDevice(door.db, caller.house.id, { id: newId(), kind: input.kind, name: input.name, tokenHash: token.hash })
+  const device = await insertDevice(door.db, caller.house.id, {
+    id: newId(),
+    kind: input.kind,
+    name: input.name,
+    tokenHash: token.hash,
+  })
   if (input.kind === 'instrument') return { device, key: token.text }
   rememberDevice(request, response, token.text)
   return { device, key: null }
 }
-

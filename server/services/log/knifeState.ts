@@ -38,7 +38,9 @@ export function foldKnife(context: HouseContext, knife: StoredKnife, events: rea
     events,
     untilMs,
     limitGf: context.house.serviceLimits[role],
-    onEvent: (event, before, after) => { effects.push(...effectOf(event, before, after, spec)) },
+    onEvent: (event, before, after) => {
+      effects.push(...effectOf(event, before, after, spec))
+    },
   })
   return { knifeId: knife.id, state, effects }
 }

@@ -20,14 +20,21 @@ beforeAll(async () => {
 afterAll(() => test.close())
 
 const states = async (): Promise<Map<string, unknown>> => {
-  const { rows } = await test.app.db.query<{ knife_id: string; state: unknown }>('select knife_id, state from knife_states where house_id = $1', [house.houseId])
+  const { rows } = await test.app.db.query<{ knife_id: string; state: unknown }>(
+    'select knife_id, state from knife_states where house_id = $1',
+    [house.houseId],
+  )
   return new Map(rows.map(({ knife_id, state }) => [knife_id, state]))
 }
 /** States as a fault or an older release might have left them. */
 const spoil = async (): Promise<void> => {
-  await test.app.db.query(`update knife_states set state = jsonb_set(state, '{readingCount}', '999') where house_id = $1`, [house.houseId])
+  await test.app.db.query(
+    `update knife_states set state = jsonb_set(state, '{readingCount}', '999') where house_id = $1`,
+    [house.houseId],
+  )
 }
-const spoiled = async (): Promise<number> => [...(await states()).values()].filter((state) => (state as { readingCount: number }).readingCount === 999).length
+const spoiled = async (): Promise<number> =>
+  [...(await states()).values()].filter((state) => (state as { readingCount: number }).readingCount === 999).length
 
 describe('reckoning a house anew', () => {
   it('mends whatever states say that the log does not', async () => {
@@ -35,7 +42,12 @@ describe('reckoning a house anew', () => {
     await spoil()
     expect(await spoiled()).toBe(4)
     let told = 0
-    expect(await rebuildHouse(test.app.db, stored, { part: 0, parts: 1 }, async (more) => { told += more; return true })).toBe(true)
+    expect(
+      await rebuildHouse(test.app.db, stored, { part: 0, parts: 1 }, async (more) => {
+        told += more
+        return true
+      }),
+    ).toBe(true)
     expect(told).toBe(4)
     expect(await states()).toEqual(before)
   })
@@ -52,7 +64,11 @@ describe('reckoning a house anew', () => {
   it('is shared among threads so that each knife is done once', async () => {
     await spoil()
     const done = [0, 0]
-    for (const part of [0, 1]) await rebuildHouse(test.app.db, stored, { part, parts: 2 }, async (more) => { done[part] = (done[part] ?? 0) + more; return true })
+    for (const part of [0, 1])
+      await rebuildHouse(test.app.db, stored, { part, parts: 2 }, async (more) => {
+        done[part] = (done[part] ?? 0) + more
+        return true
+      })
     expect(done).toEqual([2, 2])
     expect(await spoiled()).toBe(0)
   })
@@ -62,10 +78,14 @@ describe('reckoning a house anew', () => {
     const [first] = before.keys()
     await test.app.db.query('delete from knife_states where house_id = $1 and knife_id = $2', [house.houseId, first])
     const told: [string, number][] = []
-    await rebuildMissing(test.app.db, (name, knives) => { told.push([name, knives]) })
+    await rebuildMissing(test.app.db, (name, knives) => {
+      told.push([name, knives])
+    })
     expect(told).toEqual([[stored.name, 1]])
     expect(await states()).toEqual(before)
-    await rebuildMissing(test.app.db, (name, knives) => { told.push([name, knives]) })
+    await rebuildMissing(test.app.db, (name, knives) => {
+      told.push([name, knives])
+    })
     expect(told).toHaveLength(1)
   })
 })

@@ -21,7 +21,12 @@ export interface Share {
  *
  * @returns whether it went through to the end
  */
-export async function rebuildHouse(db: Database, house: StoredHouse, { part, parts }: Share, progress: Progress): Promise<boolean> {
+export async function rebuildHouse(
+  db: Database,
+  house: StoredHouse,
+  { part, parts }: Share,
+  progress: Progress,
+): Promise<boolean> {
   const knives = (await listKnives(db, house.id)).filter((_, index) => index % parts === part)
   const context = await loadHouseContext(db, house)
   for (const { id } of knives) {
@@ -36,7 +41,8 @@ async function rebuildKnife(db: Database, context: HouseContext, knifeId: string
   const houseId = context.house.id
   await db.transaction(async (client) => {
     const knife = await lockKnife(client, houseId, knifeId)
-    if (knife) await replaceFolds(client, houseId, [foldKnife(context, knife, await knifeLog(client, houseId, knifeId))])
+    if (knife)
+      await replaceFolds(client, houseId, [foldKnife(context, knife, await knifeLog(client, houseId, knifeId))])
   })
 }
 

@@ -10,7 +10,9 @@ async function main({ databaseUrl, houseId, jobId, share }: ThreadTask): Promise
   const db = openDatabase(databaseUrl, () => undefined)
   try {
     const house = await findHouse(db, houseId)
-    const finished = house !== null && (await rebuildHouse(db, house, share, async (more) => !(await noteProgress(db, houseId, jobId, more))))
+    const finished =
+      house !== null &&
+      (await rebuildHouse(db, house, share, async (more) => !(await noteProgress(db, houseId, jobId, more))))
     parentPort?.postMessage(finished)
   } finally {
     await db.close()

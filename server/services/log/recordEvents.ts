@@ -38,12 +38,21 @@ function assertTime(event: NewEvent, now: Date): void {
   const at = new Date(event.at)
   const path = `events.${event.id}.at`
   if (at.getTime() > now.getTime() + CLOCK_SLACK_MS) {
-    throw new Fault('invalid', 'future-event', { at: event.at }, [{ path, key: 'future-event', values: { at: event.at } }])
+    throw new Fault('invalid', 'future-event', { at: event.at }, [
+      { path, key: 'future-event', values: { at: event.at } },
+    ])
   }
-  if (at < EARLIEST) throw new Fault('invalid', 'ancient-event', { at: event.at }, [{ path, key: 'ancient-event', values: { at: event.at } }])
+  if (at < EARLIEST)
+    throw new Fault('invalid', 'ancient-event', { at: event.at }, [
+      { path, key: 'ancient-event', values: { at: event.at } },
+    ])
 }
 
-async function assertVoidable(db: Queryable, caller: Caller, event: Extract<NewEvent, { kind: 'voided' }>): Promise<void> {
+async function assertVoidable(
+  db: Queryable,
+  caller: Caller,
+  event: Extract<NewEvent, { kind: 'voided' }>,
+): Promise<void> {
   const target = await findEvent(db, caller.house.id, event.payload.eventId)
   if (!target || target.knifeId !== event.knifeId) throw notFound('event')
   if (target.kind === 'voided' || target.kind === 'added') throw new Fault('conflict', 'cannot-void')
@@ -52,20 +61,34 @@ async function assertVoidable(db: Queryable, caller: Caller, event: Extract<NewE
 }
 
 /** A knife as it was described before a session that is taken back, as far as nobody has changed that since. */
-async function restoreDescription(db: Queryable, houseId: string, knife: StoredKnife, events: readonly NewEvent[]): Promise<StoredKnife> {
+async function restoreDescription(
+  db: Queryable,
+  houseId: string,
+  knife: StoredKnife,
+  events: readonly NewEvent[],
+): Promise<StoredKnife> {
   let now = knife
   for (const event of events) {
     const target = event.kind === 'voided' ? await findEvent(db, houseId, event.payload.eventId) : null
-    const described = target?.kind === 'sharpened' ? (target.payload as EventPayloads['sharpened']).described : undefined
+    const described =
+      target?.kind === 'sharpened' ? (target.payload as EventPayloads['sharpened']).described : undefined
     if (!described) continue
     const still = DESCRIBED.filter((name) => now[name] === described.after[name])
-    now = { ...now, ...Object.fromEntries(still.map((name) => [name, described.before[name]])) as Partial<Description> }
+    now = {
+      ...now,
+      ...(Object.fromEntries(still.map((name) => [name, described.before[name]])) as Partial<Description>),
+    }
   }
   if (now !== knife) await updateKnife(db, houseId, now)
   return now
 }
 
-async function assertMove(db: Queryable, caller: Caller, event: Extract<NewEvent, { kind: 'moved' }>, stationIds: ReadonlySet<string>): Promise<void> {
+async function assertMove(
+  db: Queryable,
+  caller: Caller,
+  event: Extract<NewEvent, { kind: 'moved' }>,
+  stationIds: ReadonlySet<string>,
+): Promise<void> {
   const { stationId, holderId } = event.payload
   if (stationId !== undefined && !stationIds.has(stationId)) throw notFound('station')
   if (holderId) {
@@ -88,15 +111,17 @@ function payloadOf(event: NewEvent, knife: StoredKnife, workingDps: number | nul
   return { ...event.payload, mismatchDps: Math.round((workingDps - knownBlade(knife).spec.dps) * 10) / 10 }
 }
 
-const toWrite = (caller: Caller, knife: StoredKnife, workingDps: number | null) => (event: NewEvent): EventWrite => ({
-  id: event.id,
-  knifeId: event.knifeId,
-  kind: event.kind,
-  at: new Date(event.at),
-  personId: caller.person.id,
-  deviceId: caller.deviceId,
-  payload: payloadOf(event, knife, workingDps),
-})
+const toWrite =
+  (caller: Caller, knife: StoredKnife, workingDps: number | null) =>
+  (event: NewEvent): EventWrite => ({
+    id: event.id,
+    knifeId: event.knifeId,
+    kind: event.kind,
+    at: new Date(event.at),
+    personId: caller.person.id,
+    deviceId: caller.deviceId,
+    payload: payloadOf(event, knife, workingDps),
+  })
 
 /**
  * Records what happened to knives, all of it or none, and returns those knives as they now are.
@@ -105,7 +130,12 @@ const toWrite = (caller: Caller, knife: StoredKnife, workingDps: number | null) 
  * @throws Fault when a knife, station, person or voided event is not of this house, when the role
  *   does not carry the right, or when an event lies in the future
  */
-export async function recordEvents(db: Database, clock: Clock, caller: Caller, events: readonly NewEvent[]): Promise<KnifeView[]> {
+export async function recordEvents(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  events: readonly NewEvent[],
+): Promise<KnifeView[]> {
   const now = clock()
   for (const event of events) {
     assertMay(caller, RIGHT_FOR[event.kind])
@@ -114,7 +144,11 @@ export async function recordEvents(db: Database, clock: Clock, caller: Caller, e
   return await db.transaction(async (client) => {
     const context = await loadHouseContext(client, caller.house)
     const stationIds = new Set(context.stations.map((station) => station.id))
-    const known = await knownEventIds(client, caller.house.id, events.map((event) => event.id))
+    const known = await knownEventIds(
+      client,
+      caller.house.id,
+      events.map((event) => event.id),
+    )
     const workingDps = (await findPerson(client, caller.house.id, caller.person.id))?.workingDps ?? null
     const pairs = []
     // in one order for everybody, so that two devices never wait for each other in a circle

@@ -22,12 +22,27 @@ export interface HouseContext {
 
 /** Special days as the core reads them; a span is named by its day and place in it. */
 export async function specialDays(db: Queryable, houseId: string): Promise<SpecialDay[]> {
-  return (await listSpecialDays(db, houseId)).map(({ day, spans }) => ({ day, spans: spans.map((span, at) => ({ ...span, id: `${day}/${at}` })) }))
+  return (await listSpecialDays(db, houseId)).map(({ day, spans }) => ({
+    day,
+    spans: spans.map((span, at) => ({ ...span, id: `${day}/${at}` })),
+  }))
 }
 
 /** Services or quiet windows of a house between two instants, special days in place of the week's. */
-export const houseOccurrences = ({ spans, special, house }: HouseContext, kind: 'service' | 'quiet', fromMs: number, toMs: number): Occurrence[] =>
-  occurrencesWith(spans.filter((span) => span.kind === kind), special, kind, house.zone, fromMs, toMs)
+export const houseOccurrences = (
+  { spans, special, house }: HouseContext,
+  kind: 'service' | 'quiet',
+  fromMs: number,
+  toMs: number,
+): Occurrence[] =>
+  occurrencesWith(
+    spans.filter((span) => span.kind === kind),
+    special,
+    kind,
+    house.zone,
+    fromMs,
+    toMs,
+  )
 
 export async function loadHouseContext(db: Queryable, house: StoredHouse): Promise<HouseContext> {
   return {
@@ -54,7 +69,10 @@ function servicesBetween(context: HouseContext, fromMs: number, toMs: number): r
   const had = known.get(context)
   if (had && had.fromMs <= fromMs && had.toMs >= toMs) return had.services
   // some days to spare on both sides: the next knife’s log begins a little earlier, and years of time-zone arithmetic are not done twice
-  const range = { fromMs: Math.min(fromMs - SPARE_MS, had?.fromMs ?? Infinity), toMs: Math.max(toMs + SPARE_MS, had?.toMs ?? -Infinity) }
+  const range = {
+    fromMs: Math.min(fromMs - SPARE_MS, had?.fromMs ?? Infinity),
+    toMs: Math.max(toMs + SPARE_MS, had?.toMs ?? -Infinity),
+  }
   const services = houseOccurrences(context, 'service', range.fromMs, range.toMs)
   known.set(context, { ...range, services })
   return services

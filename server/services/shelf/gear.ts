@@ -21,7 +21,12 @@ export function gearView(gear: Gear): GearView {
     ...gear,
     micron: micron === null ? null : Math.round(micron * 100) / 100,
     flatten: flatteningState(gear),
-    warnings: gearWarnings({ kind: gear.kind, micron, soaking: gear.soakMinutes > 0, thicknessLeftMm: gear.thicknessMm }),
+    warnings: gearWarnings({
+      kind: gear.kind,
+      micron,
+      soaking: gear.soakMinutes > 0,
+      thicknessLeftMm: gear.thicknessMm,
+    }),
   }
 }
 
@@ -30,7 +35,9 @@ function assertGrain(gear: Gear): void {
     micronOf(gear)
   } catch (error) {
     if (!(error instanceof MeasureError)) throw error
-    throw new Fault('invalid', 'grit-outside-standard', { ...error.values }, [{ path: 'grit', key: 'grit-outside-standard', values: { ...error.values } }])
+    throw new Fault('invalid', 'grit-outside-standard', { ...error.values }, [
+      { path: 'grit', key: 'grit-outside-standard', values: { ...error.values } },
+    ])
   }
 }
 
@@ -43,7 +50,8 @@ async function keep(db: Database, caller: Caller, gear: Gear): Promise<GearView>
       return gearView(gear)
     })
   } catch (error) {
-    if (error instanceof Error && 'constraint' in error && error.constraint === 'gear_name') throw new Fault('conflict', 'duplicate-name', { name: gear.name })
+    if (error instanceof Error && 'constraint' in error && error.constraint === 'gear_name')
+      throw new Fault('conflict', 'duplicate-name', { name: gear.name })
     throw error
   }
 }
@@ -52,24 +60,42 @@ async function keep(db: Database, caller: Caller, gear: Gear): Promise<GearView>
 export function describeGear(input: z.infer<typeof NewGear>): Gear {
   const scale = input.scale ?? null
   const grit = input.grit ?? null
-  const micron = scale === null || grit === null ? 0 : micronOf({ scale, grit }) ?? 0
+  const micron = scale === null || grit === null ? 0 : (micronOf({ scale, grit }) ?? 0)
   return {
-    id: input.id, name: input.name, kind: input.kind, scale, grit,
+    id: input.id,
+    name: input.name,
+    kind: input.kind,
+    scale,
+    grit,
     twoSidedWith: input.twoSidedWith ?? null,
     soakMinutes: input.soakMinutes ?? usualSoakMinutes(input.kind, micron),
     bath: input.bath ?? bathFor(input.kind, micron),
-    thicknessMm: input.thicknessMm ?? null, dishMm: input.dishMm ?? null, flattenedAt: null, knivesSince: 0,
-    compound: input.compound ?? '', benchId: input.benchId ?? null, active: input.active ?? true,
+    thicknessMm: input.thicknessMm ?? null,
+    dishMm: input.dishMm ?? null,
+    flattenedAt: null,
+    knivesSince: 0,
+    compound: input.compound ?? '',
+    benchId: input.benchId ?? null,
+    active: input.active ?? true,
   }
 }
 
 export async function addGear(db: Database, caller: Caller, input: z.infer<typeof NewGear>): Promise<GearView> {
-  assertGrain({ ...describeGear({ id: input.id, name: input.name, kind: input.kind }), scale: input.scale ?? null, grit: input.grit ?? null })
+  assertGrain({
+    ...describeGear({ id: input.id, name: input.name, kind: input.kind }),
+    scale: input.scale ?? null,
+    grit: input.grit ?? null,
+  })
   return await keep(db, caller, describeGear(input))
 }
 
 /** @throws Fault when the house has no such gear */
-export async function editGear(db: Database, caller: Caller, gearId: string, patch: z.infer<typeof GearPatch>): Promise<GearView> {
+export async function editGear(
+  db: Database,
+  caller: Caller,
+  gearId: string,
+  patch: z.infer<typeof GearPatch>,
+): Promise<GearView> {
   const before = (await listGear(db, caller.house.id)).find(({ id }) => id === gearId)
   if (!before) throw notFound('gear')
   return await keep(db, caller, applyPatch<Gear>(before, patch))

@@ -45,12 +45,19 @@ const NOBODY_YET: BurrTimes = new Map()
 /** Recipes of a house: its own in place of those every house starts with. */
 export async function houseRecipes(db: Queryable, houseId: string): Promise<Recipe[]> {
   const own = await listRecipes(db, houseId)
-  return [...RECIPES.map((recipe) => own.find(({ id }) => id === recipe.id) ?? recipe), ...own.filter(({ id }) => RECIPES.every((recipe) => recipe.id !== id))]
+  return [
+    ...RECIPES.map((recipe) => own.find(({ id }) => id === recipe.id) ?? recipe),
+    ...own.filter(({ id }) => RECIPES.every((recipe) => recipe.id !== id)),
+  ]
 }
 
 export async function loadBench(db: Queryable, houseId: string): Promise<Bench> {
   const gear = await listGear(db, houseId)
-  return { gear: gear.filter((one) => one.active), recipes: await houseRecipes(db, houseId), preferences: await listRecipePreferences(db, houseId) }
+  return {
+    gear: gear.filter((one) => one.active),
+    recipes: await houseRecipes(db, houseId),
+    preferences: await listRecipePreferences(db, houseId),
+  }
 }
 
 /** Stones that stand at the bench, each as fast as it has been in this person's hands. */
@@ -74,10 +81,13 @@ const WORK_OF: Partial<Record<Action, RecipePreference['work']>> = { hone: 'hone
 /** The recipe asked for; or the one the house prefers where it fits the blade; or the one that fits best. */
 function chooseRecipe(bench: Bench, one: BenchKnife, recipeId: string | undefined): Recipe {
   const fitting = fittingRecipes(bench, one)
-  const preference = bench.preferences.find(({ role, work }) => role === one.present.blade.role && work === WORK_OF[one.action])
-  const chosen = recipeId === undefined
-    ? (fitting.find(({ id }) => id === preference?.recipeId) ?? fitting[0])
-    : bench.recipes.find(({ id }) => id === recipeId)
+  const preference = bench.preferences.find(
+    ({ role, work }) => role === one.present.blade.role && work === WORK_OF[one.action],
+  )
+  const chosen =
+    recipeId === undefined
+      ? (fitting.find(({ id }) => id === preference?.recipeId) ?? fitting[0])
+      : bench.recipes.find(({ id }) => id === recipeId)
   if (!chosen) throw notFound('recipe')
   return chosen
 }
@@ -93,17 +103,36 @@ export interface SessionLayout {
  *
  * @throws Fault when there is no recipe, no stone, or the work cannot be done
  */
-export function layOutSession(bench: Bench, one: BenchKnife, wish: BenchWish = { choices: {} }, burrTimes: BurrTimes = NOBODY_YET): SessionLayout {
+export function layOutSession(
+  bench: Bench,
+  one: BenchKnife,
+  wish: BenchWish = { choices: {} },
+  burrTimes: BurrTimes = NOBODY_YET,
+): SessionLayout {
   const recipe = chooseRecipe(bench, one, wish.recipeId)
   const stones = stonesAt(bench, burrTimes)
   if (recipe.stones !== 'none' && stones.length === 0) throw new Fault('conflict', 'no-stones')
   const { blade, state, rules } = one.present
   const choices = { ...Object.fromEntries(recipe.choices.map(({ id, chosen }) => [id, chosen])), ...wish.choices }
   const geometry = { ...blade.geometry, dps: blade.spec.dps }
-  const work = workOnEdge(state, geometry, recipe.id === 'thin', Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm))
-  const progression = recipe.stones === 'none' ? null : { ...work, stones, ...(wish.startWith === undefined ? {} : { startWith: wish.startWith }) }
+  const work = workOnEdge(
+    state,
+    geometry,
+    recipe.id === 'thin',
+    Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm),
+  )
+  const progression =
+    recipe.stones === 'none'
+      ? null
+      : { ...work, stones, ...(wish.startWith === undefined ? {} : { startWith: wish.startWith }) }
   try {
-    const plan = planSession({ recipe, progression, condition: edgeCondition(state, geometry.dps), ratioRight: one.knife.ratioRight, choices })
+    const plan = planSession({
+      recipe,
+      progression,
+      condition: edgeCondition(state, geometry.dps),
+      ratioRight: one.knife.ratioRight,
+      choices,
+    })
     return { recipe, plan, input: progression && { ...progression, finishMicron: recipe.finishMicron } }
   } catch (error) {
     if (error instanceof MeasureError) throw new Fault('conflict', 'session-impossible')

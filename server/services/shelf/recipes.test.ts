@@ -9,7 +9,10 @@ beforeAll(async () => {
 })
 afterAll(() => test.close())
 
-interface View { recipe: { id: string; steps: { id: string; kind: string; words?: object }[] }; own: boolean }
+interface View {
+  recipe: { id: string; steps: { id: string; kind: string; words?: object }[] }
+  own: boolean
+}
 const recipes = async (of = house): Promise<View[]> => (await of.manager.get('/api/recipes')).body
 const full = async (): Promise<View['recipe']> => {
   const found = (await recipes()).find(({ recipe }) => recipe.id === 'full')
@@ -20,7 +23,14 @@ const full = async (): Promise<View['recipe']> => {
 describe('recipes of a house', () => {
   it('start as every house’s, become its own, and go back', async () => {
     const recipe = await full()
-    const changed = { ...recipe, steps: recipe.steps.map((step) => (step.kind === 'look' ? { ...step, words: { what: 'Hold it to the window.', why: 'Our lamp is broken.' } } : step)) }
+    const changed = {
+      ...recipe,
+      steps: recipe.steps.map((step) =>
+        step.kind === 'look'
+          ? { ...step, words: { what: 'Hold it to the window.', why: 'Our lamp is broken.' } }
+          : step,
+      ),
+    }
     expect((await house.manager.send('PUT', '/api/recipes/full', changed)).body.own).toBe(true)
     const own = (await recipes()).find(({ recipe: one }) => one.id === 'full')
     expect(own?.own).toBe(true)
@@ -31,13 +41,31 @@ describe('recipes of a house', () => {
   })
 
   it.each([
-    ['without a wash at the end', (steps: View['recipe']['steps']) => steps.filter(({ kind }) => kind !== 'clean'), /washing and sanitising/],
-    ['with a wash before the test', (steps: View['recipe']['steps']) => [...steps.filter(({ kind }) => kind === 'clean'), ...steps.filter(({ kind }) => kind !== 'clean')], /ends with a test/],
+    [
+      'without a wash at the end',
+      (steps: View['recipe']['steps']) => steps.filter(({ kind }) => kind !== 'clean'),
+      /washing and sanitising/,
+    ],
+    [
+      'with a wash before the test',
+      (steps: View['recipe']['steps']) => [
+        ...steps.filter(({ kind }) => kind === 'clean'),
+        ...steps.filter(({ kind }) => kind !== 'clean'),
+      ],
+      /ends with a test/,
+    ],
     ['with a step twice', (steps: View['recipe']['steps']) => [...steps, ...steps.slice(-1)], /same name/],
-    ['without a stroke', (steps: View['recipe']['steps']) => steps.filter(({ kind }) => kind !== 'side' && kind !== 'deburr'), /at least one step with strokes/],
+    [
+      'without a stroke',
+      (steps: View['recipe']['steps']) => steps.filter(({ kind }) => kind !== 'side' && kind !== 'deburr'),
+      /at least one step with strokes/,
+    ],
   ])('are refused %s', async (_what, change, sentence) => {
     const recipe = await full()
-    const { status, body } = await house.manager.send('PUT', '/api/recipes/full', { ...recipe, steps: change(recipe.steps) })
+    const { status, body } = await house.manager.send('PUT', '/api/recipes/full', {
+      ...recipe,
+      steps: change(recipe.steps),
+    })
     expect(status).toBe(422)
     expect(body.error.sentence).toMatch(sentence)
   })
@@ -51,7 +79,8 @@ describe('recipes of a house', () => {
 })
 
 describe('gear by CSV', () => {
-  const bring = async (csv: string, apply = false): ReturnType<TestHouse['manager']['post']> => house.manager.post('/api/exchange/gear', { csv, apply })
+  const bring = async (csv: string, apply = false): ReturnType<TestHouse['manager']['post']> =>
+    house.manager.post('/api/exchange/gear', { csv, apply })
 
   it('is read with the trade’s spellings, previewed, brought in, and comes out the same', async () => {
     const csv = 'Stone;Type;Grit;Scale\nMiddle;whetstone;1000;JIS\nPlate;diamond;30;um\nLeather;strop;;'
@@ -61,11 +90,16 @@ describe('gear by CSV', () => {
     const out = await house.manager.get('/api/exchange/gear.csv')
     expect(out.body).toContain('Middle,soaking-stone,JIS,1000,20,fine')
     expect((await bring(String(out.body))).body.counts).toEqual({ add: 0, change: 0, same: 3, problem: 0 })
-    expect((await bring('name,kind,soak\nMiddle,soaking-stone,15')).body.rows[0].changes).toEqual([{ column: 'soakMinutes', from: '20', to: '15' }])
+    expect((await bring('name,kind,soak\nMiddle,soaking-stone,15')).body.rows[0].changes).toEqual([
+      { column: 'soakMinutes', from: '20', to: '15' },
+    ])
   })
 
   it('names what is wrong by row and column, and changes nothing', async () => {
-    const { body } = await bring('name,kind,grit\nOdd,soaking-stone,40000\nTwice,strop,\ntwice,strop,\nWhat,broom,', true)
+    const { body } = await bring(
+      'name,kind,grit\nOdd,soaking-stone,40000\nTwice,strop,\ntwice,strop,\nWhat,broom,',
+      true,
+    )
     expect(body.applied).toBe(false)
     expect(body.problems.map((one: { row: number }) => one.row).sort()).toEqual([2, 4, 5])
     expect((await house.manager.get('/api/gear')).body).toHaveLength(3)
@@ -87,7 +121,13 @@ describe('the house’s preferred recipes', () => {
     await house.manager.send('PUT', '/api/recipe-preferences', [{ role: 'general', work: 'hone', recipeId: 'steel' }])
     const hard = await wantsHoning('PREFER-2', { hrc: 63 })
     expect((await house.manager.post(`/api/knives/${hard.id}/bench`, {})).body.plan.recipeId).not.toBe('steel')
-    expect((await house.manager.send('PUT', '/api/recipe-preferences', [{ role: 'general', work: 'hone', recipeId: 'none-such' }])).status).toBe(404)
+    expect(
+      (
+        await house.manager.send('PUT', '/api/recipe-preferences', [
+          { role: 'general', work: 'hone', recipeId: 'none-such' },
+        ])
+      ).status,
+    ).toBe(404)
     expect((await house.manager.send('PUT', '/api/recipe-preferences', [])).body).toEqual([])
   })
 })

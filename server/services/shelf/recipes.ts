@@ -2,11 +2,18 @@ import type { Recipe, RecipeView, RecipePreference } from '../../../contract/ben
 import { RECIPES } from '../../../core/session/recipes'
 import type { Caller } from '../../signIn/sessions'
 import type { Database, Queryable } from '../../db/database'
-import { deleteRecipe, listRecipes, listRecipePreferences, replaceRecipePreferences, saveRecipe } from '../../db/queries/bench/sessions'
+import {
+  deleteRecipe,
+  listRecipes,
+  listRecipePreferences,
+  replaceRecipePreferences,
+  saveRecipe,
+} from '../../db/queries/bench/sessions'
 import { Fault, notFound } from '../../faults'
 import { houseRecipes } from './layOutSession'
 
-const copy = (recipe: Awaited<ReturnType<typeof houseRecipes>>[number]): Recipe => JSON.parse(JSON.stringify(recipe)) as Recipe
+const copy = (recipe: Awaited<ReturnType<typeof houseRecipes>>[number]): Recipe =>
+  JSON.parse(JSON.stringify(recipe)) as Recipe
 
 export async function recipeViews(db: Queryable, houseId: string): Promise<RecipeView[]> {
   const own = new Set((await listRecipes(db, houseId)).map(({ id }) => id))
@@ -22,8 +29,10 @@ export async function setRecipe(db: Database, caller: Caller, id: string, recipe
   const ids = recipe.steps.map((step) => step.id)
   if (new Set(ids).size < ids.length) throw new Fault('invalid', 'recipe-step-twice')
   const kinds = recipe.steps.map(({ kind }) => kind)
-  if (!kinds.includes('test') || !kinds.includes('clean') || kinds.indexOf('clean') < kinds.indexOf('test')) throw new Fault('invalid', 'recipe-needs-end')
-  if (recipe.stones !== 'none' && !kinds.includes('side') && !kinds.includes('deburr')) throw new Fault('invalid', 'recipe-needs-strokes')
+  if (!kinds.includes('test') || !kinds.includes('clean') || kinds.indexOf('clean') < kinds.indexOf('test'))
+    throw new Fault('invalid', 'recipe-needs-end')
+  if (recipe.stones !== 'none' && !kinds.includes('side') && !kinds.includes('deburr'))
+    throw new Fault('invalid', 'recipe-needs-strokes')
   await saveRecipe(db, caller.house.id, recipe)
   return { recipe, own: true }
 }
@@ -35,7 +44,11 @@ export async function restoreRecipe(db: Database, caller: Caller, id: string): P
 }
 
 /** @throws Fault when a recipe is not one of this house's */
-export async function setRecipePreferences(db: Database, caller: Caller, preferences: readonly RecipePreference[]): Promise<RecipePreference[]> {
+export async function setRecipePreferences(
+  db: Database,
+  caller: Caller,
+  preferences: readonly RecipePreference[],
+): Promise<RecipePreference[]> {
   const known = new Set((await houseRecipes(db, caller.house.id)).map(({ id }) => id))
   if (preferences.some(({ recipeId }) => !known.has(recipeId))) throw notFound('recipe')
   return await db.transaction(async (client) => {

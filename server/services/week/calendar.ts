@@ -11,7 +11,13 @@ import type { Database } from '../../db/database'
 import { listBenches } from '../../db/queries/week/crew'
 import { findHouse, type StoredHouse } from '../../db/queries/house/houses'
 import { findPerson } from '../../db/queries/house/people'
-import { currentPlan, insertCalendarLink, personOfCalendar, revokeCalendarLinks, standingCalendarLinks } from '../../db/queries/week/plans'
+import {
+  currentPlan,
+  insertCalendarLink,
+  personOfCalendar,
+  revokeCalendarLinks,
+  standingCalendarLinks,
+} from '../../db/queries/week/plans'
 import { Fault, notFound } from '../../faults'
 import { dayOf, setShiftDays } from './crew'
 import { loadFleetSnapshot } from '../fleet/fleet'
@@ -29,19 +35,38 @@ export function assertOwnOrManager(caller: Caller, personId: string | undefined)
 }
 
 /** What a person still has to do of the accepted plan as iCalendar (RFC 5545), times in UTC. */
-export async function calendarOf(db: Database, clock: Clock, house: StoredHouse, personId: string, say: Say): Promise<string> {
+export async function calendarOf(
+  db: Database,
+  clock: Clock,
+  house: StoredHouse,
+  personId: string,
+  say: Say,
+): Promise<string> {
   const [person, plan] = [await findPerson(db, house.id, personId), await currentPlan(db, house.id)]
   if (!person) throw notFound('person')
   const snapshot = await loadFleetSnapshot(db, house, clock())
   const sessions = (await standingSessions(db, plan, snapshot)).filter((session) => session.personId === personId)
   const codes = new Map(snapshot.knives.map(({ id, code }) => [id, code]))
   const benches = new Map((await listBenches(db, house.id)).map(({ id, name }) => [id, name]))
-  const codesOf = (ids: readonly string[]): string => ids.map((id) => codes.get(id) ?? '').filter(Boolean).sort().join(', ')
-  const calendar = ical({ name: say('calendar.name', { name: person.name, house: house.name }), method: ICalCalendarMethod.PUBLISH, prodId: { company: 'Yorvik', product: 'Week', language: 'EN' }, ttl: 60 * 60 })
+  const codesOf = (ids: readonly string[]): string =>
+    ids
+      .map((id) => codes.get(id) ?? '')
+      .filter(Boolean)
+      .sort()
+      .join(', ')
+  const calendar = ical({
+    name: say('calendar.name', { name: person.name, house: house.name }),
+    method: ICalCalendarMethod.PUBLISH,
+    prodId: { company: 'Yorvik', product: 'Week', language: 'EN' },
+    ttl: 60 * 60,
+  })
   for (const session of sessions) {
     calendar.createEvent({
-      id: `session-${session.jobId}@${house.id}`, stamp: new Date(plan?.acceptedAt ?? session.startsAt), sequence: plan?.version ?? 0,
-      start: new Date(session.startsAt), end: new Date(session.endsAt),
+      id: `session-${session.jobId}@${house.id}`,
+      stamp: new Date(plan?.acceptedAt ?? session.startsAt),
+      sequence: plan?.version ?? 0,
+      start: new Date(session.startsAt),
+      end: new Date(session.endsAt),
       summary: say('calendar.session', { code: codes.get(session.knifeId) ?? '' }),
       location: benches.get(session.benchId) ?? '',
       description: say('calendar.sessionHint'),
@@ -50,10 +75,20 @@ export async function calendarOf(db: Database, clock: Clock, house: StoredHouse,
   for (const round of plan?.rounds.filter((one) => one.personId === personId) ?? []) {
     const end = new Date(round.startsAt)
     calendar.createEvent({
-      id: `round-${personId}-${end.getTime()}@${house.id}`, stamp: new Date(plan?.acceptedAt ?? round.startsAt), sequence: plan?.version ?? 0,
-      start: new Date(end.getTime() - ROUND_MINUTES * MINUTE_MS), end,
-      summary: say(round.check.length > 0 ? 'calendar.roundWithCheck' : 'calendar.round', { service: round.service, hone: round.hone.length, check: round.check.length }),
-      description: [say('calendar.hone', { codes: codesOf(round.hone) }), ...(round.check.length > 0 ? [say('calendar.check', { codes: codesOf(round.check) })] : [])].join('\n'),
+      id: `round-${personId}-${end.getTime()}@${house.id}`,
+      stamp: new Date(plan?.acceptedAt ?? round.startsAt),
+      sequence: plan?.version ?? 0,
+      start: new Date(end.getTime() - ROUND_MINUTES * MINUTE_MS),
+      end,
+      summary: say(round.check.length > 0 ? 'calendar.roundWithCheck' : 'calendar.round', {
+        service: round.service,
+        hone: round.hone.length,
+        check: round.check.length,
+      }),
+      description: [
+        say('calendar.hone', { codes: codesOf(round.hone) }),
+        ...(round.check.length > 0 ? [say('calendar.check', { codes: codesOf(round.check) })] : []),
+      ].join('\n'),
     })
   }
   return calendar.toString()
@@ -64,7 +99,12 @@ export async function standingLinks(db: Database, caller: Caller, personId: stri
 }
 
 /** Makes a private calendar address. It is shown once; whoever has it reads this person's calendar and nothing else. */
-export async function makeLink(db: Database, clock: Clock, caller: Caller, personId: string): Promise<{ path: string }> {
+export async function makeLink(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  personId: string,
+): Promise<{ path: string }> {
   const whose = assertOwnOrManager(caller, personId)
   if (!(await findPerson(db, caller.house.id, whose))) throw notFound('person')
   const token = newToken(caller.house.id)
@@ -75,7 +115,12 @@ export async function makeLink(db: Database, clock: Clock, caller: Caller, perso
   return { path: `/api/calendar/${token.text}.ics` }
 }
 
-export async function revokeLink(db: Database, clock: Clock, caller: Caller, personId: string): Promise<{ standing: number }> {
+export async function revokeLink(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  personId: string,
+): Promise<{ standing: number }> {
   await revokeCalendarLinks(db, caller.house.id, assertOwnOrManager(caller, personId), clock())
   return await standingLinks(db, caller, personId)
 }
@@ -96,13 +141,25 @@ function expandEvent(event: IcsEvent, from: Date, to: Date): { start: Date; end:
   const start = event.start.date
   const length = (event.end?.date.getTime() ?? start.getTime()) - start.getTime()
   const starts = event.recurrenceRule
-    ? extendByRecurrenceRule(event.recurrenceRule, { start, end: to, exceptions: event.exceptionDates?.map(({ date }: IcsDateObject) => date) ?? [] })
+    ? extendByRecurrenceRule(event.recurrenceRule, {
+        start,
+        end: to,
+        exceptions: event.exceptionDates?.map(({ date }: IcsDateObject) => date) ?? [],
+      })
     : [start]
-  return starts.filter((one) => one >= from && one < to).map((one) => ({ start: one, end: new Date(one.getTime() + length) }))
+  return starts
+    .filter((one) => one >= from && one < to)
+    .map((one) => ({ start: one, end: new Date(one.getTime() + length) }))
 }
 
 /** Reads an iCalendar file of shifts into single days of a person: a dry run, or all of it. */
-export async function readShifts(db: Database, clock: Clock, caller: Caller, personId: string, input: { readonly calendar: string; readonly apply: boolean }): Promise<{ entries: z.infer<typeof PersonDays>; applied: boolean }> {
+export async function readShifts(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  personId: string,
+  input: { readonly calendar: string; readonly apply: boolean },
+): Promise<{ entries: z.infer<typeof PersonDays>; applied: boolean }> {
   const { zone } = caller.house
   const from = new Date(startOfDay(clock().getTime(), zone))
   const to = new Date(from.getTime() + READ_AHEAD_DAYS * DAY_MS)
@@ -112,10 +169,20 @@ export async function readShifts(db: Database, clock: Clock, caller: Caller, per
   } catch {
     throw new Fault('invalid', 'calendar-unreadable')
   }
-  const clockOf = (at: Date): string => new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(at)
-  const entries = events.filter(({ start }) => start.type !== 'DATE').flatMap((event) => expandEvent(event, from, to).map(({ start, end }) => ({
-    day: dayOf(start, zone), starts: clockOf(start), ends: clockOf(end), note: (event.summary ?? '').slice(0, 80),
-  }))).filter(({ starts, ends }) => starts !== ends).sort((a, b) => a.day.localeCompare(b.day) || a.starts.localeCompare(b.starts))
+  const clockOf = (at: Date): string =>
+    new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(at)
+  const entries = events
+    .filter(({ start }) => start.type !== 'DATE')
+    .flatMap((event) =>
+      expandEvent(event, from, to).map(({ start, end }) => ({
+        day: dayOf(start, zone),
+        starts: clockOf(start),
+        ends: clockOf(end),
+        note: (event.summary ?? '').slice(0, 80),
+      })),
+    )
+    .filter(({ starts, ends }) => starts !== ends)
+    .sort((a, b) => a.day.localeCompare(b.day) || a.starts.localeCompare(b.starts))
   if (entries.length === 0) throw new Fault('invalid', 'calendar-empty', { days: READ_AHEAD_DAYS })
   if (input.apply) await setShiftDays(db, clock, caller, personId, { days: [], entries })
   return { entries, applied: input.apply }

@@ -7,14 +7,21 @@ import type { Skill } from '../../../core/house/skills'
 import type { Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
 import type { Database, Queryable } from '../../db/database'
-import { deleteSpecialDay, listSpecialDays, replaceShiftDays, replaceShifts, replaceSkills, saveBench, saveSpecialDay } from '../../db/queries/week/crew'
+import {
+  deleteSpecialDay,
+  listSpecialDays,
+  replaceShiftDays,
+  replaceShifts,
+  replaceSkills,
+  saveBench,
+  saveSpecialDay,
+} from '../../db/queries/week/crew'
 import { touchHouse } from '../../db/queries/house/houses'
 import { findPerson } from '../../db/queries/house/people'
 import { Fault, notFound } from '../../faults'
 import { loadCrew } from './planProblem'
 import { houseOccurrences, loadHouseContext, specialDays } from '../log/usageContext'
 import { DAY_MS } from '../../../core/time'
-
 
 /** Day of the house an instant falls on, YYYY-MM-DD. */
 export const dayOf = (at: Date, zone: string): string =>
@@ -24,14 +31,22 @@ export const dayOf = (at: Date, zone: string): string =>
 export async function crewOf(db: Database, clock: Clock, caller: Caller): Promise<Crew> {
   const crew = await loadCrew(db, caller.house.id, dayOf(clock(), caller.house.zone))
   return {
-    shifts: [...crew.shifts], days: [...crew.days], skills: [...crew.skills], benches: [...crew.benches],
+    shifts: [...crew.shifts],
+    days: [...crew.days],
+    skills: [...crew.skills],
+    benches: [...crew.benches],
     special: await listSpecialDays(db, caller.house.id),
     paces: [...crew.paces].map(([personId, pace]) => ({ personId, ...pace })),
   }
 }
 
 /** One change of the crew, told to open screens; the crew as it is then. */
-async function change(db: Database, clock: Clock, caller: Caller, work: (client: Queryable) => Promise<void>): Promise<Crew> {
+async function change(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  work: (client: Queryable) => Promise<void>,
+): Promise<Crew> {
   await db.transaction(async (client) => {
     await work(client)
     await touchHouse(client, caller.house.id)
@@ -46,17 +61,40 @@ async function assertPerson(db: Queryable, caller: Caller, personId: string): Pr
 }
 
 /** @throws Fault `shifts-overlap` when two of the shifts want the same person at the same time */
-export async function setShifts(db: Database, clock: Clock, caller: Caller, personId: string, shifts: z.infer<typeof PersonShifts>): Promise<Crew> {
+export async function setShifts(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  personId: string,
+  shifts: z.infer<typeof PersonShifts>,
+): Promise<Crew> {
   return await change(db, clock, caller, async (client) => {
     const name = await assertPerson(client, caller, personId)
     const clash = overlappingShifts(shifts)
-    if (clash) throw new Fault('conflict', 'shifts-overlap', { name, weekday: clash[0].weekday, first: `${clash[0].starts}–${clash[0].ends}`, second: `${clash[1].starts}–${clash[1].ends}` })
-    await replaceShifts(client, caller.house.id, personId, shifts.map((shift) => ({ ...shift, id: newId(), personId })))
+    if (clash)
+      throw new Fault('conflict', 'shifts-overlap', {
+        name,
+        weekday: clash[0].weekday,
+        first: `${clash[0].starts}–${clash[0].ends}`,
+        second: `${clash[1].starts}–${clash[1].ends}`,
+      })
+    await replaceShifts(
+      client,
+      caller.house.id,
+      personId,
+      shifts.map((shift) => ({ ...shift, id: newId(), personId })),
+    )
   })
 }
 
 /** Puts single days of a person in the pattern's place; days named without times are days off, `days` without entries go back to the pattern. */
-export async function setShiftDays(db: Database, clock: Clock, caller: Caller, personId: string, input: { readonly days: readonly string[]; readonly entries: z.infer<typeof PersonDays> }): Promise<Crew> {
+export async function setShiftDays(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  personId: string,
+  input: { readonly days: readonly string[]; readonly entries: z.infer<typeof PersonDays> },
+): Promise<Crew> {
   return await change(db, clock, caller, async (client) => {
     const name = await assertPerson(client, caller, personId)
     const byDay = new Map<string, { weekday: number; starts: string; ends: string }[]>()
@@ -68,12 +106,24 @@ export async function setShiftDays(db: Database, clock: Clock, caller: Caller, p
       if (clash) throw new Fault('conflict', 'day-shifts-overlap', { name, day })
     }
     const days = [...new Set([...input.days, ...input.entries.map(({ day }) => day)])]
-    await replaceShiftDays(client, caller.house.id, personId, days, input.entries.map((entry) => ({ ...entry, id: newId(), personId })))
+    await replaceShiftDays(
+      client,
+      caller.house.id,
+      personId,
+      days,
+      input.entries.map((entry) => ({ ...entry, id: newId(), personId })),
+    )
   })
 }
 
 /** Signs a person off, by whoever does it, now; skills that were there keep their date. */
-export async function setSkills(db: Database, clock: Clock, caller: Caller, personId: string, skills: readonly Skill[]): Promise<Crew> {
+export async function setSkills(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  personId: string,
+  skills: readonly Skill[],
+): Promise<Crew> {
   return await change(db, clock, caller, async (client) => {
     await assertPerson(client, caller, personId)
     await replaceSkills(client, caller.house.id, personId, [...new Set(skills)], caller.person.id, clock())
@@ -84,7 +134,8 @@ export async function setBench(db: Database, clock: Clock, caller: Caller, bench
   try {
     return await change(db, clock, caller, (client) => saveBench(client, caller.house.id, bench))
   } catch (error) {
-    if (error instanceof Error && 'constraint' in error && error.constraint === 'benches_name') throw new Fault('conflict', 'duplicate-name', { name: bench.name })
+    if (error instanceof Error && 'constraint' in error && error.constraint === 'benches_name')
+      throw new Fault('conflict', 'duplicate-name', { name: bench.name })
     throw error
   }
 }
@@ -95,15 +146,29 @@ export async function setBench(db: Database, clock: Clock, caller: Caller, bench
  *
  * @throws Fault `day-passed` when that would change a service that has begun
  */
-export async function setSpecialDay(db: Database, clock: Clock, caller: Caller, day: string, special: SpecialDay | null): Promise<Crew> {
+export async function setSpecialDay(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  day: string,
+  special: SpecialDay | null,
+): Promise<Crew> {
   const endless = special?.spans.find((span) => span.starts === span.ends)
   if (endless) throw new Fault('invalid', 'span-empty', { name: endless.name })
   return await change(db, clock, caller, async (client) => {
     const now = clock().getTime()
     const begun = async (): Promise<string> => {
-      const context = { ...(await loadHouseContext(client, caller.house)), special: await specialDays(client, caller.house.id) }
+      const context = {
+        ...(await loadHouseContext(client, caller.house)),
+        special: await specialDays(client, caller.house.id),
+      }
       const from = startOfDay(Date.parse(`${day}T12:00:00Z`), caller.house.zone)
-      return JSON.stringify(houseOccurrences(context, 'service', from, Math.min(now, from + 2 * DAY_MS)).map(({ startMs, endMs }) => [startMs, endMs]))
+      return JSON.stringify(
+        houseOccurrences(context, 'service', from, Math.min(now, from + 2 * DAY_MS)).map(({ startMs, endMs }) => [
+          startMs,
+          endMs,
+        ]),
+      )
     }
     const before = await begun()
     if (special) await saveSpecialDay(client, caller.house.id, special)

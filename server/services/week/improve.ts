@@ -33,12 +33,16 @@ export function improveInThread(task: ImproveTask, db: Database): Promise<boolea
     const note = (): void => {
       const told = news
       news = null
-      noting = noting.then(async () => {
-        if (await noteOutput(db, task.houseId, task.jobId, told)) Atomics.store(stop, 0, 1)
-      }).catch(fail)
+      noting = noting
+        .then(async () => {
+          if (await noteOutput(db, task.houseId, task.jobId, told)) Atomics.store(stop, 0, 1)
+        })
+        .catch(fail)
     }
     const looking = setInterval(note, LOOK_EVERY_MS)
-    thread.on('message', (told: ImproveNews) => { news = told })
+    thread.on('message', (told: ImproveNews) => {
+      news = told
+    })
     thread.once('error', (error) => {
       clearInterval(looking)
       fail(error)
@@ -50,7 +54,9 @@ export function improveInThread(task: ImproveTask, db: Database): Promise<boolea
         return
       }
       note()
-      noting.then(() => { settle(Atomics.load(stop, 0) === 0) }, fail)
+      noting.then(() => {
+        settle(Atomics.load(stop, 0) === 0)
+      }, fail)
     })
   })
 }

@@ -36,15 +36,23 @@ async function main(task: ImproveTask & { readonly stop: Int32Array }): Promise<
     let bound = -Infinity
     const tell = (proven = false): void => {
       const told: ImproveNews = {
-        seconds: Math.round(secondsGone() * 10) / 10, bound: Number.isFinite(bound) ? bound : null, cost: planCost(problem, best),
-        placements: best.map((placement) => ({ ...placement })), proven,
+        seconds: Math.round(secondsGone() * 10) / 10,
+        bound: Number.isFinite(bound) ? bound : null,
+        cost: planCost(problem, best),
+        placements: best.map((placement) => ({ ...placement })),
+        proven,
       }
       parentPort?.postMessage(told)
     }
     const searchFor = (seconds: number, from: readonly Placement[]): void => {
       const until = Date.now() + seconds * MS
       const began = Date.now()
-      const found = searchPlan({ problem, random: seededRandom(SEED), startFrom: from, spent: () => (goesOn() ? (Date.now() - began) / (until - began) : 1) })
+      const found = searchPlan({
+        problem,
+        random: seededRandom(SEED),
+        startFrom: from,
+        spent: () => (goesOn() ? (Date.now() - began) / (until - began) : 1),
+      })
       if (planCost(problem, found) < planCost(problem, best)) best = found
       tell()
     }
@@ -52,7 +60,9 @@ async function main(task: ImproveTask & { readonly stop: Int32Array }): Promise<
     if (!goesOn()) return
     const model = exactModel(problem)
     const answer = solveExact(await loadHighs(), model, {
-      seconds: (1 - 2 * SEARCH_SHARE) * ask.seconds, start: startOf(model, best), goOn: goesOn,
+      seconds: (1 - 2 * SEARCH_SHARE) * ask.seconds,
+      start: startOf(model, best),
+      goOn: goesOn,
       onProgress: (progress) => {
         bound = Math.max(bound, progress.bound)
         tell()

@@ -26,10 +26,12 @@ const acceptedView = ({ foundations: _, ...plan }: KeptPlan): AcceptedPlan => pl
 /** Windows of an accepted plan that are over: what happened in them is in the log. */
 const passedWindows = (plan: KeptPlan, problem: PlanProblem, nowMs: number): Set<string> => {
   const here = new Set(problem.windows.map(({ id }) => id))
-  return new Set(plan.foundations.flatMap((one) => {
-    const [kind, windowId = ''] = one.split(' ')
-    return kind === 'window' && !here.has(windowId) && Number(windowId.split('@')[1] ?? 0) < nowMs ? [windowId] : []
-  }))
+  return new Set(
+    plan.foundations.flatMap((one) => {
+      const [kind, windowId = ''] = one.split(' ')
+      return kind === 'window' && !here.has(windowId) && Number(windowId.split('@')[1] ?? 0) < nowMs ? [windowId] : []
+    }),
+  )
 }
 
 /** What there is to plan, the plan that holds, and what has moved since it was accepted. */
@@ -39,13 +41,20 @@ export async function planView(db: Database, clock: Clock, caller: Caller): Prom
   const kept = await currentPlan(db, caller.house.id)
   const left = await standingSessions(db, kept, ahead.snapshot)
   const locks = (kept?.locks ?? []).filter((lock) => left.some((session) => samePlace(session, lock)))
-  const problem: PlanProblem = kept ? { ...ahead.problem, weights: kept.weights, locks: standingLocks(ahead.problem, locks) } : ahead.problem
+  const problem: PlanProblem = kept
+    ? { ...ahead.problem, weights: kept.weights, locks: standingLocks(ahead.problem, locks) }
+    : ahead.problem
   // a week later there are other windows at the far end: only what the plan reached for can fail it
-  const moved = kept ? changedFoundations(kept.foundations, planFoundations(problem), passedWindows(kept, problem, now.getTime())) : { gone: [], fresh: [] }
+  const moved = kept
+    ? changedFoundations(kept.foundations, planFoundations(problem), passedWindows(kept, problem, now.getTime()))
+    : { gone: [], fresh: [] }
   // work that was done as planned has not fallen away, and what a later session of the plan will do is no news
   const wasDone = new Set(kept?.sessions.filter((session) => !left.includes(session)).map(({ knifeId }) => knifeId))
   const comesAgain = new Set(left.filter(({ knifeId }) => wasDone.has(knifeId)).map(({ knifeId }) => knifeId))
-  const isJobOf = (knives: ReadonlySet<string>) => (one: string): boolean => one.startsWith('job ') && knives.has(one.split(' ')[1] ?? '')
+  const isJobOf =
+    (knives: ReadonlySet<string>) =>
+    (one: string): boolean =>
+      one.startsWith('job ') && knives.has(one.split(' ')[1] ?? '')
   return {
     now: now.toISOString(),
     problem: structuredClone(problem) as PlanView['problem'],
@@ -54,7 +63,11 @@ export async function planView(db: Database, clock: Clock, caller: Caller): Prom
       gone: moved.gone.filter((one) => !isJobOf(wasDone)(one)),
       fresh: moved.fresh.filter((one) => one.startsWith('job ') && !isJobOf(comesAgain)(one)),
     },
-    services: ahead.services.map(({ name, startMs, endMs }) => ({ name, startsAt: instant(startMs), endsAt: instant(endMs) })),
+    services: ahead.services.map(({ name, startMs, endMs }) => ({
+      name,
+      startsAt: instant(startMs),
+      endsAt: instant(endMs),
+    })),
     chances: ahead.chances.map(({ jobId, left, fresh }) => ({ jobId, left: [...left], fresh: [...fresh] })),
     rounds: ahead.rounds.map(({ startMs, ...round }) => ({ ...round, startsAt: instant(startMs) })),
     unheld: ahead.unheld.map(({ startMs, ...one }) => ({ ...one, startsAt: instant(startMs) })),
@@ -77,13 +90,30 @@ export async function acceptPlan(db: Database, clock: Clock, caller: Caller, inp
   const now = clock()
   const { ahead, problem, index, laid, broken } = await layOutAsSeen(db, caller, now, input)
   if (broken) throw new Fault('conflict', 'plan-broken', { code: await codeOf(db, caller, knifeOfJob(broken.jobId)) })
-  const sessions = [...laid.values()].flatMap((window) => (isLimit(window) ? [] : window.sessions)).map(({ placement, startMs, endMs }) => ({
-    ...placement, knifeId: knifeOfJob(placement.jobId), kind: index.jobs.get(placement.jobId)?.kind ?? ('stone' as const), startsAt: instant(startMs), endsAt: instant(endMs),
-  })).sort((a, b) => a.startsAt.localeCompare(b.startsAt))
+  const sessions = [...laid.values()]
+    .flatMap((window) => (isLimit(window) ? [] : window.sessions))
+    .map(({ placement, startMs, endMs }) => ({
+      ...placement,
+      knifeId: knifeOfJob(placement.jobId),
+      kind: index.jobs.get(placement.jobId)?.kind ?? ('stone' as const),
+      startsAt: instant(startMs),
+      endsAt: instant(endMs),
+    }))
+    .sort((a, b) => a.startsAt.localeCompare(b.startsAt))
   return await db.transaction(async (client) => {
     const before = await currentPlan(client, caller.house.id)
-    const plan = { weights: input.weights, locks: [...problem.locks], sessions, cost: planCost(problem, input.placements), bound: input.bound, rounds: roundsByShift(ahead.rounds), foundations: planFoundations(problem) }
-    const kept = (before?.version ?? 0) === input.basedOn && (await keepPlan(client, caller.house.id, input.basedOn + 1, { personId: caller.person.id, at: now }, plan))
+    const plan = {
+      weights: input.weights,
+      locks: [...problem.locks],
+      sessions,
+      cost: planCost(problem, input.placements),
+      bound: input.bound,
+      rounds: roundsByShift(ahead.rounds),
+      foundations: planFoundations(problem),
+    }
+    const kept =
+      (before?.version ?? 0) === input.basedOn &&
+      (await keepPlan(client, caller.house.id, input.basedOn + 1, { personId: caller.person.id, at: now }, plan))
     if (!kept) throw new Fault('conflict', 'plan-moved')
     await touchHouse(client, caller.house.id)
     const { foundations: _, ...told } = plan
@@ -107,14 +137,24 @@ async function layOutAsSeen(db: Database, caller: Caller, now: Date, input: NewP
     const problem = { ...ahead.problem, weights: input.weights, locks: standingLocks(ahead.problem, input.locks) }
     const index = indexPlan(withSeconds(problem, input.placements))
     const laid = layOutPlan(index, input.placements)
-    const doubled = input.placements.find(({ jobId }, place) => input.placements.findIndex((one) => one.jobId === jobId) !== place)
-    const broken = doubled ?? input.placements.find((placement) => {
-      const window = laid.get(placement.windowId)
-      const person = index.people.get(placement.personId)
-      const job = index.jobs.get(placement.jobId)
-      const at = problem.windows.findIndex(({ id }) => id === placement.windowId)
-      return !job || !isAllowedIn(job, at) || !person?.skills.includes(job.skill) || window === undefined || isLimit(window)
-    })
+    const doubled = input.placements.find(
+      ({ jobId }, place) => input.placements.findIndex((one) => one.jobId === jobId) !== place,
+    )
+    const broken =
+      doubled ??
+      input.placements.find((placement) => {
+        const window = laid.get(placement.windowId)
+        const person = index.people.get(placement.personId)
+        const job = index.jobs.get(placement.jobId)
+        const at = problem.windows.findIndex(({ id }) => id === placement.windowId)
+        return (
+          !job ||
+          !isAllowedIn(job, at) ||
+          !person?.skills.includes(job.skill) ||
+          window === undefined ||
+          isLimit(window)
+        )
+      })
     return { ahead, problem, index, laid, broken }
   }
   const current = await lay(now)
@@ -133,15 +173,28 @@ function roundsByShift(rounds: readonly Round[]): AcceptedPlan['rounds'] {
 }
 
 async function codeOf(db: Database, caller: Caller, knifeId: string): Promise<string> {
-  const { rows } = await db.query<{ code: string }>('select code from knives where house_id = $1 and id = $2', [caller.house.id, knifeId])
+  const { rows } = await db.query<{ code: string }>('select code from knives where house_id = $1 and id = $2', [
+    caller.house.id,
+    knifeId,
+  ])
   return rows[0]?.code ?? ''
 }
 
 const NOTHING_YET = { seconds: 0, bound: null, cost: null, placements: null, proven: false }
 
 /** Asks for a better plan, and a bound, from a worker thread; one at a time in a house. */
-export async function improvePlan(db: Database, queue: Queue, caller: Caller, ask: ImproveAsk): Promise<{ id: string }> {
-  const job = await openJob(db, caller.house.id, { id: newId(), kind: 'improve-plan', askedBy: caller.person.id, input: ask })
+export async function improvePlan(
+  db: Database,
+  queue: Queue,
+  caller: Caller,
+  ask: ImproveAsk,
+): Promise<{ id: string }> {
+  const job = await openJob(db, caller.house.id, {
+    id: newId(),
+    kind: 'improve-plan',
+    askedBy: caller.person.id,
+    input: ask,
+  })
   await queue.send({ houseId: caller.house.id, jobId: job.id })
   return { id: job.id }
 }

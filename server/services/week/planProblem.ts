@@ -11,7 +11,15 @@ import { presences, type Presence } from '../../../core/house/rota'
 import { startOfDay, type Occurrence } from '../../../core/house/serviceClock'
 import type { SessionPlan } from '../../../core/session/session'
 import { jobOf, LIKELY, type KnifeAhead, type ServiceAhead } from '../../../core/plan/jobs'
-import { EVEN_WEIGHTS, type JobRoute, type PlanJob, type PlanPerson, type PlanProblem, type PlanStone, type PlanWindow } from '../../../core/plan/problem'
+import {
+  EVEN_WEIGHTS,
+  type JobRoute,
+  type PlanJob,
+  type PlanPerson,
+  type PlanProblem,
+  type PlanStone,
+  type PlanWindow,
+} from '../../../core/plan/problem'
 import { shiftRounds, type Round, type RoundKnife, type UnheldKnife } from '../../../core/plan/rounds'
 import type { Queryable } from '../../db/database'
 import { listBenches, listShiftDays, listShifts, listSkills } from '../../db/queries/week/crew'
@@ -53,10 +61,12 @@ export async function loadCrew(db: Queryable, houseId: string, fromDay: string):
     days: await listShiftDays(db, houseId, fromDay),
     skills: await listSkills(db, houseId),
     benches: await listBenches(db, houseId),
-    paces: new Map([...times].map(([id, own]) => {
-      const { rate, sessions } = learnedRate(own)
-      return [id, { pace: Math.round(100 / rate) / 100, sessions }]
-    })),
+    paces: new Map(
+      [...times].map(([id, own]) => {
+        const { rate, sessions } = learnedRate(own)
+        return [id, { pace: Math.round(100 / rate) / 100, sessions }]
+      }),
+    ),
   }
 }
 
@@ -64,55 +74,96 @@ export async function loadCrew(db: Queryable, houseId: string, fromDay: string):
 export interface DaysAhead {
   readonly problem: PlanProblem
   readonly services: readonly Occurrence[]
-  readonly chances: readonly { readonly jobId: string; readonly left: readonly number[]; readonly fresh: readonly number[] }[]
+  readonly chances: readonly {
+    readonly jobId: string
+    readonly left: readonly number[]
+    readonly fresh: readonly number[]
+  }[]
   readonly rounds: readonly Round[]
   readonly unheld: readonly UnheldKnife[]
   readonly snapshot: FleetSnapshot
 }
 
-const overlaps = (a: { startMs: number; endMs: number }, b: { startMs: number; endMs: number }): boolean => a.startMs < b.endMs && b.startMs < a.endMs
+const overlaps = (a: { startMs: number; endMs: number }, b: { startMs: number; endMs: number }): boolean =>
+  a.startMs < b.endMs && b.startMs < a.endMs
 
-function windowsAhead(quiet: readonly Occurrence[], services: readonly Occurrence[], present: readonly Presence[], nowMs: number): PlanWindow[] {
+function windowsAhead(
+  quiet: readonly Occurrence[],
+  services: readonly Occurrence[],
+  present: readonly Presence[],
+  nowMs: number,
+): PlanWindow[] {
   const fromMs = Math.ceil(nowMs / QUARTER_MS) * QUARTER_MS
-  return quiet.filter(({ endMs }) => endMs > fromMs).map((window): PlanWindow => {
-    const there = present.filter((one) => one.startMs < window.startMs && one.endMs > window.startMs).map((one) => one.startMs)
-    const startMs = Math.max(window.startMs, fromMs)
-    return {
-      id: `${window.spanId}@${window.startMs}`, name: window.name, startMs, endMs: window.endMs,
-      soakFromMs: Math.max(fromMs, there.length > 0 ? Math.min(...there) : window.startMs),
-      overlapsService: services.some((service) => overlaps(service, window)),
-    }
-  })
+  return quiet
+    .filter(({ endMs }) => endMs > fromMs)
+    .map((window): PlanWindow => {
+      const there = present
+        .filter((one) => one.startMs < window.startMs && one.endMs > window.startMs)
+        .map((one) => one.startMs)
+      const startMs = Math.max(window.startMs, fromMs)
+      return {
+        id: `${window.spanId}@${window.startMs}`,
+        name: window.name,
+        startMs,
+        endMs: window.endMs,
+        soakFromMs: Math.max(fromMs, there.length > 0 ? Math.min(...there) : window.startMs),
+        overlapsService: services.some((service) => overlaps(service, window)),
+      }
+    })
 }
 
-function peopleAhead(snapshot: FleetSnapshot, crew: CrewAhead, windows: readonly PlanWindow[], present: readonly Presence[]): PlanPerson[] {
-  return snapshot.people.filter(({ active }) => active).map(({ id }): PlanPerson => ({
-    id,
-    skills: crew.skills.filter(({ personId }) => personId === id).map(({ skill }) => skill),
-    pace: crew.paces.get(id)?.pace ?? 1,
-    present: Object.fromEntries(windows.flatMap((window): [string, { fromMs: number; toMs: number }][] => {
-      const [longest] = present
-        .filter((one) => one.personId === id && overlaps(one, window))
-        .map((one) => ({ fromMs: Math.max(one.startMs, window.startMs), toMs: Math.min(one.endMs, window.endMs) }))
-        .sort((a, b) => b.toMs - b.fromMs - (a.toMs - a.fromMs))
-      return longest ? [[window.id, longest]] : []
-    })),
-  }))
+function peopleAhead(
+  snapshot: FleetSnapshot,
+  crew: CrewAhead,
+  windows: readonly PlanWindow[],
+  present: readonly Presence[],
+): PlanPerson[] {
+  return snapshot.people
+    .filter(({ active }) => active)
+    .map(({ id }): PlanPerson => ({
+      id,
+      skills: crew.skills.filter(({ personId }) => personId === id).map(({ skill }) => skill),
+      pace: crew.paces.get(id)?.pace ?? 1,
+      present: Object.fromEntries(
+        windows.flatMap((window): [string, { fromMs: number; toMs: number }][] => {
+          const [longest] = present
+            .filter((one) => one.personId === id && overlaps(one, window))
+            .map((one) => ({ fromMs: Math.max(one.startMs, window.startMs), toMs: Math.min(one.endMs, window.endMs) }))
+            .sort((a, b) => b.toMs - b.fromMs - (a.toMs - a.fromMs))
+          return longest ? [[window.id, longest]] : []
+        }),
+      ),
+    }))
 }
 
 const stonesOf = ({ gear }: Bench): PlanStone[] =>
   gear.flatMap((one) => {
     const micron = micronOf(one)
     const dishes = needsFlattening(one.kind)
-    return micron === null ? [] : [{ id: one.id, name: one.name, micron, soakMinutes: one.soakMinutes, flattenMinutes: dishes ? FLATTEN_MINUTES : 0, knivesBetween: dishes ? KNIVES_BETWEEN_FLATTENING : 99 }]
+    return micron === null
+      ? []
+      : [
+          {
+            id: one.id,
+            name: one.name,
+            micron,
+            soakMinutes: one.soakMinutes,
+            flattenMinutes: dishes ? FLATTEN_MINUTES : 0,
+            knivesBetween: dishes ? KNIVES_BETWEEN_FLATTENING : 99,
+          },
+        ]
   })
 
 /** A laid-out session as the planner counts it: what comes before the first stone, the stones, what comes after the last. */
 function wayOf(benchId: string, session: SessionPlan): JobRoute {
-  const minutesOn = (stage: number): number => session.steps.filter((step) => step.stage === stage && step.kind !== 'flatten').reduce((sum, { minutes }) => sum + minutes, 0)
+  const minutesOn = (stage: number): number =>
+    session.steps
+      .filter((step) => step.stage === stage && step.kind !== 'flatten')
+      .reduce((sum, { minutes }) => sum + minutes, 0)
   const firstOnStone = session.steps.findIndex(({ stage }) => stage !== null)
   const lastOnStone = session.steps.findLastIndex(({ stage }) => stage !== null)
-  const minutesOf = (from: number, to: number): number => session.steps.slice(from, to).reduce((sum, { minutes }) => sum + minutes, 0)
+  const minutesOf = (from: number, to: number): number =>
+    session.steps.slice(from, to).reduce((sum, { minutes }) => sum + minutes, 0)
   return {
     benchId,
     openingMinutes: firstOnStone < 0 ? 0 : minutesOf(0, firstOnStone),
@@ -122,18 +173,34 @@ function wayOf(benchId: string, session: SessionPlan): JobRoute {
 }
 
 /** What is on one bench: the stones that stay there, and those that go where they are wanted. */
-const atBench = (bench: Bench, benchId: string): Bench => ({ ...bench, gear: bench.gear.filter((one) => one.benchId === null || one.benchId === benchId) })
+const atBench = (bench: Bench, benchId: string): Bench => ({
+  ...bench,
+  gear: bench.gear.filter((one) => one.benchId === null || one.benchId === benchId),
+})
 
 /** Saved work with what is measured of the blade it is for. */
 interface SavedWork extends WorkOrder {
   readonly measured: readonly SectionMeasure[]
 }
 
-function routesOf(knife: StoredKnife, present: PresentKnife, action: Action, bench: Bench, benches: readonly BenchPlace[], saved: SavedWork | null): JobRoute[] {
+function routesOf(
+  knife: StoredKnife,
+  present: PresentKnife,
+  action: Action,
+  bench: Bench,
+  benches: readonly BenchPlace[],
+  saved: SavedWork | null,
+): JobRoute[] {
   return benches.flatMap(({ id }) => {
     if (saved) {
       try {
-        return [wayOf(id, layOutOperation(atBench(bench, id), { knife, present, action }, saved.operation, new Map(), saved.measured).plan)]
+        return [
+          wayOf(
+            id,
+            layOutOperation(atBench(bench, id), { knife, present, action }, saved.operation, new Map(), saved.measured)
+              .plan,
+          ),
+        ]
       } catch (error) {
         // the blade has changed since it was saved, or this bench has not the stones
         if (!(error instanceof Fault)) throw error
@@ -146,9 +213,18 @@ function routesOf(knife: StoredKnife, present: PresentKnife, action: Action, ben
 }
 
 /** Work the bench would do on a knife: what the verdict says where that is bench work, else the stone its edge will want. */
-const benchWork = (action: Action): Action => (action === 'repair' || action === 'thin' || action === 'touch-up' || action === 'quarantine' ? action : 'stone')
+const benchWork = (action: Action): Action =>
+  action === 'repair' || action === 'thin' || action === 'touch-up' || action === 'quarantine' ? action : 'stone'
 
-function knifeAhead(knife: StoredKnife, present: PresentKnife, snapshot: FleetSnapshot, services: readonly Occurrence[], benches: readonly BenchPlace[], mates: number, saved: SavedWork | null): KnifeAhead {
+function knifeAhead(
+  knife: StoredKnife,
+  present: PresentKnife,
+  snapshot: FleetSnapshot,
+  services: readonly Occurrence[],
+  benches: readonly BenchPlace[],
+  mates: number,
+  saved: SavedWork | null,
+): KnifeAhead {
   const { state, blade, rules, forecast } = present
   const step = verdict(state, blade.geometry, blade.role, rules)
   // what somebody saved is wanted now; the rest of earlier work comes whenever the knife is at the stone anyway
@@ -161,7 +237,13 @@ function knifeAhead(knife: StoredKnife, present: PresentKnife, snapshot: FleetSn
   const ahead = services.map((service): ServiceAhead => {
     // the forecast ends where the knife is surely dull
     last = chances.get(service.startMs) ?? last
-    return { name: service.name, startMs: service.startMs, endMs: service.endMs, hours: workAt(periods, service.startMs)?.hoursPerService ?? 0, chanceDull: last }
+    return {
+      name: service.name,
+      startMs: service.startMs,
+      endMs: service.endMs,
+      hours: workAt(periods, service.startMs)?.hoursPerService ?? 0,
+      chanceDull: last,
+    }
   })
   const use = usualUse(blade.spec, rules.limitGf, rotaAhead(periods, services, snapshot.nowMs).slice(0, FRESH_SERVICES))
   const fresh = forecastEdge(stateAfterStoning(state, blade.spec), use)
@@ -172,14 +254,21 @@ function knifeAhead(knife: StoredKnife, present: PresentKnife, snapshot: FleetSn
   const comesAgain = freshChances.slice(0, services.length).some((chance) => chance > LIKELY)
   const later = { ...present, state: { ...state, defects: NO_DEFECTS } }
   return {
-    knifeId: knife.id, action: wanted ? work : work === 'stone' && step.action !== 'stone' ? 'none' : step.action, skill: skillFor(work, knife),
-    routes, services: ahead, freshChances,
-    ordinary: comesAgain ? { skill: skillFor('stone', knife), routes: routesOf(knife, later, 'stone', snapshot.bench, benches, null) } : null,
+    knifeId: knife.id,
+    action: wanted ? work : work === 'stone' && step.action !== 'stone' ? 'none' : step.action,
+    skill: skillFor(work, knife),
+    routes,
+    services: ahead,
+    freshChances,
+    ordinary: comesAgain
+      ? { skill: skillFor('stone', knife), routes: routesOf(knife, later, 'stone', snapshot.bench, benches, null) }
+      : null,
     steelUm: session?.cost.steelUm ?? USUAL_STEEL_UM,
     stationWeight: station?.weight ?? 1,
     daysSinceStone: state.sharpenedMs === null ? null : (snapshot.nowMs - state.sharpenedMs) / DAY_MS,
     lastHands: state.sharpening.personId,
-    group: `${state.stationId ?? ''}/${blade.role}`, mayBeAway: Math.max(0, mates - 1),
+    group: `${state.stationId ?? ''}/${blade.role}`,
+    mayBeAway: Math.max(0, mates - 1),
   }
 }
 
@@ -207,7 +296,8 @@ export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, da
   const presentOf = new Map<string, PresentKnife>()
   for (const [at, knife] of snapshot.knives.entries()) {
     const stored = snapshot.states.get(knife.id)
-    if (stored && stored.status === 'in-service') presentOf.set(knife.id, presentKnife(knife, stored, snapshot, 'until-dull'))
+    if (stored && stored.status === 'in-service')
+      presentOf.set(knife.id, presentKnife(knife, stored, snapshot, 'until-dull'))
     if (at % KNIVES_AT_ONCE === KNIVES_AT_ONCE - 1) await setImmediate()
   }
   const mates = new Map<string, number>()
@@ -220,19 +310,50 @@ export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, da
   for (const [at, knife] of snapshot.knives.entries()) {
     const one = presentOf.get(knife.id)
     if (!one) continue
-    const ahead = knifeAhead(knife, one, snapshot, services, benches, mates.get(`${one.state.stationId ?? ''}/${one.blade.role}`) ?? 1, await savedWork(knife.id, one))
+    const ahead = knifeAhead(
+      knife,
+      one,
+      snapshot,
+      services,
+      benches,
+      mates.get(`${one.state.stationId ?? ''}/${one.blade.role}`) ?? 1,
+      await savedWork(knife.id, one),
+    )
     jobs.push(jobOf(ahead, windows))
-    chances.push({ jobId: knife.id, left: ahead.services.map(({ chanceDull, hours }) => hundredth(hours > 0 ? chanceDull : 0)), fresh: ahead.freshChances.map(hundredth) })
+    chances.push({
+      jobId: knife.id,
+      left: ahead.services.map(({ chanceDull, hours }) => hundredth(hours > 0 ? chanceDull : 0)),
+      fresh: ahead.freshChances.map(hundredth),
+    })
     if (at % KNIVES_AT_ONCE === KNIVES_AT_ONCE - 1) await setImmediate()
   }
   const roundKnives = [...presentOf].map(([knifeId, { state, blade, rules }]): RoundKnife => ({
-    knifeId, stationId: state.stationId ?? '', holderId: state.holderId,
+    knifeId,
+    stationId: state.stationId ?? '',
+    holderId: state.holderId,
     checkNow: verdict(state, blade.geometry, blade.role, rules).action === 'check',
     daysSinceCheck: state.checkedMs === null ? null : (nowMs - state.checkedMs) / DAY_MS,
   }))
-  const { rounds, unheld } = shiftRounds(roundKnives, services.filter(({ startMs }) => startMs > nowMs), present, nowMs)
+  const { rounds, unheld } = shiftRounds(
+    roundKnives,
+    services.filter(({ startMs }) => startMs > nowMs),
+    present,
+    nowMs,
+  )
   return {
-    problem: { windows, people: peopleAhead(snapshot, crew, windows, present), benches: benches.map(({ id, name }) => ({ id, name })), stones: stonesOf(snapshot.bench), jobs, weights: EVEN_WEIGHTS, locks: [] },
-    services, chances, rounds, unheld, snapshot,
+    problem: {
+      windows,
+      people: peopleAhead(snapshot, crew, windows, present),
+      benches: benches.map(({ id, name }) => ({ id, name })),
+      stones: stonesOf(snapshot.bench),
+      jobs,
+      weights: EVEN_WEIGHTS,
+      locks: [],
+    },
+    services,
+    chances,
+    rounds,
+    unheld,
+    snapshot,
   }
 }

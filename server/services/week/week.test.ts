@@ -15,25 +15,55 @@ beforeAll(async () => {
   test = await startApp()
   house = await test.house()
   await house.manager.send('PUT', '/api/benches', { id: newId(), name: 'Window bench', active: true })
-  for (const grit of [320, 1000, 3000]) await house.manager.post('/api/gear', { id: newId(), name: `Stone ${grit}`, kind: grit < 2000 ? 'soaking-stone' : 'splash-stone', scale: 'JIS', grit })
+  for (const grit of [320, 1000, 3000])
+    await house.manager.post('/api/gear', {
+      id: newId(),
+      name: `Stone ${grit}`,
+      kind: grit < 2000 ? 'soaking-stone' : 'splash-stone',
+      scale: 'JIS',
+      grit,
+    })
   const pass = newId()
-  await house.manager.post('/api/stations', { id: pass, name: 'Pass', board: 'rubber', product: 'fish', hoursPerService: 0.2, active: true })
-  for (const code of ['WEEK-1', 'WEEK-2', 'WEEK-3']) knives[code] = (await addTestKnife(house, { code, condition: 'new', holderId: house.people.cook.id })).id
+  await house.manager.post('/api/stations', {
+    id: pass,
+    name: 'Pass',
+    board: 'rubber',
+    product: 'fish',
+    hoursPerService: 0.2,
+    active: true,
+  })
+  for (const code of ['WEEK-1', 'WEEK-2', 'WEEK-3'])
+    knives[code] = (await addTestKnife(house, { code, condition: 'new', holderId: house.people.cook.id })).id
   // hardly used at all
-  knives['WEEK-4'] = (await addTestKnife(house, { code: 'WEEK-4', condition: 'new', stationId: pass, holderId: house.people.cook.id })).id
+  knives['WEEK-4'] = (
+    await addTestKnife(house, { code: 'WEEK-4', condition: 'new', stationId: pass, holderId: house.people.cook.id })
+  ).id
   // two that are plainly dull, two that are fresh
-  for (const code of ['WEEK-1', 'WEEK-2']) await house.manager.post('/api/events', { events: [check(knives[code] ?? '', 520, 540, 610)] })
-  await put(`/api/people/${house.people.sharpener.id}/shifts`, { shifts: [1, 2, 3, 4, 5].map((weekday) => ({ weekday, starts: '10:00', ends: '18:00' })) })
-  await put(`/api/people/${house.people.cook.id}/shifts`, { shifts: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, starts: '11:00', ends: '23:00' })) })
+  for (const code of ['WEEK-1', 'WEEK-2'])
+    await house.manager.post('/api/events', { events: [check(knives[code] ?? '', 520, 540, 610)] })
+  await put(`/api/people/${house.people.sharpener.id}/shifts`, {
+    shifts: [1, 2, 3, 4, 5].map((weekday) => ({ weekday, starts: '10:00', ends: '18:00' })),
+  })
+  await put(`/api/people/${house.people.cook.id}/shifts`, {
+    shifts: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, starts: '11:00', ends: '23:00' })),
+  })
   await put(`/api/people/${house.people.sharpener.id}/skills`, { skills: ['hone', 'maintenance', 'full'] })
 }, 60_000)
 afterAll(() => test.close())
 
-const put = async (path: string, body: unknown): Promise<Awaited<ReturnType<TestHouse['manager']['send']>>> => house.manager.send('PUT', path, body)
+const put = async (path: string, body: unknown): Promise<Awaited<ReturnType<TestHouse['manager']['send']>>> =>
+  house.manager.send('PUT', path, body)
 const view = async (): Promise<PlanView> => (await house.manager.get('/api/plan')).body as PlanView
-const planned = ({ problem }: PlanView): Placement[] => searchPlan({ problem, random: seededRandom(2), spent: (step) => step / 3000 })
-const draft = (seen: PlanView, placements: readonly Placement[], more: object = {}): object =>
-  ({ basedOn: seen.accepted?.version ?? 0, weights: seen.problem.weights, locks: [], placements, bound: null, ...more })
+const planned = ({ problem }: PlanView): Placement[] =>
+  searchPlan({ problem, random: seededRandom(2), spent: (step) => step / 3000 })
+const draft = (seen: PlanView, placements: readonly Placement[], more: object = {}): object => ({
+  basedOn: seen.accepted?.version ?? 0,
+  weights: seen.problem.weights,
+  locks: [],
+  placements,
+  bound: null,
+  ...more,
+})
 
 describe('the days ahead', () => {
   it('open the quiet windows of the week, with who is there and what each may do', async () => {
@@ -73,7 +103,12 @@ describe('the days ahead', () => {
   it('spread honing over the shifts to whoever holds the knife', async () => {
     const { rounds, unheld } = await view()
     const dinner = rounds.filter(({ startsAt, kind }) => startsAt === '2026-03-10T17:30:00.000Z' && kind === 'hone')
-    expect(dinner.map(({ personId }) => personId)).toEqual([house.people.cook.id, house.people.cook.id, house.people.cook.id, house.people.cook.id])
+    expect(dinner.map(({ personId }) => personId)).toEqual([
+      house.people.cook.id,
+      house.people.cook.id,
+      house.people.cook.id,
+      house.people.cook.id,
+    ])
     expect(unheld).toEqual([])
   })
 })
@@ -86,7 +121,9 @@ describe('a plan', () => {
     const first = await put('/api/plan', draft(seen, placements))
     expect(first.status).toBe(200)
     expect(first.body).toMatchObject({ version: 1, acceptedBy: house.people.chef.id })
-    expect(first.body.sessions.every(({ startsAt, endsAt }: { startsAt: string; endsAt: string }) => startsAt < endsAt)).toBe(true)
+    expect(
+      first.body.sessions.every(({ startsAt, endsAt }: { startsAt: string; endsAt: string }) => startsAt < endsAt),
+    ).toBe(true)
     const second = await put('/api/plan', draft(seen, placements))
     expect(second.status).toBe(409)
     expect(second.body.error.sentence).toMatch(/Somebody accepted another plan/)
@@ -110,17 +147,27 @@ describe('a plan', () => {
     const seen = await view()
     const session = seen.accepted?.sessions[0]
     const day = session?.startsAt.slice(0, 10)
-    await put(`/api/people/${house.people.sharpener.id}/shift-days`, { days: [], entries: [{ day, starts: null, ends: null, note: 'ill' }] })
+    await put(`/api/people/${house.people.sharpener.id}/shift-days`, {
+      days: [],
+      entries: [{ day, starts: null, ends: null, note: 'ill' }],
+    })
     const { moved, problem } = await view()
     expect(moved.gone.some((one) => one.startsWith(`there ${house.people.sharpener.id}`))).toBe(true)
-    expect(problem.people.find(({ id }) => id === house.people.sharpener.id)?.present[session?.windowId ?? '']).toBeUndefined()
+    expect(
+      problem.people.find(({ id }) => id === house.people.sharpener.id)?.present[session?.windowId ?? ''],
+    ).toBeUndefined()
     await put(`/api/people/${house.people.sharpener.id}/shift-days`, { days: [day], entries: [] })
     expect((await view()).moved.gone).toEqual([])
   })
 
   it('is improved in a worker thread, with a proven bound below its cost', async () => {
     const seen = await view()
-    const asked = await house.manager.post('/api/plan/improvements', { weights: seen.problem.weights, locks: [], placements: planned(seen), seconds: 3 })
+    const asked = await house.manager.post('/api/plan/improvements', {
+      weights: seen.problem.weights,
+      locks: [],
+      placements: planned(seen),
+      seconds: 3,
+    })
     expect(asked.status).toBe(200)
     const settled = async (): Promise<{ status: string; bound: number; cost: number; placements: unknown[] }> => {
       for (;;) {
@@ -144,7 +191,13 @@ describe('a plan', () => {
     if (!first || !second) throw new Error('no knife comes twice')
     const order = seen.problem.windows.map(({ id }) => id)
     expect(order.indexOf(first.windowId)).toBeLessThan(order.indexOf(second.windowId))
-    const turned = placements.map((one) => (one === first ? { ...first, windowId: second.windowId } : one === second ? { ...second, windowId: first.windowId } : one))
+    const turned = placements.map((one) =>
+      one === first
+        ? { ...first, windowId: second.windowId }
+        : one === second
+          ? { ...second, windowId: first.windowId }
+          : one,
+    )
     expect((await put('/api/plan', draft(seen, turned))).status).toBe(409)
     const { status, body } = await put('/api/plan', draft(seen, placements, { locks: [first, second] }))
     expect(status).toBe(200)
@@ -157,18 +210,28 @@ describe('a plan', () => {
     const { accepted } = before
     const knifeId = before.problem.locks[0]?.jobId ?? ''
     const twice = accepted?.sessions.find(({ jobId }) => jobId === secondJobId(knifeId))
-    const own = (sessions: readonly { knifeId: string; startsAt: string }[]): string[] => sessions.filter((one) => one.knifeId === knifeId).map(({ startsAt }) => startsAt)
+    const own = (sessions: readonly { knifeId: string; startsAt: string }[]): string[] =>
+      sessions.filter((one) => one.knifeId === knifeId).map(({ startsAt }) => startsAt)
     expect(own(accepted?.sessions ?? [])).toHaveLength(2)
     const at = new Date(Date.parse(accepted?.acceptedAt ?? '') + 1000)
-    expect((await house.manager.post('/api/events', { events: [event(knifeId, 'sharpened', { finishMicron: 4, startGrit: 320 }, at)] })).status).toBe(200)
+    expect(
+      (
+        await house.manager.post('/api/events', {
+          events: [event(knifeId, 'sharpened', { finishMicron: 4, startGrit: 320 }, at)],
+        })
+      ).status,
+    ).toBe(200)
     const after = await view()
     expect(after.moved).toEqual({ gone: [], fresh: [] })
     expect(own(after.accepted?.sessions ?? [])).toEqual([twice?.startsAt])
     // its second session is the first that is left, and the lock on it has stayed
-    expect(after.problem.locks.filter(({ jobId }) => knifeOfJob(jobId) === knifeId).map(({ windowId }) => windowId)).toEqual([twice?.windowId])
+    expect(
+      after.problem.locks.filter(({ jobId }) => knifeOfJob(jobId) === knifeId).map(({ windowId }) => windowId),
+    ).toEqual([twice?.windowId])
     const fleet = (await house.manager.get('/api/fleet')).body as { planned: { knifeId: string; startsAt: string }[] }
     expect(own(fleet.planned)).toEqual([twice?.startsAt])
-    const others = (sessions: readonly { knifeId: string }[]): number => sessions.filter((one) => one.knifeId !== knifeId).length
+    const others = (sessions: readonly { knifeId: string }[]): number =>
+      sessions.filter((one) => one.knifeId !== knifeId).length
     expect(others(after.accepted?.sessions ?? [])).toBe(others(accepted?.sessions ?? []))
   })
 
@@ -176,39 +239,80 @@ describe('a plan', () => {
     const cook = await onTablet(test, house, 'cook')
     const seen = (await cook.get('/api/plan')).body as PlanView
     expect((await cook.send('PUT', '/api/plan', draft(seen, []))).status).toBe(403)
-    expect((await cook.post('/api/plan/improvements', { weights: seen.problem.weights, locks: [], placements: [], seconds: 2 })).status).toBe(403)
+    expect(
+      (
+        await cook.post('/api/plan/improvements', {
+          weights: seen.problem.weights,
+          locks: [],
+          placements: [],
+          seconds: 2,
+        })
+      ).status,
+    ).toBe(403)
   })
 })
 
 describe('shifts', () => {
   it('that overlap are refused with both of them named', async () => {
-    const { status, body } = await put(`/api/people/${house.people.cook.id}/shifts`, { shifts: [{ weekday: 2, starts: '10:00', ends: '16:00' }, { weekday: 2, starts: '15:30', ends: '22:00' }] })
+    const { status, body } = await put(`/api/people/${house.people.cook.id}/shifts`, {
+      shifts: [
+        { weekday: 2, starts: '10:00', ends: '16:00' },
+        { weekday: 2, starts: '15:30', ends: '22:00' },
+      ],
+    })
     expect(status).toBe(409)
     expect(body.error.sentence).toBe('The cook cannot work 10:00–16:00 and 15:30–22:00 at once.')
   })
 
   it('come in from a calendar file, days and all, after a dry run', async () => {
     const calendar = [
-      'BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//rota//EN',
-      'BEGIN:VEVENT', 'UID:1', 'DTSTAMP:20260301T000000Z', 'DTSTART:20260312T090000Z', 'DTEND:20260312T170000Z', 'SUMMARY:Early', 'RRULE:FREQ=DAILY;COUNT=3', 'END:VEVENT',
-      'END:VCALENDAR', '',
+      'BEGIN:VCALENDAR',
+      'VERSION:2.0',
+      'PRODID:-//rota//EN',
+      'BEGIN:VEVENT',
+      'UID:1',
+      'DTSTAMP:20260301T000000Z',
+      'DTSTART:20260312T090000Z',
+      'DTEND:20260312T170000Z',
+      'SUMMARY:Early',
+      'RRULE:FREQ=DAILY;COUNT=3',
+      'END:VEVENT',
+      'END:VCALENDAR',
+      '',
     ].join('\r\n')
     const path = `/api/people/${house.people.apprentice.id}/shift-days/calendar`
     const dry = await house.manager.post(path, { calendar, apply: false })
-    expect(dry.body).toEqual({ applied: false, entries: ['2026-03-12', '2026-03-13', '2026-03-14'].map((day) => ({ day, starts: '09:00', ends: '17:00', note: 'Early' })) })
+    expect(dry.body).toEqual({
+      applied: false,
+      entries: ['2026-03-12', '2026-03-13', '2026-03-14'].map((day) => ({
+        day,
+        starts: '09:00',
+        ends: '17:00',
+        note: 'Early',
+      })),
+    })
     expect((await house.manager.get('/api/crew')).body.days).toEqual([])
     expect((await house.manager.post(path, { calendar, apply: true })).body.applied).toBe(true)
     expect((await house.manager.get('/api/crew')).body.days).toHaveLength(3)
     const wrong = await house.manager.post(path, { calendar: 'BEGIN:NOTHING', apply: true })
     expect(wrong.status).toBe(422)
-    await put(`/api/people/${house.people.apprentice.id}/shift-days`, { days: ['2026-03-12', '2026-03-13', '2026-03-14'], entries: [] })
+    await put(`/api/people/${house.people.apprentice.id}/shift-days`, {
+      days: ['2026-03-12', '2026-03-13', '2026-03-14'],
+      entries: [],
+    })
   })
 
   it('skills are signed off with name and date, and taken away again', async () => {
     const path = `/api/people/${house.people.apprentice.id}/skills`
     const { body } = await put(path, { skills: ['hone'] })
-    expect(body.skills.find(({ personId }: { personId: string }) => personId === house.people.apprentice.id)).toMatchObject({ skill: 'hone', signedBy: house.people.chef.id })
-    expect((await put(path, { skills: [] })).body.skills.some(({ personId }: { personId: string }) => personId === house.people.apprentice.id)).toBe(false)
+    expect(
+      body.skills.find(({ personId }: { personId: string }) => personId === house.people.apprentice.id),
+    ).toMatchObject({ skill: 'hone', signedBy: house.people.chef.id })
+    expect(
+      (await put(path, { skills: [] })).body.skills.some(
+        ({ personId }: { personId: string }) => personId === house.people.apprentice.id,
+      ),
+    ).toBe(false)
   })
 })
 
@@ -241,9 +345,13 @@ describe('a calendar', () => {
     expect(status).toBe(200)
     expect(headers.get('content-type')).toContain('text/calendar')
     // ical.js, Mozilla's parser, knows nothing of the library that wrote the file
-    const events = new IcalParser.Component(IcalParser.parse(body)).getAllSubcomponents('vevent').map((event) => new IcalParser.Event(event))
+    const events = new IcalParser.Component(IcalParser.parse(body))
+      .getAllSubcomponents('vevent')
+      .map((event) => new IcalParser.Event(event))
     const sessions = events.filter(({ uid }) => uid.startsWith('session-'))
-    expect(sessions.map(({ startDate }) => startDate.toJSDate().toISOString().slice(0, 19)).sort()).toEqual(own.map(({ startsAt }) => startsAt.slice(0, 19)).sort())
+    expect(sessions.map(({ startDate }) => startDate.toJSDate().toISOString().slice(0, 19)).sort()).toEqual(
+      own.map(({ startsAt }) => startsAt.slice(0, 19)).sort(),
+    )
     expect(sessions[0]?.summary).toMatch(/^Sharpen WEEK-\d$/)
     await house.manager.send('DELETE', `/api/people/${house.people.sharpener.id}/calendar-link`)
     expect((await stranger.get(link.path)).status).toBe(404)
@@ -274,20 +382,44 @@ describe('thinning on a plan', () => {
     const other = await test.house('Thick edges')
     const { manager, people } = other
     await manager.send('PUT', '/api/benches', { id: newId(), name: 'Bench', active: true })
-    for (const grit of [220, 400, 1000, 3000]) await manager.post('/api/gear', { id: newId(), name: `Stone ${grit}`, kind: 'splash-stone', scale: 'JIS', grit })
-    await manager.send('PUT', `/api/people/${people.sharpener.id}/shifts`, { shifts: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, starts: '10:00', ends: '18:00' })) })
+    for (const grit of [220, 400, 1000, 3000])
+      await manager.post('/api/gear', { id: newId(), name: `Stone ${grit}`, kind: 'splash-stone', scale: 'JIS', grit })
+    await manager.send('PUT', `/api/people/${people.sharpener.id}/shifts`, {
+      shifts: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, starts: '10:00', ends: '18:00' })),
+    })
     await manager.send('PUT', `/api/people/${people.sharpener.id}/skills`, { skills: ['full', 'thinning'] })
-    const knife = await addTestKnife(other, { code: 'FAT-1', type: 'petty', lengthMm: 130, condition: 'in-use', bteMm: 0.52 })
+    const knife = await addTestKnife(other, {
+      code: 'FAT-1',
+      type: 'petty',
+      lengthMm: 130,
+      condition: 'in-use',
+      bteMm: 0.52,
+    })
     await manager.post('/api/events', { events: [check(knife.id, 180, 185, 190)] })
     const look = async (): Promise<PlanView> => (await manager.get('/api/plan')).body as PlanView
     const seen = await look()
     expect(seen.problem.jobs[0]).toMatchObject({ knifeId: knife.id, kind: 'thin', wanted: true })
     const [window, bench] = [seen.problem.windows[1]?.id ?? '', seen.problem.benches[0]?.id ?? '']
-    expect((await manager.send('PUT', '/api/plan', draft(seen, [{ jobId: knife.id, windowId: window, benchId: bench, personId: people.sharpener.id }]))).status).toBe(200)
+    expect(
+      (
+        await manager.send(
+          'PUT',
+          '/api/plan',
+          draft(seen, [{ jobId: knife.id, windowId: window, benchId: bench, personId: people.sharpener.id }]),
+        )
+      ).status,
+    ).toBe(200)
     const { accepted } = await look()
-    const kinds = async (): Promise<string[]> => ((await look()).accepted?.sessions ?? []).filter(({ kind }) => kind === 'thin').map(({ kind }) => kind)
+    const kinds = async (): Promise<string[]> =>
+      ((await look()).accepted?.sessions ?? []).filter(({ kind }) => kind === 'thin').map(({ kind }) => kind)
     expect(await kinds()).toEqual(['thin'])
-    const sharpened = (payload: object, afterMs: number): object => event(knife.id, 'sharpened', { finishMicron: 4, ...payload }, new Date(Date.parse(accepted?.acceptedAt ?? '') + afterMs))
+    const sharpened = (payload: object, afterMs: number): object =>
+      event(
+        knife.id,
+        'sharpened',
+        { finishMicron: 4, ...payload },
+        new Date(Date.parse(accepted?.acceptedAt ?? '') + afterMs),
+      )
     await manager.post('/api/events', { events: [sharpened({}, 1000)] })
     expect(await kinds()).toEqual(['thin'])
     await manager.post('/api/events', { events: [sharpened({ bteMm: 0.3, recessionMm: 0 }, 2000)] })

@@ -23,7 +23,12 @@ export async function insertSession(db: Queryable, houseId: string, session: Sto
 }
 
 /** A session, locked until the transaction ends where two devices may end it at once. */
-export async function findSession(db: Queryable, houseId: string, sessionId: string, lock = false): Promise<StoredSession | null> {
+export async function findSession(
+  db: Queryable,
+  houseId: string,
+  sessionId: string,
+  lock = false,
+): Promise<StoredSession | null> {
   const { rows } = await db.query<StoredSession>(
     `select ${SELECTED} from bench_sessions where house_id = $1 and id = $2 ${lock ? 'for update' : ''}`,
     [houseId, sessionId],
@@ -40,7 +45,12 @@ export async function openSessions(db: Queryable, houseId: string): Promise<Stor
 }
 
 /** The sessions of a knife, newest first. */
-export async function sessionsOfKnife(db: Queryable, houseId: string, knifeId: string, most: number): Promise<StoredSession[]> {
+export async function sessionsOfKnife(
+  db: Queryable,
+  houseId: string,
+  knifeId: string,
+  most: number,
+): Promise<StoredSession[]> {
   const { rows } = await db.query<StoredSession>(
     `select ${SELECTED}
      from bench_sessions
@@ -52,8 +62,19 @@ export async function sessionsOfKnife(db: Queryable, houseId: string, knifeId: s
   return rows
 }
 
-export async function endSession(db: Queryable, houseId: string, sessionId: string, outcome: 'finished' | 'abandoned', at: Date): Promise<void> {
-  await db.query('update bench_sessions set ended_at = $4, outcome = $3 where house_id = $1 and id = $2', [houseId, sessionId, outcome, at])
+export async function endSession(
+  db: Queryable,
+  houseId: string,
+  sessionId: string,
+  outcome: 'finished' | 'abandoned',
+  at: Date,
+): Promise<void> {
+  await db.query('update bench_sessions set ended_at = $4, outcome = $3 where house_id = $1 and id = $2', [
+    houseId,
+    sessionId,
+    outcome,
+    at,
+  ])
 }
 
 export interface StoredAction {
@@ -63,7 +84,11 @@ export interface StoredAction {
 
 /** Keeps actions; ones sent before are left as they were. */
 export async function insertActions(
-  db: Queryable, houseId: string, sessionId: string, by: { readonly personId: string; readonly deviceId: string | null }, actions: readonly BenchAction[],
+  db: Queryable,
+  houseId: string,
+  sessionId: string,
+  by: { readonly personId: string; readonly deviceId: string | null },
+  actions: readonly BenchAction[],
 ): Promise<void> {
   await db.query(
     `insert into bench_actions (house_id, session_id, id, at, person_id, device_id, action)
@@ -86,7 +111,10 @@ export async function listActions(db: Queryable, houseId: string, sessionId: str
 }
 
 export async function insertBurrTime(
-  db: Queryable, houseId: string, sessionId: string, time: { readonly stoneId: string; readonly personId: string; readonly planned: number; readonly minutes: number },
+  db: Queryable,
+  houseId: string,
+  sessionId: string,
+  time: { readonly stoneId: string; readonly personId: string; readonly planned: number; readonly minutes: number },
 ): Promise<void> {
   await db.query(
     `insert into burr_times (house_id, session_id, stone_id, person_id, planned_minutes, minutes)
@@ -97,7 +125,11 @@ export async function insertBurrTime(
 }
 
 /** Minutes to the burr on every stone of a house, by one person. */
-export async function burrTimesOf(db: Queryable, houseId: string, personId: string): Promise<Map<string, { planned: number; minutes: number }[]>> {
+export async function burrTimesOf(
+  db: Queryable,
+  houseId: string,
+  personId: string,
+): Promise<Map<string, { planned: number; minutes: number }[]>> {
   const { rows } = await db.query<{ stone_id: string; planned: number; minutes: number }>(
     `select stone_id, planned_minutes as planned, minutes
      from burr_times
@@ -105,7 +137,8 @@ export async function burrTimesOf(db: Queryable, houseId: string, personId: stri
     [houseId, personId],
   )
   const byStone = new Map<string, { planned: number; minutes: number }[]>()
-  for (const { stone_id, planned, minutes } of rows) byStone.set(stone_id, [...(byStone.get(stone_id) ?? []), { planned, minutes }])
+  for (const { stone_id, planned, minutes } of rows)
+    byStone.set(stone_id, [...(byStone.get(stone_id) ?? []), { planned, minutes }])
   return byStone
 }
 
@@ -135,7 +168,11 @@ export async function listRecipePreferences(db: Queryable, houseId: string): Pro
   return rows
 }
 
-export async function replaceRecipePreferences(db: Queryable, houseId: string, preferences: readonly RecipePreference[]): Promise<void> {
+export async function replaceRecipePreferences(
+  db: Queryable,
+  houseId: string,
+  preferences: readonly RecipePreference[],
+): Promise<void> {
   await db.query('delete from recipe_preferences where house_id = $1', [houseId])
   await db.query(
     `insert into recipe_preferences (house_id, role, work, recipe_id)

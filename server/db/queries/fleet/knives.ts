@@ -7,10 +7,24 @@ export interface StoredKnife extends KnifeDescription {
 }
 
 const FIELDS = [
-  ['code', 'code'], ['name', 'name'], ['type', 'type'], ['lengthMm', 'length_mm'], ['heelHeightMm', 'heel_height_mm'],
-  ['spineMm', 'spine_mm'], ['bteMm', 'bte_mm'], ['bteNewMm', 'bte_new_mm'], ['dpsLeft', 'dps_left'], ['dpsRight', 'dps_right'],
-  ['grind', 'grind'], ['ratioRight', 'ratio_right'], ['serrated', 'serrated'], ['steelEn', 'steel_en'], ['hrc', 'hrc'],
-  ['reactive', 'reactive'], ['price', 'price'], ['boughtOn', 'bought_on'],
+  ['code', 'code'],
+  ['name', 'name'],
+  ['type', 'type'],
+  ['lengthMm', 'length_mm'],
+  ['heelHeightMm', 'heel_height_mm'],
+  ['spineMm', 'spine_mm'],
+  ['bteMm', 'bte_mm'],
+  ['bteNewMm', 'bte_new_mm'],
+  ['dpsLeft', 'dps_left'],
+  ['dpsRight', 'dps_right'],
+  ['grind', 'grind'],
+  ['ratioRight', 'ratio_right'],
+  ['serrated', 'serrated'],
+  ['steelEn', 'steel_en'],
+  ['hrc', 'hrc'],
+  ['reactive', 'reactive'],
+  ['price', 'price'],
+  ['boughtOn', 'bought_on'],
 ] as const satisfies readonly (readonly [keyof KnifeDescription, string])[]
 
 const SELECTED = ['id', ...FIELDS.map(([field, column]) => `${column} as "${field}"`)].join(', ')
@@ -22,7 +36,9 @@ const asRow = (knife: StoredKnife): string =>
   JSON.stringify({ id: knife.id, ...Object.fromEntries(FIELDS.map(([field, column]) => [column, knife[field]])) })
 
 export async function listKnives(db: Queryable, houseId: string): Promise<StoredKnife[]> {
-  const { rows } = await db.query<StoredKnife>(`select ${SELECTED} from knives where house_id = $1 order by code`, [houseId])
+  const { rows } = await db.query<StoredKnife>(`select ${SELECTED} from knives where house_id = $1 order by code`, [
+    houseId,
+  ])
   return rows
 }
 
@@ -36,7 +52,10 @@ export async function lockKnife(db: Queryable, houseId: string, knifeId: string)
 }
 
 export async function findKnife(db: Queryable, houseId: string, knifeId: string): Promise<StoredKnife | null> {
-  const { rows } = await db.query<StoredKnife>(`select ${SELECTED} from knives where house_id = $1 and id = $2`, [houseId, knifeId])
+  const { rows } = await db.query<StoredKnife>(`select ${SELECTED} from knives where house_id = $1 and id = $2`, [
+    houseId,
+    knifeId,
+  ])
   return rows[0] ?? null
 }
 

@@ -14,7 +14,13 @@ export async function listWorkOrders(db: Queryable, houseId: string): Promise<Ma
 }
 
 /** Saves work for a knife in place of what was saved for it of the same kind. */
-export async function saveWorkOrder(db: Queryable, houseId: string, knifeId: string, { operation, waits }: WorkOrder, by: { readonly personId: string; readonly at: Date }): Promise<void> {
+export async function saveWorkOrder(
+  db: Queryable,
+  houseId: string,
+  knifeId: string,
+  { operation, waits }: WorkOrder,
+  by: { readonly personId: string; readonly at: Date },
+): Promise<void> {
   await db.query(
     `insert into work_orders (house_id, knife_id, operation, waits, saved_by, saved_at)
      values ($1, $2, $3, $4, $5, $6)
@@ -24,6 +30,15 @@ export async function saveWorkOrder(db: Queryable, houseId: string, knifeId: str
   )
 }
 
-export async function deleteWorkOrder(db: Queryable, houseId: string, knifeId: string, kind: Operation['kind']): Promise<void> {
-  await db.query('delete from work_orders where house_id = $1 and knife_id = $2 and kind = $3', [houseId, knifeId, kind])
+export async function deleteWorkOrder(
+  db: Queryable,
+  houseId: string,
+  knifeId: string,
+  kind: Operation['kind'],
+): Promise<void> {
+  await db.query('delete from work_orders where house_id = $1 and knife_id = $2 and kind = $3', [
+    houseId,
+    knifeId,
+    kind,
+  ])
 }

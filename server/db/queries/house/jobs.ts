@@ -24,7 +24,11 @@ const toJob = (row: JobRow): Job => ({
 const COLUMNS = 'id, kind, status, done, total, asked_at, ended_at'
 
 /** Puts a job on the list, or gives the one of its kind that is open already. */
-export async function openJob(db: Queryable, houseId: string, job: { readonly id: string; readonly kind: Job['kind']; readonly askedBy: string; readonly input?: unknown }): Promise<Job> {
+export async function openJob(
+  db: Queryable,
+  houseId: string,
+  job: { readonly id: string; readonly kind: Job['kind']; readonly askedBy: string; readonly input?: unknown },
+): Promise<Job> {
   await db.query(
     `insert into jobs (house_id, id, kind, asked_by, input)
      values ($1, $2, $3, $4, $5)
@@ -41,13 +45,18 @@ export async function openJob(db: Queryable, houseId: string, job: { readonly id
 }
 
 export async function listJobs(db: Queryable, houseId: string): Promise<Job[]> {
-  const { rows } = await db.query<JobRow>(`select ${COLUMNS} from jobs where house_id = $1 order by asked_at desc limit 20`, [houseId])
+  const { rows } = await db.query<JobRow>(
+    `select ${COLUMNS} from jobs where house_id = $1 order by asked_at desc limit 20`,
+    [houseId],
+  )
   return rows.map(toJob)
 }
 
 /** Every job that nobody has ended, of all houses: what a server that starts takes up again. */
 export async function openJobs(db: Queryable): Promise<{ houseId: string; id: string }[]> {
-  const { rows } = await db.query<{ house_id: string; id: string }>(`select house_id, id from jobs where status in ('waiting', 'running')`)
+  const { rows } = await db.query<{ house_id: string; id: string }>(
+    `select house_id, id from jobs where status in ('waiting', 'running')`,
+  )
   return rows.map((row) => ({ houseId: row.house_id, id: row.id }))
 }
 
@@ -115,6 +124,15 @@ export async function noteProgress(db: Queryable, houseId: string, jobId: string
   return rows[0]?.cancel_asked ?? true
 }
 
-export async function endJob(db: Queryable, houseId: string, jobId: string, status: 'done' | 'cancelled' | 'failed'): Promise<void> {
-  await db.query('update jobs set status = $3, ended_at = now() where house_id = $1 and id = $2', [houseId, jobId, status])
+export async function endJob(
+  db: Queryable,
+  houseId: string,
+  jobId: string,
+  status: 'done' | 'cancelled' | 'failed',
+): Promise<void> {
+  await db.query('update jobs set status = $3, ended_at = now() where house_id = $1 and id = $2', [
+    houseId,
+    jobId,
+    status,
+  ])
 }

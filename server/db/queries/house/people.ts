@@ -35,24 +35,29 @@ const toPerson = (row: PersonRow): StoredPerson => ({
 
 /** The part of a person that may leave the server. */
 export const publicPerson = ({ id, name, role, active, hasPin, signInName, workingDps }: StoredPerson): Person => ({
-  id, name, role, active, hasPin, signInName, workingDps,
+  id,
+  name,
+  role,
+  active,
+  hasPin,
+  signInName,
+  workingDps,
 })
 
 const COLUMNS = 'house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps'
 
 export async function listPeople(db: Queryable, houseId: string): Promise<StoredPerson[]> {
-  const { rows } = await db.query<PersonRow>(
-    `select ${COLUMNS} from people where house_id = $1 order by lower(name)`,
-    [houseId],
-  )
+  const { rows } = await db.query<PersonRow>(`select ${COLUMNS} from people where house_id = $1 order by lower(name)`, [
+    houseId,
+  ])
   return rows.map(toPerson)
 }
 
 export async function findPerson(db: Queryable, houseId: string, personId: string): Promise<StoredPerson | null> {
-  const { rows } = await db.query<PersonRow>(
-    `select ${COLUMNS} from people where house_id = $1 and id = $2`,
-    [houseId, personId],
-  )
+  const { rows } = await db.query<PersonRow>(`select ${COLUMNS} from people where house_id = $1 and id = $2`, [
+    houseId,
+    personId,
+  ])
   return rows[0] ? toPerson(rows[0]) : null
 }
 
@@ -79,7 +84,17 @@ export async function insertPerson(db: Queryable, houseId: string, person: Perso
   await db.query(
     `insert into people (house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
-    [houseId, person.id, person.name, person.role, person.active, person.signInName, person.passwordHash, person.pinHash, person.workingDps ?? null],
+    [
+      houseId,
+      person.id,
+      person.name,
+      person.role,
+      person.active,
+      person.signInName,
+      person.passwordHash,
+      person.pinHash,
+      person.workingDps ?? null,
+    ],
   )
 }
 

@@ -82,7 +82,13 @@ export interface SessionRow extends HouseRow {
 
 export async function insertSession(
   db: Queryable,
-  session: { readonly houseId: string; readonly tokenHash: Buffer; readonly personId: string; readonly deviceId: string | null; readonly expiresAt: Date },
+  session: {
+    readonly houseId: string
+    readonly tokenHash: Buffer
+    readonly personId: string
+    readonly deviceId: string | null
+    readonly expiresAt: Date
+  },
 ): Promise<void> {
   await db.query(
     `insert into sessions (house_id, token_hash, person_id, device_id, expires_at)
@@ -92,7 +98,12 @@ export async function insertSession(
 }
 
 /** The session behind a token, while it lasts and its person is active. */
-export async function findSession(db: Queryable, houseId: string, tokenHash: Buffer, now: Date): Promise<SessionRow | null> {
+export async function findSession(
+  db: Queryable,
+  houseId: string,
+  tokenHash: Buffer,
+  now: Date,
+): Promise<SessionRow | null> {
   const { rows } = await db.query<SessionRow>(
     `select house.id, house.name, house.zone, house.units, house.service_limits, house.is_demo, house.revision,
             person.id as person_id, person.name as person_name, person.role as person_role,

@@ -37,7 +37,16 @@ export async function insertStation(db: Queryable, houseId: string, station: Sta
   await db.query(
     `insert into stations (house_id, id, name, board, product, hours_per_service, active, weight)
      values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-    [houseId, station.id, station.name, station.board, station.product, station.hoursPerService, station.active, station.weight],
+    [
+      houseId,
+      station.id,
+      station.name,
+      station.board,
+      station.product,
+      station.hoursPerService,
+      station.active,
+      station.weight,
+    ],
   )
 }
 
@@ -46,7 +55,16 @@ export async function updateStation(db: Queryable, houseId: string, station: Sta
     `update stations
      set name = $3, board = $4, product = $5, hours_per_service = $6, active = $7, weight = $8
      where house_id = $1 and id = $2`,
-    [houseId, station.id, station.name, station.board, station.product, station.hoursPerService, station.active, station.weight],
+    [
+      houseId,
+      station.id,
+      station.name,
+      station.board,
+      station.product,
+      station.hoursPerService,
+      station.active,
+      station.weight,
+    ],
   )
 }
 
@@ -78,7 +96,12 @@ export async function listStationPeriods(db: Queryable, houseId: string): Promis
   const periods = new Map<string, StationPeriod[]>()
   for (const row of rows) {
     const known = periods.get(row.station_id) ?? []
-    known.push({ fromMs: row.from_at.getTime(), board: row.board, product: row.product, hoursPerService: row.hours_per_service })
+    known.push({
+      fromMs: row.from_at.getTime(),
+      board: row.board,
+      product: row.product,
+      hoursPerService: row.hours_per_service,
+    })
     periods.set(row.station_id, known)
   }
   return periods

@@ -13,10 +13,20 @@ export interface EventWrite {
 
 /** A write as the core folds it: dated in milliseconds. Its payload passed the contract on the way in. */
 export const asKnifeEvent = (write: EventWrite): KnifeEvent =>
-  ({ id: write.id, kind: write.kind, atMs: write.at.getTime(), personId: write.personId, payload: write.payload }) as KnifeEvent
+  ({
+    id: write.id,
+    kind: write.kind,
+    atMs: write.at.getTime(),
+    personId: write.personId,
+    payload: write.payload,
+  }) as KnifeEvent
 
 /** @returns ids that were new; the others had been recorded before */
-export async function insertEvents(db: Queryable, houseId: string, events: readonly EventWrite[]): Promise<Set<string>> {
+export async function insertEvents(
+  db: Queryable,
+  houseId: string,
+  events: readonly EventWrite[],
+): Promise<Set<string>> {
   const { rows } = await db.query<{ id: string }>(
     `insert into events (house_id, id, knife_id, kind, at, person_id, device_id, payload, voids_id)
      select $1, sent.id, sent.knife_id, sent.kind, sent.at, sent.person_id, sent.device_id, sent.payload,
@@ -44,15 +54,32 @@ export async function insertEvents(db: Queryable, houseId: string, events: reado
 }
 
 /** The log of a knife, voided events and all, oldest first: the whole, or what happened since. */
-export async function knifeLog(db: Queryable, houseId: string, knifeId: string, since: Date = new Date(0)): Promise<KnifeEvent[]> {
-  const { rows } = await db.query<{ id: string; kind: EventKind; at_ms: number; person_id: string | null; payload: never }>(
+export async function knifeLog(
+  db: Queryable,
+  houseId: string,
+  knifeId: string,
+  since: Date = new Date(0),
+): Promise<KnifeEvent[]> {
+  const { rows } = await db.query<{
+    id: string
+    kind: EventKind
+    at_ms: number
+    person_id: string | null
+    payload: never
+  }>(
     `select id, kind, (extract(epoch from at) * 1000)::float8 as at_ms, person_id, payload
      from events
      where house_id = $1 and knife_id = $2 and at >= $3
      order by at, id`,
     [houseId, knifeId, since],
   )
-  return rows.map((row): KnifeEvent => ({ id: row.id, kind: row.kind, atMs: row.at_ms, personId: row.person_id, payload: row.payload }))
+  return rows.map((row): KnifeEvent => ({
+    id: row.id,
+    kind: row.kind,
+    atMs: row.at_ms,
+    personId: row.person_id,
+    payload: row.payload,
+  }))
 }
 
 export interface EventRow {
@@ -105,8 +132,20 @@ export async function findEvent(
   db: Queryable,
   houseId: string,
   eventId: string,
-): Promise<{ knifeId: string; kind: EventKind; personId: string | null; payload: Record<string, unknown>; voided: boolean } | null> {
-  const { rows } = await db.query<{ knife_id: string; kind: EventKind; person_id: string | null; payload: Record<string, unknown>; voided: boolean }>(
+): Promise<{
+  knifeId: string
+  kind: EventKind
+  personId: string | null
+  payload: Record<string, unknown>
+  voided: boolean
+} | null> {
+  const { rows } = await db.query<{
+    knife_id: string
+    kind: EventKind
+    person_id: string | null
+    payload: Record<string, unknown>
+    voided: boolean
+  }>(
     `select event.knife_id, event.kind, event.person_id, event.payload,
             exists (select from events other where other.house_id = event.house_id and other.voids_id = event.id) as voided
      from events event
@@ -114,15 +153,33 @@ export async function findEvent(
     [houseId, eventId],
   )
   const row = rows[0]
-  return row ? { knifeId: row.knife_id, kind: row.kind, personId: row.person_id, payload: row.payload, voided: row.voided } : null
+  return row
+    ? { knifeId: row.knife_id, kind: row.kind, personId: row.person_id, payload: row.payload, voided: row.voided }
+    : null
 }
 
 /** Every event of a house with codes and names, oldest first, for taking the log out. */
 export async function houseLog(
   db: Queryable,
   houseId: string,
-): Promise<{ id: string; code: string; kind: EventKind; at: Date; person_name: string | null; payload: Record<string, unknown> }[]> {
-  const { rows } = await db.query<{ id: string; code: string; kind: EventKind; at: Date; person_name: string | null; payload: Record<string, unknown> }>(
+): Promise<
+  {
+    id: string
+    code: string
+    kind: EventKind
+    at: Date
+    person_name: string | null
+    payload: Record<string, unknown>
+  }[]
+> {
+  const { rows } = await db.query<{
+    id: string
+    code: string
+    kind: EventKind
+    at: Date
+    person_name: string | null
+    payload: Record<string, unknown>
+  }>(
     `select event.id, knife.code, event.kind, event.at, person.name as person_name, event.payload
      from events event
      join knives knife on knife.house_id = event.house_id and knife.id = event.knife_id
@@ -136,6 +193,9 @@ export async function houseLog(
 
 /** Which of these ids are recorded already. */
 export async function knownEventIds(db: Queryable, houseId: string, ids: readonly string[]): Promise<Set<string>> {
-  const { rows } = await db.query<{ id: string }>('select id from events where house_id = $1 and id = any($2)', [houseId, ids])
+  const { rows } = await db.query<{ id: string }>('select id from events where house_id = $1 and id = any($2)', [
+    houseId,
+    ids,
+  ])
   return new Set(rows.map((row) => row.id))
 }

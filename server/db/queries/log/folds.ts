@@ -27,7 +27,12 @@ async function saveStates(db: Queryable, houseId: string, folds: readonly Fold[]
 
 async function insertEffects(db: Queryable, houseId: string, folds: readonly Fold[]): Promise<void> {
   const effects = folds.flatMap(({ knifeId, effects: own }) =>
-    own.map((effect) => ({ knife_id: knifeId, event_id: effect.eventId, before_gf: effect.beforeGf, after_gf: effect.afterGf })),
+    own.map((effect) => ({
+      knife_id: knifeId,
+      event_id: effect.eventId,
+      before_gf: effect.beforeGf,
+      after_gf: effect.afterGf,
+    })),
   )
   if (effects.length === 0) return
   await db.query(
@@ -54,15 +59,24 @@ async function keptEffects(db: Queryable, houseId: string, knifeIds: readonly st
  * was is not written again, so that reckoning a whole house anew costs reading, not writing.
  */
 export async function replaceFolds(db: Queryable, houseId: string, folds: readonly Fold[]): Promise<void> {
-  const kept = await keptEffects(db, houseId, folds.map((fold) => fold.knifeId))
+  const kept = await keptEffects(
+    db,
+    houseId,
+    folds.map((fold) => fold.knifeId),
+  )
   const wanted = new Set(folds.flatMap(({ effects }) => effects.map(({ eventId }) => eventId)))
   const gone = [...kept.keys()].filter((eventId) => !wanted.has(eventId))
-  if (gone.length > 0) await db.query('delete from event_effects where house_id = $1 and event_id = any($2)', [houseId, gone])
+  if (gone.length > 0)
+    await db.query('delete from event_effects where house_id = $1 and event_id = any($2)', [houseId, gone])
   await saveStates(db, houseId, folds)
-  await insertEffects(db, houseId, folds.map((fold) => ({
-    ...fold,
-    effects: fold.effects.filter(({ eventId, beforeGf, afterGf }) => kept.get(eventId) !== `${beforeGf} ${afterGf}`),
-  })))
+  await insertEffects(
+    db,
+    houseId,
+    folds.map((fold) => ({
+      ...fold,
+      effects: fold.effects.filter(({ eventId, beforeGf, afterGf }) => kept.get(eventId) !== `${beforeGf} ${afterGf}`),
+    })),
+  )
 }
 
 /** Keeps a fold that went on from the state kept before. */

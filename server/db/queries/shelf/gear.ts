@@ -28,19 +28,39 @@ export async function saveGear(db: Queryable, houseId: string, gear: Gear): Prom
          flattened_at = excluded.flattened_at, knives_since = excluded.knives_since, compound = excluded.compound, active = excluded.active,
          bench_id = excluded.bench_id`,
     [
-      houseId, gear.id, gear.name, gear.kind, gear.scale, gear.grit, gear.twoSidedWith, gear.soakMinutes, gear.bath, gear.thicknessMm,
-      gear.dishMm, gear.flattenedAt, gear.knivesSince, gear.compound, gear.active, gear.benchId,
+      houseId,
+      gear.id,
+      gear.name,
+      gear.kind,
+      gear.scale,
+      gear.grit,
+      gear.twoSidedWith,
+      gear.soakMinutes,
+      gear.bath,
+      gear.thicknessMm,
+      gear.dishMm,
+      gear.flattenedAt,
+      gear.knivesSince,
+      gear.compound,
+      gear.active,
+      gear.benchId,
     ],
   )
 }
 
 /** One more knife was worked on these stones. */
 export async function countKnifeOn(db: Queryable, houseId: string, stoneIds: readonly string[]): Promise<void> {
-  await db.query('update gear set knives_since = knives_since + 1 where house_id = $1 and id = any($2)', [houseId, stoneIds])
+  await db.query('update gear set knives_since = knives_since + 1 where house_id = $1 and id = any($2)', [
+    houseId,
+    stoneIds,
+  ])
 }
 
 export async function listPieces(db: Queryable, houseId: string): Promise<StackPiece[]> {
-  const { rows } = await db.query<StackPiece>('select name, mm, count from stack_pieces where house_id = $1 order by position', [houseId])
+  const { rows } = await db.query<StackPiece>(
+    'select name, mm, count from stack_pieces where house_id = $1 order by position',
+    [houseId],
+  )
   return rows
 }
 

@@ -14,7 +14,12 @@ export async function listShifts(db: Queryable, houseId: string): Promise<Shift[
   return rows
 }
 
-export async function replaceShifts(db: Queryable, houseId: string, personId: string, shifts: readonly Shift[]): Promise<void> {
+export async function replaceShifts(
+  db: Queryable,
+  houseId: string,
+  personId: string,
+  shifts: readonly Shift[],
+): Promise<void> {
   await db.query('delete from shifts where house_id = $1 and person_id = $2', [houseId, personId])
   await db.query(
     `insert into shifts (house_id, id, person_id, weekday, starts, ends)
@@ -37,8 +42,18 @@ export async function listShiftDays(db: Queryable, houseId: string, from: string
 }
 
 /** Replaces what a person does on the days named; other days stay. */
-export async function replaceShiftDays(db: Queryable, houseId: string, personId: string, days: readonly string[], entries: readonly ShiftDay[]): Promise<void> {
-  await db.query('delete from shift_days where house_id = $1 and person_id = $2 and day = any($3::date[])', [houseId, personId, days])
+export async function replaceShiftDays(
+  db: Queryable,
+  houseId: string,
+  personId: string,
+  days: readonly string[],
+  entries: readonly ShiftDay[],
+): Promise<void> {
+  await db.query('delete from shift_days where house_id = $1 and person_id = $2 and day = any($3::date[])', [
+    houseId,
+    personId,
+    days,
+  ])
   await db.query(
     `insert into shift_days (house_id, id, person_id, day, starts, ends, note)
      select $1, entry.id, $2, entry.day, entry.starts, entry.ends, entry.note
@@ -59,8 +74,19 @@ export async function listSkills(db: Queryable, houseId: string): Promise<Person
 }
 
 /** Signs a person off for skills, keeping who signed those they had, and takes others away. */
-export async function replaceSkills(db: Queryable, houseId: string, personId: string, skills: readonly string[], signedBy: string | null, at: Date): Promise<void> {
-  await db.query('delete from person_skills where house_id = $1 and person_id = $2 and not skill = any($3)', [houseId, personId, skills])
+export async function replaceSkills(
+  db: Queryable,
+  houseId: string,
+  personId: string,
+  skills: readonly string[],
+  signedBy: string | null,
+  at: Date,
+): Promise<void> {
+  await db.query('delete from person_skills where house_id = $1 and person_id = $2 and not skill = any($3)', [
+    houseId,
+    personId,
+    skills,
+  ])
   await db.query(
     `insert into person_skills (house_id, person_id, skill, signed_by, signed_at)
      select $1, $2, skill, $4, $5
@@ -71,7 +97,10 @@ export async function replaceSkills(db: Queryable, houseId: string, personId: st
 }
 
 export async function listBenches(db: Queryable, houseId: string): Promise<BenchPlace[]> {
-  const { rows } = await db.query<BenchPlace>('select id, name, active from benches where house_id = $1 order by lower(name)', [houseId])
+  const { rows } = await db.query<BenchPlace>(
+    'select id, name, active from benches where house_id = $1 order by lower(name)',
+    [houseId],
+  )
   return rows
 }
 
@@ -105,7 +134,11 @@ export async function listSpecialDays(db: Queryable, houseId: string): Promise<S
 
 export async function saveSpecialDay(db: Queryable, houseId: string, special: SpecialDay): Promise<void> {
   await deleteSpecialDay(db, houseId, special.day)
-  await db.query('insert into special_days (house_id, day, name) values ($1, $2, $3)', [houseId, special.day, special.name])
+  await db.query('insert into special_days (house_id, day, name) values ($1, $2, $3)', [
+    houseId,
+    special.day,
+    special.name,
+  ])
   await db.query(
     `insert into special_spans (house_id, id, day, kind, name, starts, ends)
      select $1, gen_random_uuid(), $2, span.kind, span.name, span.starts, span.ends

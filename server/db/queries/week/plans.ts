@@ -9,7 +9,12 @@ export interface StoredPlan extends Omit<AcceptedPlan, 'version' | 'acceptedAt' 
 type PlanRow = { version: number; accepted_by: string | null; accepted_at: Date; plan: StoredPlan }
 export type KeptPlan = AcceptedPlan & Pick<StoredPlan, 'foundations'>
 
-const toPlan = (row: PlanRow): KeptPlan => ({ ...row.plan, version: row.version, acceptedBy: row.accepted_by, acceptedAt: row.accepted_at.toISOString() })
+const toPlan = (row: PlanRow): KeptPlan => ({
+  ...row.plan,
+  version: row.version,
+  acceptedBy: row.accepted_by,
+  acceptedAt: row.accepted_at.toISOString(),
+})
 
 /** The plan a house goes by: the last one accepted. */
 export async function currentPlan(db: Queryable, houseId: string): Promise<KeptPlan | null> {
@@ -25,7 +30,13 @@ export async function currentPlan(db: Queryable, houseId: string): Promise<KeptP
 }
 
 /** Keeps a plan as the version after another. @returns whether nobody was faster */
-export async function keepPlan(db: Queryable, houseId: string, version: number, by: { readonly personId: string; readonly at: Date }, plan: StoredPlan): Promise<boolean> {
+export async function keepPlan(
+  db: Queryable,
+  houseId: string,
+  version: number,
+  by: { readonly personId: string; readonly at: Date },
+  plan: StoredPlan,
+): Promise<boolean> {
   const { rowCount } = await db.query(
     `insert into plans (house_id, version, accepted_by, accepted_at, plan)
      values ($1, $2, $3, $4, $5)
@@ -35,8 +46,17 @@ export async function keepPlan(db: Queryable, houseId: string, version: number, 
   return rowCount === 1
 }
 
-export async function insertCalendarLink(db: Queryable, houseId: string, personId: string, tokenHash: Buffer): Promise<void> {
-  await db.query('insert into calendar_links (house_id, person_id, token_hash) values ($1, $2, $3)', [houseId, personId, tokenHash])
+export async function insertCalendarLink(
+  db: Queryable,
+  houseId: string,
+  personId: string,
+  tokenHash: Buffer,
+): Promise<void> {
+  await db.query('insert into calendar_links (house_id, person_id, token_hash) values ($1, $2, $3)', [
+    houseId,
+    personId,
+    tokenHash,
+  ])
 }
 
 /** Ends every calendar address of a person. @returns how many still stood */
@@ -68,12 +88,16 @@ export async function personOfCalendar(db: Queryable, houseId: string, tokenHash
 }
 
 /** Minutes planned and taken by every person of a house, for their pace. */
-export async function burrTimesByPerson(db: Queryable, houseId: string): Promise<Map<string, { planned: number; minutes: number }[]>> {
+export async function burrTimesByPerson(
+  db: Queryable,
+  houseId: string,
+): Promise<Map<string, { planned: number; minutes: number }[]>> {
   const { rows } = await db.query<{ person_id: string; planned: number; minutes: number }>(
     'select person_id, planned_minutes as planned, minutes from burr_times where house_id = $1',
     [houseId],
   )
   const byPerson = new Map<string, { planned: number; minutes: number }[]>()
-  for (const { person_id, planned, minutes } of rows) byPerson.set(person_id, [...(byPerson.get(person_id) ?? []), { planned, minutes }])
+  for (const { person_id, planned, minutes } of rows)
+    byPerson.set(person_id, [...(byPerson.get(person_id) ?? []), { planned, minutes }])
   return byPerson
 }

@@ -38,7 +38,12 @@ export async function closeSpans(db: Queryable, houseId: string, spanIds: readon
   )
 }
 
-export async function insertSpans(db: Queryable, houseId: string, spans: readonly WeeklySpan[], from: Date): Promise<void> {
+export async function insertSpans(
+  db: Queryable,
+  houseId: string,
+  spans: readonly WeeklySpan[],
+  from: Date,
+): Promise<void> {
   await db.query(
     `insert into weekly_spans (house_id, id, kind, weekday, name, starts, ends, from_at)
      select $1, span.id, span.kind, span.weekday, span.name, span.starts, span.ends, $3
