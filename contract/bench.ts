@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Wire } from './wire'
 import { BATHS, GEAR_KINDS, GEAR_WARNINGS } from '../core/abrasive/gear'
 import { STROKE_SCHEMES } from '../core/abrasive/strokeLadder'
 import { CAUTIONS, CHECKS, STEP_KINDS } from '../core/session/recipe'
@@ -30,7 +31,7 @@ export const Gear = z.object({
   benchId: Id.nullable(),
   active: z.boolean(),
 })
-export type Gear = z.infer<typeof Gear>
+export type Gear = Wire<typeof Gear>
 
 /** Gear with what follows from it. */
 export const GearView = Gear.extend({
@@ -39,7 +40,7 @@ export const GearView = Gear.extend({
   flatten: z.object({ due: z.boolean(), share: z.number(), because: z.enum(['dish', 'knives']).nullable() }),
   warnings: z.array(z.enum(GEAR_WARNINGS)),
 })
-export type GearView = z.infer<typeof GearView>
+export type GearView = Wire<typeof GearView>
 export const NewGear = Gear.omit({ flattenedAt: true, knivesSince: true })
   .partial()
   .required({ id: true, name: true, kind: true })
@@ -51,7 +52,7 @@ export const StackPiece = z.object({
   count: z.number().int().min(1).max(50),
 })
 export const StackPieces = z.array(StackPiece).max(30)
-export type StackPiece = z.infer<typeof StackPiece>
+export type StackPiece = Wire<typeof StackPiece>
 
 export const RecipeStep = z.object({
   id: z.string().regex(/^[a-z0-9-]{1,40}$/),
@@ -89,10 +90,10 @@ export const Recipe = z.object({
   steps: z.array(RecipeStep).min(1).max(40),
 })
 
-export type Recipe = z.infer<typeof Recipe>
+export type Recipe = Wire<typeof Recipe>
 /** A recipe as the house has it, and whether it is the house's own. */
 export const RecipeView = z.object({ recipe: Recipe, own: z.boolean() })
-export type RecipeView = z.infer<typeof RecipeView>
+export type RecipeView = Wire<typeof RecipeView>
 
 /** Which recipe the house prefers for a kind of knife, for honing and for stone work. */
 export const RecipePreference = z.object({
@@ -101,7 +102,7 @@ export const RecipePreference = z.object({
   recipeId: z.string().max(40),
 })
 export const RecipePreferences = z.array(RecipePreference).max(8)
-export type RecipePreference = z.infer<typeof RecipePreference>
+export type RecipePreference = Wire<typeof RecipePreference>
 
 const StageView = z.object({
   stoneId: Id,
@@ -147,7 +148,7 @@ export const BenchPlan = z.object({
   /** what the section is to be afterwards, where this is workshop work */
   workshop: WorkshopResult.nullable().default(null),
 })
-export type BenchPlan = z.infer<typeof BenchPlan>
+export type BenchPlan = Wire<typeof BenchPlan>
 
 /** What may be done to a knife, before anybody starts. */
 export const BenchOffer = z.object({
@@ -179,7 +180,7 @@ export const BenchOffer = z.object({
   /** somebody is at this knife already */
   open: z.object({ sessionId: Id, personName: z.string(), startedAt: Instant }).nullable(),
 })
-export type BenchOffer = z.infer<typeof BenchOffer>
+export type BenchOffer = Wire<typeof BenchOffer>
 
 const actionBase = { id: Id, at: Instant }
 const StepId = z.string().max(60)
@@ -215,7 +216,7 @@ export const BenchAction = z.discriminatedUnion('kind', [
   z.object({ ...actionBase, kind: z.literal('finish') }),
   z.object({ ...actionBase, kind: z.literal('abandon') }),
 ])
-export type BenchAction = z.infer<typeof BenchAction>
+export type BenchAction = Wire<typeof BenchAction>
 
 export const BenchSession = z.object({
   id: Id,
@@ -227,7 +228,7 @@ export const BenchSession = z.object({
   plan: BenchPlan,
   actions: z.array(z.object({ personId: Id.nullable(), action: BenchAction })),
 })
-export type BenchSession = z.infer<typeof BenchSession>
+export type BenchSession = Wire<typeof BenchSession>
 
 /** A session in a knife's list of sessions. */
 export const SessionLine = z.object({
@@ -238,7 +239,7 @@ export const SessionLine = z.object({
   outcome: z.enum(['finished', 'abandoned']).nullable(),
   startedBy: Id,
 })
-export type SessionLine = z.infer<typeof SessionLine>
+export type SessionLine = Wire<typeof SessionLine>
 
 /** A plan that has crossed the wire, as the core folds it; what was shown and what is folded are one. */
 export const foldable = ({ workshop: _, ...plan }: BenchPlan): SessionPlan => ({

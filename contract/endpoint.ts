@@ -1,5 +1,7 @@
-import type { z } from 'zod'
+import { z } from 'zod'
 import type { Right } from '../core/house/rights'
+import { Id } from './scalars'
+import type { DeepReadonly, Wire } from './wire'
 
 export type Method = 'get' | 'post' | 'put' | 'patch' | 'delete'
 type Schema = z.ZodType
@@ -22,11 +24,43 @@ export interface Endpoint<
   readonly body: Body
   readonly answer: Answer
 }
-export type ParamsOf<E extends Endpoint> = z.infer<E['params']>
-export type QueryOf<E extends Endpoint> = z.infer<E['query']>
-export type BodyOf<E extends Endpoint> = z.infer<E['body']>
-export type BodyInput<E extends Endpoint> = z.input<E['body']>
-export type AnswerOf<E extends Endpoint> = z.infer<E['answer']>
+export type ParamsOf<E extends Endpoint> = Wire<E['params']>
+export type QueryOf<E extends Endpoint> = Wire<E['query']>
+export type BodyOf<E extends Endpoint> = Wire<E['body']>
+export type BodyInput<E extends Endpoint> = DeepReadonly<z.input<E['body']>>
+export type AnswerOf<E extends Endpoint> = Wire<E['answer']>
+
+/** Most addresses name one thing by its id. */
+export const byId = z.object({ id: Id })
+
+const nothing = z.object({})
+type Nothing = typeof nothing
+
+/** Describes an endpoint; what it does not take or answer is an empty object. */
+export function endpoint<
+  P extends z.ZodType = Nothing,
+  Q extends z.ZodType = Nothing,
+  B extends z.ZodType = Nothing,
+  A extends z.ZodType = Nothing,
+>(
+  method: Method,
+  path: string,
+  right: Right | 'open',
+  summary: string,
+  shape: { params?: P; query?: Q; body?: B; answer?: A } = {},
+): Endpoint<P, Q, B, A> {
+  const fallback = <S extends z.ZodType>(schema: S | undefined): S => schema ?? (nothing as unknown as S)
+  return {
+    method,
+    path,
+    right,
+    summary,
+    params: fallback(shape.params),
+    query: fallback(shape.query),
+    body: fallback(shape.body),
+    answer: fallback(shape.answer),
+  }
+}
 
 export const FAULT_CODES = [
   'invalid',

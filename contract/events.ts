@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Wire } from './wire'
 import { SectionMeasure, ThicknessAt } from './workshop'
 import type { EventPayloads } from '../core/edge/model/events'
 import { HoneToolName, Id, Instant, LadderRungName, Measure, Text, ZoneName } from './scalars'
@@ -79,7 +80,7 @@ export const NewEvent = z.discriminatedUnion('kind', [
   z.object({ ...base, kind: z.literal('retired'), payload: payloads.retired }),
   z.object({ ...base, kind: z.literal('voided'), payload: payloads.voided }),
 ])
-export type NewEvent = z.infer<typeof NewEvent>
+export type NewEvent = Wire<typeof NewEvent>
 
 export const AddedPayload = payloads.added
 
@@ -98,4 +99,4 @@ export const TimelineEvent = z.object({
   /** worst force before and after, gf, where the event changed the edge */
   effect: z.object({ beforeGf: z.number(), afterGf: z.number() }).nullable(),
 })
-export type TimelineEvent = z.infer<typeof TimelineEvent>
+export type TimelineEvent = Wire<typeof TimelineEvent>

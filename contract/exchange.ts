@@ -1,11 +1,12 @@
 import { z } from 'zod'
+import type { Wire } from './wire'
 
 export const TABLES = ['fleet', 'people', 'gear', 'shifts', 'readings', 'events'] as const
 export const TableName = z.enum(TABLES)
-export type TableName = z.infer<typeof TableName>
+export type TableName = Wire<typeof TableName>
 
 export const ExchangeProblem = z.object({ row: z.number(), column: z.string().nullable(), sentence: z.string() })
-export type ExchangeProblem = z.infer<typeof ExchangeProblem>
+export type ExchangeProblem = Wire<typeof ExchangeProblem>
 
 export const ExchangeRow = z.object({
   /** line of the file, the header being 1 */
@@ -14,7 +15,7 @@ export const ExchangeRow = z.object({
   label: z.string(),
   changes: z.array(z.object({ column: z.string(), from: z.string(), to: z.string() })),
 })
-export type ExchangeRow = z.infer<typeof ExchangeRow>
+export type ExchangeRow = Wire<typeof ExchangeRow>
 
 export const ExchangeOutcome = z.object({
   applied: z.boolean(),
@@ -25,4 +26,4 @@ export const ExchangeOutcome = z.object({
   rows: z.array(ExchangeRow),
   problems: z.array(ExchangeProblem),
 })
-export type ExchangeOutcome = z.infer<typeof ExchangeOutcome>
+export type ExchangeOutcome = Wire<typeof ExchangeOutcome>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Wire } from './wire'
 import {
   BoardName,
   Id,
@@ -26,7 +27,7 @@ export const House = z.object({
   serviceLimits: ServiceLimits,
   isDemo: z.boolean(),
 })
-export type House = z.infer<typeof House>
+export type House = Wire<typeof House>
 export const HousePatch = House.pick({ name: true, zone: true, units: true, serviceLimits: true }).partial()
 
 export const Person = z.object({
@@ -39,7 +40,7 @@ export const Person = z.object({
   /** the angle this person really works at, degrees per side; null when nobody has measured it */
   workingDps: Measure.workingDps.nullable(),
 })
-export type Person = z.infer<typeof Person>
+export type Person = Wire<typeof Person>
 export const NewPerson = z.object({ id: Id, name: Name, role: PersonRoleName, pin: Pin.optional() })
 export const PersonPatch = z
   .object({
@@ -61,7 +62,7 @@ export const Station = z.object({
   /** how much a dull service here counts against another station's; 1 is usual */
   weight: z.number().min(0).max(5).default(1),
 })
-export type Station = z.infer<typeof Station>
+export type Station = Wire<typeof Station>
 export const StationPatch = Station.omit({ id: true })
   .extend({ weight: z.number().min(0).max(5) })
   .partial()
@@ -74,7 +75,7 @@ export const WeeklySpan = z.object({
   starts: WallTime,
   ends: WallTime,
 })
-export type WeeklySpan = z.infer<typeof WeeklySpan>
+export type WeeklySpan = Wire<typeof WeeklySpan>
 /** The whole week at once: what is not listed is gone. */
 export const WeeklySpans = z.array(WeeklySpan).max(100)
 
@@ -85,7 +86,7 @@ export const Device = z.object({
   enrolledAt: Instant,
   revokedAt: Instant.nullable(),
 })
-export type Device = z.infer<typeof Device>
+export type Device = Wire<typeof Device>
 
 export const SignedIn = z.object({
   person: z.object({ id: Id, name: Name, role: PersonRoleName }),
@@ -94,7 +95,7 @@ export const SignedIn = z.object({
   deviceName: z.string().nullable(),
   now: Instant,
 })
-export type SignedIn = z.infer<typeof SignedIn>
+export type SignedIn = Wire<typeof SignedIn>
 
 /** What the door may know before anybody has signed in. */
 export const SignInPage = z.object({
@@ -102,7 +103,7 @@ export const SignInPage = z.object({
   device: z.object({ name: Name, houseName: Name, people: z.array(z.object({ id: Id, name: Name })) }).nullable(),
   demo: z.object({ houseName: Name, signInName: z.string(), password: z.string(), pin: z.string() }).nullable(),
 })
-export type SignInPage = z.infer<typeof SignInPage>
+export type SignInPage = Wire<typeof SignInPage>
 
 export const FirstRun = z.object({
   houseName: Name,

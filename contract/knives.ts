@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Wire } from './wire'
 import {
   ActionName,
   Day,
@@ -36,7 +37,7 @@ export const KnifeDescription = z.object({
   price: Measure.price.nullable(),
   boughtOn: Day.nullable(),
 })
-export type KnifeDescription = z.infer<typeof KnifeDescription>
+export type KnifeDescription = Wire<typeof KnifeDescription>
 
 /** A new knife needs a type, a length and a station; all else has a default. */
 export const NewKnife = KnifeDescription.partial()
@@ -47,10 +48,10 @@ export const NewKnife = KnifeDescription.partial()
     holderId: Id.nullable().default(null),
     condition: z.enum(['new', 'in-use']).default('in-use'),
   })
-export type NewKnife = z.infer<typeof NewKnife>
+export type NewKnife = Wire<typeof NewKnife>
 
 export const KnifePatch = KnifeDescription.partial()
-export type KnifePatch = z.infer<typeof KnifePatch>
+export type KnifePatch = Wire<typeof KnifePatch>
 
 const Reason = z.object({ code: z.string(), values: z.record(z.string(), z.union([z.number(), z.string()])) })
 const RecommendationView = z.object({
@@ -63,7 +64,7 @@ const RecommendationView = z.object({
   tool: HoneToolName.nullable(),
   dps: z.number(),
 })
-export type RecommendationView = z.infer<typeof RecommendationView>
+export type RecommendationView = Wire<typeof RecommendationView>
 
 const Chance = z.number().min(0).max(1)
 /** A date with an 80 % band. */
@@ -135,7 +136,7 @@ export const KnifeView = KnifeDescription.extend({
   thinningDue: DateBand.nullable(),
   wornOut: DateBand.nullable(),
 })
-export type KnifeView = z.infer<typeof KnifeView>
+export type KnifeView = Wire<typeof KnifeView>
 
 const Moment = z.object({ at: Instant, forceGf: z.number(), lowGf: z.number(), highGf: z.number() })
 const Banded = z.object({ mean: z.number(), low: z.number(), high: z.number() })
@@ -181,4 +182,4 @@ export const EdgeStory = z.object({
     perSessionMm: z.number(),
   }),
 })
-export type EdgeStory = z.infer<typeof EdgeStory>
+export type EdgeStory = Wire<typeof EdgeStory>

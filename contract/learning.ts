@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Wire } from './wire'
 import { BoardName, HoneToolName, Id, Instant, Name, ProductName, ZoneName } from './scalars'
 
 /** A learned effect as a factor with an 80 % interval; `nothing` where the readings do not say. */
@@ -8,7 +9,7 @@ export const LearnedFactor = z.object({
   high: z.number(),
   says: z.enum(['more', 'less', 'as-expected', 'nothing']),
 })
-export type LearnedFactor = z.infer<typeof LearnedFactor>
+export type LearnedFactor = Wire<typeof LearnedFactor>
 
 /** What the house's own log taught: who and what eats edges, and how many readings stand behind it. */
 export const HouseLearning = z.object({
@@ -49,7 +50,7 @@ export const HouseLearning = z.object({
     }),
   ),
 })
-export type HouseLearning = z.infer<typeof HouseLearning>
+export type HouseLearning = Wire<typeof HouseLearning>
 
 /** Long work of a house and how far it has come. */
 export const Job = z.object({
@@ -61,4 +62,4 @@ export const Job = z.object({
   askedAt: Instant,
   endedAt: Instant.nullable(),
 })
-export type Job = z.infer<typeof Job>
+export type Job = Wire<typeof Job>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Wire } from './wire'
 import { SKILLS } from '../core/house/skills'
 import { knifeOfJob } from '../core/plan/secondSessions'
 import { JOB_KINDS } from '../core/plan/problem'
@@ -14,7 +15,7 @@ export const Shift = z.object({
   starts: WallTime,
   ends: WallTime,
 })
-export type Shift = z.infer<typeof Shift>
+export type Shift = Wire<typeof Shift>
 export const PersonShifts = z.array(Shift.omit({ id: true, personId: true })).max(28)
 
 /** One day of one person in place of the pattern; no times: not in the house. */
@@ -26,14 +27,14 @@ export const ShiftDay = z.object({
   ends: WallTime.nullable(),
   note: z.string().trim().max(80),
 })
-export type ShiftDay = z.infer<typeof ShiftDay>
+export type ShiftDay = Wire<typeof ShiftDay>
 export const PersonDays = z.array(ShiftDay.omit({ id: true, personId: true })).max(100)
 
 export const PersonSkill = z.object({ personId: Id, skill: SkillName, signedBy: Id.nullable(), signedAt: Instant })
-export type PersonSkill = z.infer<typeof PersonSkill>
+export type PersonSkill = Wire<typeof PersonSkill>
 
 export const BenchPlace = z.object({ id: Id, name: Name, active: z.boolean() })
-export type BenchPlace = z.infer<typeof BenchPlace>
+export type BenchPlace = Wire<typeof BenchPlace>
 
 /** A day that is not like its weekday: a banquet, a closed day. Its spans stand in place of the week's. */
 export const SpecialDay = z.object({
@@ -43,7 +44,7 @@ export const SpecialDay = z.object({
     .array(z.object({ kind: z.enum(['service', 'quiet']), name: Name, starts: WallTime, ends: WallTime }))
     .max(12),
 })
-export type SpecialDay = z.infer<typeof SpecialDay>
+export type SpecialDay = Wire<typeof SpecialDay>
 
 /** Who is in the house when, and what each may do. */
 export const Crew = z.object({
@@ -55,7 +56,7 @@ export const Crew = z.object({
   /** minutes taken against the table, by the sessions of each person */
   paces: z.array(z.object({ personId: Id, pace: z.number(), sessions: z.number() })),
 })
-export type Crew = z.infer<typeof Crew>
+export type Crew = Wire<typeof Crew>
 
 const Weight = z.number().min(0).max(3)
 export const PlanWeights = z.object({ dull: Weight, labour: Weight, steel: Weight, hands: Weight, fair: Weight })
@@ -65,7 +66,7 @@ const WindowId = z.string().min(1).max(80)
 /** A job is named by its knife, with a mark behind it for the second session. */
 const JobId = z.string().refine((jobId) => Id.safeParse(knifeOfJob(jobId)).success)
 export const Placement = z.object({ jobId: JobId, windowId: WindowId, benchId: Id, personId: Id })
-export type Placement = z.infer<typeof Placement>
+export type Placement = Wire<typeof Placement>
 
 const JobRoute = z.object({
   benchId: Id,
@@ -145,7 +146,7 @@ export const PlannedSession = Placement.extend({
   startsAt: Instant,
   endsAt: Instant,
 })
-export type PlannedSession = z.infer<typeof PlannedSession>
+export type PlannedSession = Wire<typeof PlannedSession>
 
 /** The plan the house goes by. */
 export const AcceptedPlan = z.object({
@@ -163,7 +164,7 @@ export const AcceptedPlan = z.object({
     z.object({ personId: Id, service: z.string(), startsAt: Instant, hone: z.array(Id), check: z.array(Id) }),
   ),
 })
-export type AcceptedPlan = z.infer<typeof AcceptedPlan>
+export type AcceptedPlan = Wire<typeof AcceptedPlan>
 
 export const Round = z.object({
   kind: z.enum(['hone', 'check']),
@@ -186,7 +187,7 @@ export const PlanView = z.object({
   rounds: z.array(Round),
   unheld: z.array(z.object({ knifeId: Id, service: z.string(), startsAt: Instant })),
 })
-export type PlanView = z.infer<typeof PlanView>
+export type PlanView = Wire<typeof PlanView>
 
 export const NewPlan = z.object({
   /** version of the plan this one was made from; 0 where there was none */
@@ -196,7 +197,7 @@ export const NewPlan = z.object({
   placements: z.array(Placement).max(400),
   bound: z.number().nullable(),
 })
-export type NewPlan = z.infer<typeof NewPlan>
+export type NewPlan = Wire<typeof NewPlan>
 
 /** What the exact solver is asked, and has found so far. */
 export const ImproveAsk = z.object({
@@ -205,7 +206,7 @@ export const ImproveAsk = z.object({
   placements: z.array(Placement).max(400),
   seconds: z.number().min(1).max(60),
 })
-export type ImproveAsk = z.infer<typeof ImproveAsk>
+export type ImproveAsk = Wire<typeof ImproveAsk>
 export const Improvement = z.object({
   status: z.enum(['waiting', 'running', 'done', 'cancelled', 'failed']),
   seconds: z.number(),
@@ -214,4 +215,4 @@ export const Improvement = z.object({
   placements: z.array(Placement).nullable(),
   proven: z.boolean(),
 })
-export type Improvement = z.infer<typeof Improvement>
+export type Improvement = Wire<typeof Improvement>

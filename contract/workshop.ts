@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Wire } from './wire'
 import { GrindName, Id, KnifeTypeName, Measure, ZoneName } from './scalars'
 
 const Mm = (low: number, high: number): z.ZodNumber => z.number().min(low).max(high)
@@ -31,7 +32,7 @@ export const Operation = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('serrated'), school: z.enum(['ground-side', 'flat-back']), dps: Angle }),
 ])
-export type Operation = z.infer<typeof Operation>
+export type Operation = Wire<typeof Operation>
 
 /** Thickness at heights above the edge, mm. */
 export const ThicknessAt = z.array(z.object({ heightMm: Mm(0.2, 60), thicknessMm: Mm(0.05, 12) })).max(6)
@@ -52,11 +53,11 @@ export const WorkshopResult = z.object({
   /** what waits for the next session; null where this one does it all */
   rest: Operation.nullable().default(null),
 })
-export type WorkshopResult = z.infer<typeof WorkshopResult>
+export type WorkshopResult = Wire<typeof WorkshopResult>
 
 /** Work saved for a knife's time at the bench; one that waits is the rest of an earlier session's, and comes with the next. */
 export const WorkOrder = z.object({ operation: Operation, waits: z.boolean() })
-export type WorkOrder = z.infer<typeof WorkOrder>
+export type WorkOrder = Wire<typeof WorkOrder>
 
 /** What somebody measured of a section at one spot of the edge. */
 export const SectionMeasure = z.object({
@@ -69,7 +70,7 @@ export const SectionMeasure = z.object({
   /** reckoned from what workshop work left there, not measured since */
   worked: z.boolean().optional(),
 })
-export type SectionMeasure = z.infer<typeof SectionMeasure>
+export type SectionMeasure = Wire<typeof SectionMeasure>
 
 /** A knife on the workshop's screen: its section as it is, what stands at the bench, and what its life is reckoned from. */
 export const WorkshopView = z.object({
@@ -103,4 +104,4 @@ export const WorkshopView = z.object({
     price: z.number().nullable(),
   }),
 })
-export type WorkshopView = z.infer<typeof WorkshopView>
+export type WorkshopView = Wire<typeof WorkshopView>

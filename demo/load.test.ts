@@ -1,5 +1,4 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { Fleet } from '../contract/endpoints'
 import { openDatabase } from '../server/db/database'
 import { sessionsOfKnife, type StoredSession } from '../server/db/queries/bench/sessions'
 import { findHouse } from '../server/db/queries/house/houses'
@@ -9,6 +8,7 @@ import { newDatabase } from '../server/testing/harness'
 import { KNIVES, PEOPLE } from './house'
 import { loadSampleHouse, SAMPLE_HOUSE_ID } from './load'
 import { DAY_MS, HOUR_MS } from '../core/time'
+import type { Fleet } from '../contract/fleet'
 
 const NOW = new Date('2026-11-24T14:42:00Z')
 let fleet: Fleet

@@ -7,7 +7,6 @@ import { gzipSync } from 'node:zlib'
 import { chromium } from '@playwright/test'
 import { pino } from 'pino'
 import { v7 as newId } from 'uuid'
-import type { Fleet } from '../contract/endpoints'
 import { makeApp } from '../server/app'
 import { clockFrom } from '../server/clock'
 import { openDatabase, type Database } from '../server/db/database'
@@ -22,6 +21,7 @@ import { buildWeb, WEB_ROOT } from './build'
 import { startCluster } from './cluster'
 import { PICTURE_MOMENT } from './houses'
 import { openTimed, type BrowserFigures } from './benchBrowser'
+import type { Fleet } from '../contract/fleet'
 
 type Row = readonly [what: string, measured: string, limit: string]
 const rows: Row[] = []

@@ -7,12 +7,13 @@ import { useChange } from '../house/useChange'
 import { say, useFormats } from '../i18n'
 import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
+import type { Editable } from '../../contract/wire'
 
 defineProps<{ crew: Crew }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()
 const formats = useFormats()
 const { refusal, change } = useChange()
-const draft = ref<SpecialDay | null>(null)
+const draft = ref<Editable<SpecialDay> | null>(null)
 const kinds = [
   { value: 'service' as const, label: say('house.service') },
   { value: 'quiet' as const, label: say('house.quiet') },

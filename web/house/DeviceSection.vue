@@ -9,7 +9,7 @@ import { useChange } from './useChange'
 
 const formats = useFormats()
 const { refusal, change } = useChange()
-const devices = ref<Device[]>([])
+const devices = ref<readonly Device[]>([])
 const tabletName = ref('')
 const instrumentName = ref('')
 const key = ref('')

@@ -14,7 +14,7 @@ const props = defineProps<{ recipes: readonly Recipe[] }>()
 const WORKS = ['hone', 'stone'] as const
 const notices = useNotices()
 const { refusal, change } = useChange()
-const preferences = ref<RecipePreference[]>([])
+const preferences = ref<readonly RecipePreference[]>([])
 void change(async () => {
   preferences.value = await call(endpoints.recipePreferences)
 })

@@ -13,12 +13,14 @@ import MeasureField from '../ui/MeasureField.vue'
 import RecipeStepFields from './RecipeStepFields.vue'
 import RecipePreferenceList from './RecipePreferenceList.vue'
 import { useChange } from './useChange'
+import type { Editable } from '../../contract/wire'
+import { editableCopy } from '../ui/editable'
 
 const notices = useNotices()
 const { refusal, change } = useChange()
-const all = shallowRef<RecipeView[]>([])
+const all = shallowRef<readonly RecipeView[]>([])
 const chosen = ref('full')
-const draft = ref<Recipe | null>(null)
+const draft = ref<Editable<Recipe> | null>(null)
 const isOwn = computed(() => all.value.find(({ recipe }) => recipe.id === chosen.value)?.own ?? false)
 const names = computed(() =>
   all.value.map(({ recipe, own }) => ({
@@ -35,7 +37,7 @@ const kinds = STEP_KINDS.map((value) => ({
 function open(id: string): void {
   chosen.value = id
   const found = all.value.find(({ recipe }) => recipe.id === id)
-  draft.value = found ? (JSON.parse(JSON.stringify(found.recipe)) as Recipe) : null
+  draft.value = found ? editableCopy(found.recipe) : null
 }
 async function load(): Promise<void> {
   await change(async () => {
@@ -110,7 +112,7 @@ async function restore(): Promise<void> {
         :is-last="at === draft.steps.length - 1"
         @move="move(at, $event)"
         @drop="draft.steps.splice(at, 1)"
-        @update:model-value="draft.steps[at] = $event"
+        @update:model-value="draft.steps[at] = editableCopy($event)"
       />
     </ol>
     <div v-if="draft" class="fields">

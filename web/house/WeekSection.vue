@@ -9,9 +9,11 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
 import { useChange } from './useChange'
 import { DAY_MS } from '../../core/time'
+import type { Editable } from '../../contract/wire'
+import { editableCopy } from '../ui/editable'
 
 const { refusal, change } = useChange()
-const spans = ref<WeeklySpan[]>([])
+const spans = ref<Editable<WeeklySpan>[]>([])
 const saved = ref('')
 const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const
 const MONDAY = Date.UTC(2024, 0, 1)
@@ -23,8 +25,8 @@ const kinds = computed(() => [
 ])
 const changed = computed(() => JSON.stringify(spans.value) !== saved.value)
 
-function take(week: WeeklySpan[]): void {
-  spans.value = week
+function take(week: readonly WeeklySpan[]): void {
+  spans.value = editableCopy(week)
   saved.value = JSON.stringify(week)
 }
 onMounted(() =>
@@ -33,7 +35,7 @@ onMounted(() =>
   }),
 )
 
-const ofDay = (weekday: number): WeeklySpan[] => spans.value.filter((span) => span.weekday === weekday)
+const ofDay = (weekday: number): Editable<WeeklySpan>[] => spans.value.filter((span) => span.weekday === weekday)
 function add(weekday: number): void {
   spans.value.push({
     id: newId(),

@@ -11,7 +11,7 @@ import { useFleet } from '../stores/fleet'
 const props = defineProps<{ knife: KnifeView }>()
 const fleet = useFleet()
 const formats = useFormats()
-const sessions = ref<SessionLine[]>([])
+const sessions = ref<readonly SessionLine[]>([])
 
 watch(
   () => props.knife,

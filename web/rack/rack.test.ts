@@ -1,6 +1,5 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
-import type { Fleet } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
 import { KnifePatch, NewKnife } from '../../contract/knives'
 import { useFleet } from '../stores/fleet'
@@ -8,6 +7,7 @@ import { matchesQuery } from '../ui/findKnives'
 import { silhouette } from '../ui/profiles'
 import { describeDraft, knifeDraft } from './knifeDraft'
 import { rackKnives, type RackQuery } from './rackQuery'
+import type { Fleet } from '../../contract/fleet'
 
 const zone = (forceGf: number) => ({
   forceGf,

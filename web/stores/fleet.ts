@@ -1,9 +1,10 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { endpoints, type Fleet } from '../../contract/endpoints'
+import { endpoints } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
 import { call } from '../api'
 import { MINUTE_MS } from '../../core/time'
+import type { Fleet } from '../../contract/fleet'
 
 const REFRESH_MS = MINUTE_MS
 

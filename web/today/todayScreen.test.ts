@@ -3,12 +3,12 @@ import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
-import type { Fleet } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
 import { i18n } from '../i18n'
 import { useFleet } from '../stores/fleet'
 import StoneList from './StoneList.vue'
 import TodayScreen from './TodayScreen.vue'
+import type { Fleet } from '../../contract/fleet'
 
 const zone = { forceGf: 420, lowGf: 400, highGf: 440, word: 'dull' as const, bluntUm: 12, roll: 0.1 }
 const knife = (at: number): KnifeView =>

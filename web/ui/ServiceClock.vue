@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Fleet } from '../../contract/endpoints'
 import { say, useFormats } from '../i18n'
 import { HOUR_MS, MINUTE_MS } from '../../core/time'
+import type { Fleet } from '../../contract/fleet'
 
 const props = defineProps<{
   day: Fleet['day']

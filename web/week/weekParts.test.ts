@@ -3,7 +3,6 @@ import { mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { Component } from 'vue'
-import type { Fleet } from '../../contract/endpoints'
 import type { PlanView } from '../../contract/week'
 import { withSeconds } from '../../core/plan/secondSessions'
 import { indexPlan, layOutPlan } from '../../core/plan/layout'
@@ -26,6 +25,7 @@ import PlanWeightsPanel from './PlanWeightsPanel.vue'
 import RiskBand from './RiskBand.vue'
 import WindowLanes from './WindowLanes.vue'
 import { HOUR_MS } from '../../core/time'
+import type { Fleet } from '../../contract/fleet'
 
 const DAY = 24 * HOUR_MS
 /** A Tuesday. */

@@ -167,7 +167,7 @@ function drag(outMm: number): void {
   operation.value = { ...operation.value, [dragged.value.name]: value } as Operation
 }
 const stoneName = (id: string): string => view.value?.stones.find((stone) => stone.id === id)?.name ?? ''
-const pieces = shallowRef<StackPiece[]>([])
+const pieces = shallowRef<readonly StackPiece[]>([])
 void call(endpoints.pieces).then(
   (own) => {
     pieces.value = own

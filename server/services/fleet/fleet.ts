@@ -1,5 +1,5 @@
 import { setImmediate } from 'node:timers/promises'
-import { endpoints, type Fleet } from '../../../contract/endpoints'
+import { endpoints } from '../../../contract/endpoints'
 import type { KnifeView } from '../../../contract/knives'
 import { startOfDay, type Occurrence } from '../../../core/house/serviceClock'
 import type { Clock } from '../../clock'
@@ -16,6 +16,7 @@ import { standingSessions } from './standingSessions'
 import { houseOccurrences, loadHouseContext, usageContext, type HouseContext } from '../log/usageContext'
 import type { KnifeState } from '../../../core/edge/log/state'
 import { MINUTE_MS, DAY_MS } from '../../../core/time'
+import type { Fleet } from '../../../contract/fleet'
 
 /** Everything that reading the knives of a house takes. */
 export interface FleetSnapshot extends HouseSnapshot {

@@ -1,6 +1,5 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import { convertIcsCalendar, extendByRecurrenceRule, type IcsDateObject, type IcsEvent } from 'ts-ics'
-import type { z } from 'zod'
 import type { PersonDays } from '../../../contract/week'
 import { startOfDay } from '../../../core/house/serviceClock'
 import type { Say } from '../../../words/say'
@@ -23,6 +22,7 @@ import { dayOf, setShiftDays } from './crew'
 import { loadFleetSnapshot } from '../fleet/fleet'
 import { standingSessions } from '../fleet/standingSessions'
 import { MINUTE_MS, DAY_MS } from '../../../core/time'
+import type { Wire } from '../../../contract/wire'
 
 /** Honing and checks stand in a calendar this long before their service, minutes (assumed). */
 const ROUND_MINUTES = 15
@@ -159,7 +159,7 @@ export async function readShifts(
   caller: Caller,
   personId: string,
   input: { readonly calendar: string; readonly apply: boolean },
-): Promise<{ entries: z.infer<typeof PersonDays>; applied: boolean }> {
+): Promise<{ entries: Wire<typeof PersonDays>; applied: boolean }> {
   const { zone } = caller.house
   const from = new Date(startOfDay(clock().getTime(), zone))
   const to = new Date(from.getTime() + READ_AHEAD_DAYS * DAY_MS)

@@ -1,5 +1,4 @@
 import { v4 as newId } from 'uuid'
-import type { z } from 'zod'
 import type { BenchPlace, Crew, PersonDays, PersonShifts, SpecialDay } from '../../../contract/week'
 import { overlappingShifts } from '../../../core/house/rota'
 import { startOfDay } from '../../../core/house/serviceClock'
@@ -22,6 +21,7 @@ import { Fault, notFound } from '../../faults'
 import { loadCrew } from './planProblem'
 import { houseOccurrences, loadHouseContext, specialDays } from '../log/usageContext'
 import { DAY_MS } from '../../../core/time'
+import type { Wire } from '../../../contract/wire'
 
 /** Day of the house an instant falls on, YYYY-MM-DD. */
 export const dayOf = (at: Date, zone: string): string =>
@@ -66,7 +66,7 @@ export async function setShifts(
   clock: Clock,
   caller: Caller,
   personId: string,
-  shifts: z.infer<typeof PersonShifts>,
+  shifts: Wire<typeof PersonShifts>,
 ): Promise<Crew> {
   return await change(db, clock, caller, async (client) => {
     const name = await assertPerson(client, caller, personId)
@@ -93,7 +93,7 @@ export async function setShiftDays(
   clock: Clock,
   caller: Caller,
   personId: string,
-  input: { readonly days: readonly string[]; readonly entries: z.infer<typeof PersonDays> },
+  input: { readonly days: readonly string[]; readonly entries: Wire<typeof PersonDays> },
 ): Promise<Crew> {
   return await change(db, clock, caller, async (client) => {
     const name = await assertPerson(client, caller, personId)

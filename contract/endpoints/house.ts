@@ -1,0 +1,46 @@
+import { z } from 'zod'
+import { byId, endpoint } from '../endpoint'
+import {
+  House,
+  HousePatch,
+  NewPerson,
+  Person,
+  PersonPatch,
+  Station,
+  StationPatch,
+  WeeklySpan,
+  WeeklySpans,
+} from '../house'
+import { Job } from '../learning'
+
+export const houseEndpoints = {
+  editHouse: endpoint('patch', '/api/house', 'manage-house', 'Change name, zone, units or limits', {
+    body: HousePatch,
+    answer: House,
+  }),
+  addPerson: endpoint('post', '/api/people', 'manage-house', 'Add a person', { body: NewPerson, answer: Person }),
+  editPerson: endpoint('patch', '/api/people/{id}', 'manage-house', 'Change a person', {
+    params: byId,
+    body: PersonPatch,
+    answer: Person,
+  }),
+  addStation: endpoint('post', '/api/stations', 'manage-house', 'Add a station', { body: Station, answer: Station }),
+  editStation: endpoint('patch', '/api/stations/{id}', 'manage-house', 'Change a station', {
+    params: byId,
+    body: StationPatch,
+    answer: Station,
+  }),
+  week: endpoint('get', '/api/week', 'see', 'Services and quiet windows by weekday', { answer: z.array(WeeklySpan) }),
+  setWeek: endpoint('put', '/api/week', 'manage-house', 'Replace services and quiet windows', {
+    body: WeeklySpans,
+    answer: z.array(WeeklySpan),
+  }),
+  rebuild: endpoint('post', '/api/jobs/rebuild', 'manage-house', 'Reckon every knife anew from its log', {
+    answer: Job,
+  }),
+  jobs: endpoint('get', '/api/jobs', 'manage-house', 'Long work of the house, newest first', { answer: z.array(Job) }),
+  cancelJob: endpoint('delete', '/api/jobs/{id}', 'manage-house', 'Ask long work to stop; what is done stays done', {
+    params: byId,
+    answer: Job,
+  }),
+} as const

@@ -1,0 +1,23 @@
+import { z } from 'zod'
+import { byId, endpoint } from '../endpoint'
+import { NewEvent, TimelineEvent } from '../events'
+import { KnifeView } from '../knives'
+import { Instant } from '../scalars'
+
+export const logEndpoints = {
+  timeline: endpoint('get', '/api/knives/{id}/events', 'see', 'History of a knife, newest first', {
+    params: byId,
+    query: z.object({ before: Instant.optional(), most: z.coerce.number().int().min(1).max(500).default(60) }),
+    answer: z.array(TimelineEvent),
+  }),
+  sendEvents: endpoint(
+    'post',
+    '/api/events',
+    'see',
+    'Record what happened; sending the same ids again changes nothing',
+    {
+      body: z.object({ events: z.array(NewEvent).min(1).max(200) }),
+      answer: z.object({ knives: z.array(KnifeView) }),
+    },
+  ),
+} as const

@@ -1,0 +1,30 @@
+import { z } from 'zod'
+import { byId, endpoint } from '../endpoint'
+import { Device, SignInPage, FirstRun, SignedIn } from '../house'
+import { Id, Name, Pin } from '../scalars'
+
+export const signInEndpoints = {
+  signInPage: endpoint('get', '/api/sign-in', 'open', 'What the sign-in page may know', { answer: SignInPage }),
+  firstRun: endpoint('post', '/api/first-run', 'open', 'Make the first house and its manager', {
+    body: FirstRun,
+    answer: SignedIn,
+  }),
+  signIn: endpoint('post', '/api/session', 'open', 'Sign in with a name and a password', {
+    body: z.object({ signInName: z.string().max(60), password: z.string().max(200) }),
+    answer: SignedIn,
+  }),
+  signInByPin: endpoint('post', '/api/session/pin', 'open', 'Sign in on an enrolled tablet', {
+    body: z.object({ personId: Id, pin: Pin }),
+    answer: SignedIn,
+  }),
+  session: endpoint('get', '/api/session', 'see', 'Who is signed in', { answer: SignedIn }),
+  signOut: endpoint('delete', '/api/session', 'open', 'Sign out'),
+  enrol: endpoint('post', '/api/devices', 'manage-house', 'Enrol this tablet, or make a key for an instrument', {
+    body: z.object({ name: Name, kind: z.enum(['tablet', 'instrument']) }),
+    answer: z.object({ device: Device, key: z.string().nullable() }),
+  }),
+  devices: endpoint('get', '/api/devices', 'manage-house', 'Enrolled tablets and instruments', {
+    answer: z.array(Device),
+  }),
+  revoke: endpoint('delete', '/api/devices/{id}', 'manage-house', 'Revoke a tablet or an instrument', { params: byId }),
+} as const
