@@ -2,11 +2,11 @@ import { z } from 'zod'
 import type { Wire } from './wire'
 import { BATHS, GEAR_KINDS, GEAR_WARNINGS } from '../core/abrasive/gear'
 import { STROKE_SCHEMES } from '../core/abrasive/strokeLadder'
-import { CAUTIONS, CHECKS, STEP_KINDS } from '../core/session/recipe'
+import { CAUTIONS, CHECKS, STEP_KINDS, WORKED_PARTS } from '../core/session/recipe'
 import type { SessionAction, SessionPlan } from '../core/session/session'
 import { GRINDS, KNIFE_TYPES } from '../core/knife/knifeTypes'
 import { WorkOrder, WorkshopResult } from './workshop'
-import { ActionName, Id, Instant, KnifeRoleName, Measure, Name, Text, ZoneName } from './scalars'
+import { ActionName, Id, Instant, KnifeRoleName, Measure, Name, Text, ZoneName, HoneToolName } from './scalars'
 import { MINUTE_MS } from '../core/time'
 
 export const GearKindName = z.enum(GEAR_KINDS)
@@ -65,8 +65,18 @@ export const RecipeStep = z.object({
   cautions: z.array(z.enum(CAUTIONS)).max(8),
   words: z.object({ what: Text, why: z.string().trim().max(500) }).optional(),
 })
+const Records = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('honed'), tool: HoneToolName }),
+  z.object({ kind: z.literal('sharpened') }),
+])
+
 export const Recipe = z.object({
   id: z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/),
+  name: z.string().trim().min(1).max(60).optional(),
+  /** what it leaves in the log; the right it needs follows from that */
+  records: Records,
+  /** what it works on, which decides how it is laid out */
+  worksOn: z.enum(WORKED_PARTS),
   actions: z.array(ActionName).max(9),
   suits: z.object({
     types: z.array(z.enum(KNIFE_TYPES)).optional(),
@@ -139,6 +149,8 @@ const StepOfSession = z.object({
 })
 export const BenchPlan = z.object({
   recipeId: z.string(),
+  recipeName: z.string().nullable().default(null),
+  records: Records,
   minutes: z.number(),
   finishMicron: z.number(),
   choices: z.record(z.string(), z.string()),
@@ -155,6 +167,8 @@ export const BenchOffer = z.object({
   recipes: z.array(
     z.object({
       id: z.string(),
+      /** the house's own name; null takes the catalogue's */
+      name: z.string().nullable(),
       fits: z.boolean(),
       choices: z.array(z.object({ id: z.string(), options: z.array(z.string()), chosen: z.string() })),
     }),

@@ -123,7 +123,7 @@ export const PlanProblem = z.object({
       lastHands: Id.nullable(),
       group: z.string(),
       mayBeAway: z.number(),
-      follows: z.null(),
+      follows: z.object({ jobId: JobId, window: z.number() }).nullable(),
       next: z
         .object({
           skill: SkillName,
@@ -195,7 +195,8 @@ export const NewPlan = z.object({
   weights: PlanWeights,
   locks: z.array(Placement).max(400),
   placements: z.array(Placement).max(400),
-  bound: z.number().nullable(),
+  /** the improvement that was made of this plan: its proven bound is kept with it, where it answers the same question */
+  improvementId: Id.nullable(),
 })
 export type NewPlan = Wire<typeof NewPlan>
 

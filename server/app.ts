@@ -32,6 +32,9 @@ import { logRoutes } from './routes/log'
 import { weekRoutes } from './routes/week'
 import type { DemoSignIn } from './services/house/signIn'
 import { HOUR_MS, MINUTE_MS } from '../core/time'
+import { rebuildInThreads } from './services/log/rebuildInThreads'
+import { improveInThread } from './services/week/improveInThread'
+import { shelfRoutes } from './routes/shelf'
 
 export interface AppOptions {
   readonly databaseUrl: string
@@ -113,7 +116,15 @@ export function makeApp(options: AppOptions): RunningApp {
   const app = express()
   const server = createServer(app)
   const hub = openHub(server, db, clock, listener)
-  const queue = openQueue(databaseUrl, db, clock, log)
+  const queue = openQueue({
+    databaseUrl,
+    db,
+    log,
+    run: {
+      rebuild: (task) => rebuildInThreads(databaseUrl, db, task),
+      'improve-plan': (task) => improveInThread({ ...task, databaseUrl, nowMs: clock().getTime() }, db),
+    },
+  })
 
   app.use(
     pinoHttp({
@@ -157,11 +168,12 @@ export function makeApp(options: AppOptions): RunningApp {
   const mount = mounter(app, db, clock)
   const tries = signInTries(db)
   signInRoutes(mount, { db, clock, tries, demo })
+  logRoutes(mount, db, clock)
+  shelfRoutes(mount, db)
   fleetRoutes(mount, db, clock)
-  houseRoutes(mount, db, clock, tries)
-  logRoutes(mount, db, clock, queue)
   benchRoutes(mount, db, clock)
   weekRoutes(app, mount, db, clock, queue, say)
+  houseRoutes(mount, db, clock, tries, queue)
   exchangeRoutes(app, mount, db, clock, say)
   mountChanges(app, db, clock, listener)
   app.use('/api', (_request, _response, next) => {

@@ -28,14 +28,12 @@ function sources(directory: string): string[] {
 
 describe('the catalogue', () => {
   it('has every sentence the code asks for by name', () => {
-    const asked = ['web', 'server', 'words']
-      .flatMap(sources)
-      .flatMap((path) =>
-        [...readFileSync(path, 'utf8').matchAll(/(?:\$t|\bsay)\(\s*'([\w.-]+)'/g)].map((match) => ({
-          path,
-          key: match[1] ?? '',
-        })),
-      )
+    const asked = ['web', 'server', 'words'].flatMap(sources).flatMap((path) =>
+      [...readFileSync(path, 'utf8').matchAll(/(?:\$t|\bsay)\(\s*'([\w.-]+)'/g)].map((match) => ({
+        path,
+        key: match[1] ?? '',
+      })),
+    )
     expect(asked.length).toBeGreaterThan(150)
     expect(asked.filter(({ key }) => !keys.has(key))).toEqual([])
   })

@@ -2,12 +2,16 @@ import { z } from 'zod'
 import { byId, endpoint } from '../endpoint'
 import { NewEvent, TimelineEvent } from '../events'
 import { KnifeView } from '../knives'
-import { Instant } from '../scalars'
+import { Instant, Id } from '../scalars'
 
 export const logEndpoints = {
   timeline: endpoint('get', '/api/knives/{id}/events', 'see', 'History of a knife, newest first', {
     params: byId,
-    query: z.object({ before: Instant.optional(), most: z.coerce.number().int().min(1).max(500).default(60) }),
+    query: z.object({
+      before: Instant.optional(),
+      beforeId: Id.optional(),
+      most: z.coerce.number().int().min(1).max(500).default(60),
+    }),
     answer: z.array(TimelineEvent),
   }),
   sendEvents: endpoint(

@@ -1,3 +1,5 @@
+import type { HoneTool } from '../edge/model/hone'
+import type { Right } from '../house/rights'
 import type { StrokeScheme } from '../abrasive/strokeLadder'
 import type { Action } from '../edge/verdict/verdict'
 import type { Grind, KnifeType } from '../knife/knifeTypes'
@@ -92,8 +94,19 @@ export interface RecipeSuits {
   readonly hrcBelow?: number | undefined
 }
 
+/** What a recipe leaves in a knife's log: an edge brought back with a tool, or a new one. */
+export type RecipeRecord = { readonly kind: 'honed'; readonly tool: HoneTool } | { readonly kind: 'sharpened' }
+
+/** What a recipe works on, which decides how its session is laid out. */
+export const WORKED_PARTS = ['edge', 'face', 'teeth'] as const
+export type WorkedPart = (typeof WORKED_PARTS)[number]
+
 export interface Recipe {
   readonly id: string
+  /** the house's own name for it, where it is not one that every house starts with */
+  readonly name?: string | undefined
+  readonly records: RecipeRecord
+  readonly worksOn: WorkedPart
   readonly actions: readonly Action[]
   readonly suits: RecipeSuits
   /** how many stones of the progression it uses */
@@ -111,6 +124,10 @@ export interface RecipeKnife {
   readonly ratioRight: number
   readonly hrc: number
 }
+
+/** The right somebody needs for a recipe follows from what it does to the knife. */
+export const rightForRecipe = ({ records }: Pick<Recipe, 'records'>): Right =>
+  records.kind === 'honed' ? 'log-hone' : 'log-sharpening'
 
 const EVEN = 50
 

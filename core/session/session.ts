@@ -6,7 +6,7 @@ import {
 } from '../abrasive/progression'
 import { strokeLadder, strokesBySide, type EdgeCondition, type Rung } from '../abrasive/strokeLadder'
 import { ZONES, type ByZone, type Zone } from '../edge/model/zones'
-import type { Caution, Check, Recipe, RecipeStep, StepKind } from './recipe'
+import type { Caution, Check, Recipe, RecipeRecord, RecipeStep, StepKind } from './recipe'
 import { MINUTE_MS } from '../time'
 
 /** A step as it stands in one session: the recipe's, with this knife's counts on this stone. */
@@ -34,6 +34,9 @@ export interface SessionStep {
 
 export interface SessionPlan {
   readonly recipeId: string
+  /** the house's own name of the recipe; null takes the catalogue's */
+  readonly recipeName: string | null
+  readonly records: RecipeRecord
   readonly stages: readonly ProgressionStage[]
   readonly notes: readonly ProgressionNote[]
   readonly minutes: number
@@ -152,6 +155,8 @@ export function planSession(ask: SessionAsk): SessionPlan {
   closeBlock()
   return {
     recipeId: recipe.id,
+    recipeName: recipe.name ?? null,
+    records: recipe.records,
     stages,
     notes,
     finishMicron: stages.at(-1)?.stone.micron ?? recipe.finishMicron,

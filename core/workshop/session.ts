@@ -207,6 +207,8 @@ export function workshopSession(plan: WorkshopPlan, finishMicron: number): Sessi
   ]
   return {
     recipeId: 'workshop',
+    recipeName: null,
+    records: { kind: 'sharpened' },
     stages: plan.stages,
     notes: plan.notes,
     finishMicron: plan.stages.at(-1)?.stone.micron ?? finishMicron,

@@ -72,6 +72,9 @@ describe('the database', () => {
       '0008_saved_jobs',
       '0009_repairs_in_parts',
       '0010_one_word_per_thing',
+      '0011_jobs_claimed',
+      '0012_log_by_time',
+      '0013_recipes_say_what_they_record',
     ])
   })
 

@@ -1,5 +1,7 @@
+import { setTimeout as pause } from 'node:timers/promises'
 import pg from 'pg'
 import { Fault } from '../faults'
+import { refusedValue } from './violations'
 
 pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number)
 pg.types.setTypeParser(pg.types.builtins.INT8, Number)
@@ -11,10 +13,28 @@ export interface Queryable {
     text: string,
     values?: readonly unknown[],
   ): Promise<{ rows: R[]; rowCount: number | null }>
+  /**
+   * The row of a query that always gives exactly one.
+   *
+   * @throws Error when it gives none or several: the code, or the schema, is wrong
+   */
+  one<R extends pg.QueryResultRow>(text: string, values?: readonly unknown[]): Promise<R>
+  /**
+   * The row of a query that gives one or none.
+   *
+   * @throws Error when it gives several
+   */
+  maybeOne<R extends pg.QueryResultRow>(text: string, values?: readonly unknown[]): Promise<R | null>
 }
 
 export interface Database extends Queryable {
-  /** Runs `work` in one transaction: all of it, or nothing. */
+  /**
+   * Runs `work` in one transaction: all of it, or nothing. What the server rolled back through no fault of the
+   * work (two transactions in each other's way, a connection lost before the commit was sent) is run again, a
+   * bounded number of times; `work` may therefore run more than once and has to keep its effects to its client.
+   *
+   * @throws Fault `database-away` when the database cannot be reached, or did not say whether it committed
+   */
   transaction<T>(work: (client: Queryable) => Promise<T>): Promise<T>
   readonly pool: pg.Pool
   close(): Promise<void>
@@ -22,11 +42,15 @@ export interface Database extends Queryable {
 
 const CONNECT_MS = 3000
 const STATEMENT_MS = 30_000
+const MOST_ATTEMPTS = 4
+const FIRST_PAUSE_MS = 25
+
+const codeOf = (error: unknown): string => (error instanceof Error && 'code' in error ? String(error.code) : '')
 
 /** Codes that say the server is away or going: 08 connection, 57 operator intervention. */
 export function isDatabaseAway(error: unknown): boolean {
   if (!(error instanceof Error)) return false
-  const code = 'code' in error ? String(error.code) : ''
+  const code = codeOf(error)
   return (
     /^(08|57P)/.test(code) ||
     ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND'].includes(code) ||
@@ -34,6 +58,73 @@ export function isDatabaseAway(error: unknown): boolean {
       error.message,
     )
   )
+}
+
+/** Two transactions stood in each other's way and the server undid this one: serialization failure, deadlock. */
+const wasRolledBack = (error: unknown): boolean => ['40001', '40P01'].includes(codeOf(error))
+
+/** What a failed query tells the one who asked. */
+function queryFault(error: unknown): unknown {
+  if (isDatabaseAway(error)) return new Fault('unavailable', 'database-away')
+  return refusedValue(error) ?? error
+}
+
+function queryable(run: Queryable['query']): Queryable {
+  const maybeOne: Queryable['maybeOne'] = async <R extends pg.QueryResultRow>(
+    text: string,
+    values?: readonly unknown[],
+  ) => {
+    const { rows } = await run<R>(text, values)
+    if (rows.length > 1) throw new Error(`a query that gives one row gave ${rows.length}: ${text}`)
+    return rows[0] ?? null
+  }
+  return {
+    query: run,
+    maybeOne,
+    one: async <R extends pg.QueryResultRow>(text: string, values?: readonly unknown[]) => {
+      const row = await maybeOne<R>(text, values)
+      if (row === null) throw new Error(`a query that gives one row gave none: ${text}`)
+      return row
+    },
+  }
+}
+
+/** How one attempt at a transaction went; `again` says that it may be tried anew. */
+type Attempt<T> = { readonly value: T } | { readonly error: unknown; readonly again: boolean }
+
+async function attempt<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>): Promise<Attempt<T>> {
+  let client: pg.PoolClient
+  try {
+    client = await pool.connect()
+  } catch (error) {
+    return { error, again: false }
+  }
+  let broken: Error | undefined
+  let committing = false
+  const onBreak = (error: Error): void => {
+    broken = error
+  }
+  client.on('error', onBreak)
+  try {
+    await client.query('begin')
+    const value = await work(queryable((text, values) => client.query(text, values ? [...values] : [])))
+    committing = true
+    await client.query('commit')
+    return { value }
+  } catch (error) {
+    await client.query('rollback').catch((failure: Error) => {
+      broken = failure
+    })
+    const isAway = broken !== undefined || isDatabaseAway(error)
+    // whether a commit that was sent went through nobody can say: only its sender's ids make sending it again safe
+    return {
+      error: isAway ? new Fault('unavailable', committing ? 'commit-unknown' : 'database-away') : error,
+      again: wasRolledBack(error) || (isAway && !committing),
+    }
+  } finally {
+    client.off('error', onBreak)
+    client.release(broken)
+  }
 }
 
 export function openDatabase(url: string, onIdleError: (error: Error) => void): Database {
@@ -45,42 +136,23 @@ export function openDatabase(url: string, onIdleError: (error: Error) => void): 
   })
   // an idle connection that breaks is replaced by the pool at the next query
   pool.on('error', onIdleError)
-  const query: Database['query'] = async (text, values) => {
+  const run: Queryable['query'] = async (text, values) => {
     try {
       return await pool.query(text, values ? [...values] : [])
     } catch (error) {
-      throw isDatabaseAway(error) ? new Fault('unavailable', 'database-away') : error
+      throw queryFault(error)
     }
   }
   return {
     pool,
-    query,
+    ...queryable(run),
     close: () => pool.end(),
     transaction: async (work) => {
-      let client: pg.PoolClient
-      try {
-        client = await pool.connect()
-      } catch (error) {
-        throw isDatabaseAway(error) ? new Fault('unavailable', 'database-away') : error
-      }
-      let broken: Error | undefined
-      const onBreak = (error: Error): void => {
-        broken = error
-      }
-      client.on('error', onBreak)
-      try {
-        await client.query('begin')
-        const result = await work({ query: (text, values) => client.query(text, values ? [...values] : []) })
-        await client.query('commit')
-        return result
-      } catch (error) {
-        await client.query('rollback').catch((failure: Error) => {
-          broken = failure
-        })
-        throw isDatabaseAway(error) || broken ? new Fault('unavailable', 'database-away') : error
-      } finally {
-        client.off('error', onBreak)
-        client.release(broken)
+      for (let tried = 1; ; tried++) {
+        const outcome = await attempt(pool, work)
+        if ('value' in outcome) return outcome.value
+        if (!outcome.again || tried === MOST_ATTEMPTS) throw queryFault(outcome.error)
+        await pause(FIRST_PAUSE_MS * 2 ** (tried - 1))
       }
     },
   }

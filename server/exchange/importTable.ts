@@ -3,13 +3,13 @@ import type { Say } from '../../words/say'
 import type { Caller } from '../signIn/sessions'
 import type { Clock } from '../clock'
 import type { Database, Queryable } from '../db/database'
-import { touchHouse } from '../db/queries/house/houses'
 import { planEvents, planReadings } from './eventTables'
 import { planFleet } from './fleetTable'
 import { planGear } from './gearTable'
 import { planPeople } from './peopleTable'
 import { planShifts } from './shiftTable'
 import { loadPresent, type ExchangePlan, type Present } from './plan'
+import { changeHouse } from '../db/changeHouse'
 
 type TablePlan = ExchangePlan & { delimiter: string; unknownColumns: readonly string[] }
 type Planner = (csv: string, present: Present, db: Queryable) => Promise<TablePlan>
@@ -35,23 +35,21 @@ export async function importTable(
   table: TableName,
   input: { readonly csv: string; readonly apply: boolean },
 ): Promise<ExchangeOutcome> {
-  return await db.transaction(async (client) => {
-    const present = await loadPresent(client, caller, clock(), say)
-    const plan = await PLANNERS[table](input.csv, present, client)
+  return await changeHouse(db, caller.house.id, async (change) => {
+    const present = await loadPresent(change, caller, clock(), say)
+    const plan = await PLANNERS[table](input.csv, present, change)
     const applied = input.apply && plan.problems.length === 0
-    if (applied) {
-      await plan.apply(client)
-      await touchHouse(client, caller.house.id)
-    }
+    if (applied) await plan.apply(change)
+    else change.nothingNew()
     const count = (verb: string): number => plan.rows.filter((row) => row.verb === verb).length
     return {
       applied,
       delimiter: plan.delimiter,
       counts: { add: count('add'), change: count('change'), same: count('same'), problem: count('problem') },
-      unknownColumns: [...plan.unknownColumns],
-      stationsToMake: [...plan.stationsToMake],
-      rows: plan.rows.map((row) => ({ ...row, changes: [...row.changes] })),
-      problems: [...plan.problems],
+      unknownColumns: plan.unknownColumns,
+      stationsToMake: plan.stationsToMake,
+      rows: plan.rows,
+      problems: plan.problems,
     }
   })
 }

@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import type { TableName } from '../../contract/exchange'
 import type { Caller } from '../signIn/sessions'
 import type { Database } from '../db/database'
-import { houseLog } from '../db/queries/log/events'
+import { houseLog, voidedEventIds } from '../db/queries/log/events'
 import { listBenches, listShiftDays, listShifts } from '../db/queries/week/crew'
 import { listGear } from '../db/queries/shelf/gear'
 import { listKnives, listStates } from '../db/queries/fleet/knives'
@@ -18,6 +18,8 @@ import {
   WEEKDAY_NAMES,
 } from './columns'
 
+const NEWLINE = '\r\n'
+
 type Cell = string | number | boolean | null
 
 /** A cell that a spreadsheet would run as a formula is written as text. */
@@ -25,7 +27,16 @@ const harmless = (cell: Cell): Cell => (typeof cell === 'string' && /^[=+\-@\t\r
 
 /** RFC 4180: header row, CRLF, quotes where needed. */
 function write(columns: readonly string[], rows: readonly (readonly Cell[])[]): string {
-  return `${Papa.unparse({ fields: [...columns], data: rows.map((row) => row.map(harmless)) }, { newline: '\r\n' })}\r\n`
+  return `${Papa.unparse({ fields: [...columns], data: [] }, { newline: NEWLINE })}${NEWLINE}${writeRows(rows)}`
+}
+
+/** Rows of a file whose header has been written. */
+function writeRows(rows: readonly (readonly Cell[])[]): string {
+  if (rows.length === 0) return ''
+  return `${Papa.unparse(
+    rows.map((row) => row.map(harmless)),
+    { newline: NEWLINE },
+  )}${NEWLINE}`
 }
 
 async function writeFleet(db: Database, caller: Caller): Promise<string> {
@@ -115,50 +126,53 @@ async function writeShifts(db: Database, caller: Caller): Promise<string> {
   return write(Object.keys(SHIFT_COLUMNS), [...pattern, ...days])
 }
 
-async function writeReadings(db: Database, caller: Caller): Promise<string> {
-  const log = await houseLog(db, caller.house.id)
-  const voided = new Set(log.flatMap((event) => (event.kind === 'voided' ? [event.payload['eventId']] : [])))
-  const rows = log
-    .filter((event) => event.kind === 'checked' && !voided.has(event.id))
-    .flatMap((event) => {
-      const { readings } = event.payload as { readings: { zone: string; forcesGf: number[] }[] }
-      return readings.flatMap((reading) =>
-        reading.forcesGf.map((force) => [
-          event.code,
-          event.at.toISOString(),
-          reading.zone,
-          force,
-          event.person_name ?? '',
-        ]),
-      )
-    })
-  return write(Object.keys(READING_COLUMNS), rows)
+async function* writeReadings(db: Database, caller: Caller): AsyncGenerator<string> {
+  const voided = await voidedEventIds(db, caller.house.id)
+  yield write(Object.keys(READING_COLUMNS), [])
+  for await (const page of houseLog(db, caller.house.id)) {
+    const rows = page
+      .filter((event) => event.kind === 'checked' && !voided.has(event.id))
+      .flatMap((event) => {
+        const { readings } = event.payload as { readings: { zone: string; forcesGf: number[] }[] }
+        return readings.flatMap(({ zone, forcesGf }) =>
+          forcesGf.map((force) => [event.code, event.at.toISOString(), zone, force, event.person_name ?? '']),
+        )
+      })
+    yield writeRows(rows)
+  }
 }
 
-async function writeEvents(db: Database, caller: Caller): Promise<string> {
-  const log = await houseLog(db, caller.house.id)
-  return write(
-    Object.keys(EVENT_COLUMNS),
-    log.map((event) => [
-      event.id,
-      event.code,
-      event.at.toISOString(),
-      event.kind,
-      event.person_name ?? '',
-      JSON.stringify(event.payload),
-    ]),
-  )
+async function* writeEvents(db: Database, caller: Caller): AsyncGenerator<string> {
+  yield write(Object.keys(EVENT_COLUMNS), [])
+  for await (const page of houseLog(db, caller.house.id)) {
+    yield writeRows(
+      page.map((event) => [
+        event.id,
+        event.code,
+        event.at.toISOString(),
+        event.kind,
+        event.person_name ?? '',
+        JSON.stringify(event.payload),
+      ]),
+    )
+  }
 }
 
-const WRITERS: Readonly<Record<TableName, (db: Database, caller: Caller) => Promise<string>>> = {
-  fleet: writeFleet,
-  people: writePeople,
-  gear: writeGear,
-  shifts: writeShifts,
+/** A table small enough to be written in one go, as the one piece of a file. */
+const whole = (writer: (db: Database, caller: Caller) => Promise<string>) =>
+  async function* (db: Database, caller: Caller): AsyncGenerator<string> {
+    yield await writer(db, caller)
+  }
+
+const WRITERS: Readonly<Record<TableName, (db: Database, caller: Caller) => AsyncGenerator<string>>> = {
+  fleet: whole(writeFleet),
+  people: whole(writePeople),
+  gear: whole(writeGear),
+  shifts: whole(writeShifts),
   readings: writeReadings,
   events: writeEvents,
 }
 
-/** One of the house's tables as a CSV file. */
-export const writeTable = (db: Database, caller: Caller, table: TableName): Promise<string> =>
+/** One of the house's tables as a CSV file, in pieces as they are read: a log of years never stands in memory. */
+export const writeTable = (db: Database, caller: Caller, table: TableName): AsyncGenerator<string> =>
   WRITERS[table](db, caller)

@@ -1,112 +1,115 @@
-import { availableParallelism } from 'node:os'
-import { Worker } from 'node:worker_threads'
 import PgBoss from 'pg-boss'
 import type { Logger } from 'pino'
-import type { Clock } from '../clock'
+import type { Job } from '../../contract/learning'
 import type { Database } from '../db/database'
-import { endJob, findJob, openJobs, startJob } from '../db/queries/house/jobs'
-import { improveInThread } from '../services/week/improve'
-import { listKnives } from '../db/queries/fleet/knives'
-import type { Share } from '../services/log/rebuild'
+import { claimJob, endJob, renewClaim, unclaimedJobs } from '../db/queries/house/jobs'
 
-/** What a worker thread is told. */
-export interface ThreadTask {
-  readonly databaseUrl: string
+/** A job of a house, by its row. */
+export interface JobTask {
   readonly houseId: string
   readonly jobId: string
-  readonly share: Share
 }
 
-type Task = Pick<ThreadTask, 'houseId' | 'jobId'>
+/** Does a job. @returns whether it went through to the end, rather than being stopped */
+export type RunJob = (task: JobTask) => Promise<boolean>
 
 export interface Queue {
   /** hands a job to whichever server is free */
-  send(task: Task): Promise<void>
+  send(task: JobTask): Promise<void>
   close(): Promise<void>
 }
 
-const QUEUE = 'house-work'
-const THREAD = new URL('./thread.mjs', import.meta.url)
-const REBUILD = new URL('../services/log/rebuildThread.ts', import.meta.url).href
-const POLL_SECONDS = 0.5
-
-/** Runs one share in a thread. @returns whether it went through to the end */
-function runThread(task: ThreadTask): Promise<boolean> {
-  return new Promise((settle, fail) => {
-    const thread = new Worker(THREAD, { workerData: { ...task, module: REBUILD }, execArgv: [] })
-    let finished = false
-    thread.once('message', (told: unknown) => {
-      finished = told === true
-    })
-    thread.once('error', fail)
-    thread.once('exit', (code) => {
-      if (code === 0) settle(finished)
-      else fail(new Error(`the worker thread ended with ${code}`))
-    })
-  })
+export interface QueueOptions {
+  readonly databaseUrl: string
+  readonly db: Database
+  readonly log: Logger
+  readonly run: Readonly<Record<Job['kind'], RunJob>>
+  /** for tests: something like a queue that fails to open */
+  readonly makeBoss?: (databaseUrl: string) => PgBoss
 }
 
-/** Threads of one job: the machine's cores, but never so many that the server is starved. */
-const THREADS = Math.max(1, Math.min(4, availableParallelism()))
+const QUEUE = 'house-work'
+const POLL_SECONDS = 0.5
+/** A server that has not spoken for so long is taken to be gone, and its work is taken up again. */
+const CLAIM_SECONDS = 30
+const RENEW_MS = 8000
+const TAKE_UP_MS = 20_000
+
+const usualBoss = (databaseUrl: string): PgBoss =>
+  new PgBoss({ connectionString: databaseUrl, schema: 'queue', max: 2 })
 
 /**
- * Long work of all houses, queued in PostgreSQL (pg-boss) so that any server may take it, and done in a
- * worker thread. The queue is opened when there is something in it: most houses need it twice a year.
+ * Long work of all houses, queued in PostgreSQL (pg-boss) so that any server may take it. Which server does a job is
+ * settled by a claim on the job's own row, so that a job sent twice is done once, and one cut off with its server is
+ * done by another. The queue is opened when there is something in it: most houses need it twice a year.
  */
-export function openQueue(databaseUrl: string, db: Database, clock: Clock, log: Logger): Queue {
+export function openQueue({ databaseUrl, db, log, run, makeBoss = usualBoss }: QueueOptions): Queue {
   let boss: Promise<PgBoss> | null = null
-  const work = async (task: Task): Promise<void> => {
+
+  const work = async ({ houseId, jobId }: JobTask): Promise<void> => {
+    const job = await claimJob(db, houseId, jobId, CLAIM_SECONDS)
+    if (!job) return
+    const renewing = setInterval(() => {
+      renewClaim(db, houseId, jobId, CLAIM_SECONDS).catch((error: unknown) => {
+        log.warn({ err: error, jobId }, 'a claim could not be renewed')
+      })
+    }, RENEW_MS)
     try {
-      const job = await findJob(db, task.houseId, task.jobId)
-      if (job?.kind === 'improve-plan') {
-        await startJob(db, task.houseId, task.jobId, 1)
-        await endJob(
-          db,
-          task.houseId,
-          task.jobId,
-          (await improveInThread({ ...task, databaseUrl, nowMs: clock().getTime() }, db)) ? 'done' : 'cancelled',
-        )
-        return
-      }
-      await startJob(db, task.houseId, task.jobId, (await listKnives(db, task.houseId)).length)
-      const parts = Array.from({ length: THREADS }, (_, part) =>
-        runThread({ ...task, databaseUrl, share: { part, parts: THREADS } }),
-      )
-      const finished = await Promise.all(parts)
-      await endJob(db, task.houseId, task.jobId, finished.every(Boolean) ? 'done' : 'cancelled')
+      const finished = !job.cancelAsked && (await run[job.kind]({ houseId, jobId }))
+      await endJob(db, houseId, jobId, finished ? 'done' : 'cancelled')
     } catch (error) {
-      log.error({ err: error, jobId: task.jobId }, 'long work failed')
-      await endJob(db, task.houseId, task.jobId, 'failed')
+      log.error({ err: error, jobId }, 'long work failed')
+      await endJob(db, houseId, jobId, 'failed')
+    } finally {
+      clearInterval(renewing)
     }
   }
+
   const open = async (): Promise<PgBoss> => {
-    const opened = new PgBoss({ connectionString: databaseUrl, schema: 'queue', max: 2 })
+    const opened = makeBoss(databaseUrl)
     opened.on('error', (error) => {
       log.warn({ err: error }, 'the queue stumbled')
     })
     await opened.start()
     await opened.createQueue(QUEUE)
-    await opened.work<Task>(QUEUE, { pollingIntervalSeconds: POLL_SECONDS }, async (tasks) => {
+    await opened.work<JobTask>(QUEUE, { pollingIntervalSeconds: POLL_SECONDS }, async (tasks) => {
       for (const { data } of tasks) await work(data)
     })
     return opened
   }
-  const send = async (task: Task): Promise<void> => {
-    boss ??= open()
-    await (await boss).send(QUEUE, task, { singletonKey: task.jobId, retryLimit: 0, expireInMinutes: 30 })
+
+  /** The queue, opened at the first need; an opening that failed is tried again at the next. */
+  const opened = (): Promise<PgBoss> => {
+    boss ??= open().catch((error: unknown) => {
+      boss = null
+      throw error
+    })
+    return boss
   }
-  // work that was cut off with its server is taken up again
-  openJobs(db)
-    .then(async (jobs) => {
-      for (const { houseId, id } of jobs) await send({ houseId, jobId: id })
-    })
-    .catch((error: unknown) => {
-      log.warn({ err: error }, 'open work could not be looked up')
-    })
+
+  const send = async (task: JobTask): Promise<void> => {
+    await (await opened()).send(QUEUE, task, { retryLimit: 0, expireInMinutes: 30 })
+  }
+
+  const takeUp = (): void => {
+    unclaimedJobs(db)
+      .then(async (tasks) => {
+        for (const task of tasks) await send(task)
+      })
+      .catch((error: unknown) => {
+        log.warn({ err: error }, 'work that nobody does could not be taken up')
+      })
+  }
+  takeUp()
+  const takingUp = setInterval(takeUp, TAKE_UP_MS)
+  takingUp.unref()
+
   return {
     send,
     close: async () => {
-      if (boss) await (await boss).stop({ graceful: true, timeout: 5000 })
+      clearInterval(takingUp)
+      const open = await boss?.catch(() => null)
+      await open?.stop({ graceful: true, timeout: 5000 })
     },
   }
 }

@@ -1,3 +1,5 @@
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import type { Express } from 'express'
 import { endpoints } from '../../contract/endpoints'
 import { TableName } from '../../contract/exchange'
@@ -18,10 +20,8 @@ export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: 
       if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
       assertMay(caller, 'import')
       const table = TableName.parse(request.params.file)
-      response
-        .type('text/csv; charset=utf-8')
-        .attachment(`yorvik-${table}.csv`)
-        .send(await writeTable(db, caller, table))
+      response.type('text/csv; charset=utf-8').attachment(`yorvik-${table}.csv`)
+      await pipeline(Readable.from(writeTable(db, caller, table)), response)
     }
     send().catch(next)
   })

@@ -1,3 +1,4 @@
+import { v4 as newId } from 'uuid'
 import { endpoints } from '../../contract/endpoints'
 import { pinKey, type Tries } from '../signIn/tries'
 import type { Clock } from '../clock'
@@ -5,8 +6,12 @@ import type { Database } from '../db/database'
 import { currentSpans, listAllSpans } from '../db/queries/week/weeklySpans'
 import type { Mount } from '../mount'
 import { addPerson, addStation, editHouse, editPerson, editStation, setWeek } from '../services/house/houses'
+import type { Queue } from '../jobs/queue'
+import { listJobs, openRebuild, askCancel } from '../db/queries/house/jobs'
+import { changeHouse } from '../db/changeHouse'
+import { notFound } from '../faults'
 
-export function houseRoutes(mount: Mount, db: Database, clock: Clock, tries: Tries): void {
+export function houseRoutes(mount: Mount, db: Database, clock: Clock, tries: Tries, queue: Queue): void {
   mount(endpoints.editHouse, ({ caller, body }) => editHouse(db, caller, body))
   mount(endpoints.addPerson, ({ caller, body }) => addPerson(db, caller, body))
   mount(endpoints.editPerson, async ({ caller, params, body }) => {
@@ -19,4 +24,20 @@ export function houseRoutes(mount: Mount, db: Database, clock: Clock, tries: Tri
   mount(endpoints.editStation, ({ caller, params, body }) => editStation(db, clock, caller, params.id, body))
   mount(endpoints.week, async ({ caller }) => currentSpans(await listAllSpans(db, caller.house.id)))
   mount(endpoints.setWeek, ({ caller, body }) => setWeek(db, clock, caller, body))
+  mount(endpoints.jobs, ({ caller }) => listJobs(db, caller.house.id))
+  mount(endpoints.rebuild, async ({ caller }) => {
+    const houseId = caller.house.id
+    const job = await changeHouse(db, houseId, (change) =>
+      openRebuild(change, houseId, { id: newId(), askedBy: caller.person.id }),
+    )
+    await queue.send({ houseId, jobId: job.id })
+    return job
+  })
+  mount(endpoints.cancelJob, ({ caller, params }) =>
+    changeHouse(db, caller.house.id, async (change) => {
+      const job = await askCancel(change, caller.house.id, params.id)
+      if (!job) throw notFound('job')
+      return job
+    }),
+  )
 }

@@ -1,26 +1,20 @@
-import { v4 as newId } from 'uuid'
 import { endpoints } from '../../contract/endpoints'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
-import { askCancel, listJobs, openJob } from '../db/queries/house/jobs'
-import { notFound } from '../faults'
-import type { Queue } from '../jobs/queue'
 import type { Mount } from '../mount'
-import { edgeStory } from '../services/fleet/edgeStory'
-import { houseLearning } from '../services/fleet/learning'
+import { viewKnives } from '../services/fleet/fleet'
+import { knifeTimeline } from '../services/log/timeline'
+import { recordEvents } from '../services/log/recordEvents'
 
-export function logRoutes(mount: Mount, db: Database, clock: Clock, queue: Queue): void {
-  mount(endpoints.edgeStory, ({ caller, params }) => edgeStory(db, caller, params.id, clock()))
-  mount(endpoints.learning, ({ caller }) => houseLearning(db, caller, clock()))
-  mount(endpoints.jobs, ({ caller }) => listJobs(db, caller.house.id))
-  mount(endpoints.rebuild, async ({ caller }) => {
-    const job = await openJob(db, caller.house.id, { id: newId(), kind: 'rebuild', askedBy: caller.person.id })
-    await queue.send({ houseId: caller.house.id, jobId: job.id })
-    return job
-  })
-  mount(endpoints.cancelJob, async ({ caller, params }) => {
-    const job = await askCancel(db, caller.house.id, params.id)
-    if (!job) throw notFound('job')
-    return job
+export function logRoutes(mount: Mount, db: Database, clock: Clock): void {
+  mount(endpoints.timeline, ({ caller, params, query }) =>
+    knifeTimeline(db, caller, params.id, {
+      before: query.before ? { at: new Date(query.before), eventId: query.beforeId ?? null } : null,
+      most: query.most,
+    }),
+  )
+  mount(endpoints.sendEvents, async ({ caller, body }) => {
+    const folded = await recordEvents(db, clock, caller, body.events)
+    return { knives: await viewKnives(db, caller.house, clock(), folded) }
   })
 }

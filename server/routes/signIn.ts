@@ -14,6 +14,7 @@ import {
   type SignInContext,
 } from '../services/house/signIn'
 import { makeFirstHouse } from '../services/house/houses'
+import { changeHouse } from '../db/changeHouse'
 
 export function signInRoutes(mount: Mount, door: SignInContext): void {
   const { db, clock } = door
@@ -35,7 +36,9 @@ export function signInRoutes(mount: Mount, door: SignInContext): void {
   mount(endpoints.enrol, ({ caller, body, request, response }) => enrolDevice(door, caller, request, response, body))
   mount(endpoints.devices, ({ caller }) => listDevices(db, caller.house.id))
   mount(endpoints.revoke, async ({ caller, params }) => {
-    if (!(await revokeDevice(db, caller.house.id, params.id))) throw notFound('device')
+    await changeHouse(db, caller.house.id, async (change) => {
+      if (!(await revokeDevice(change, caller.house.id, params.id))) throw notFound('device')
+    })
     return {}
   })
 }

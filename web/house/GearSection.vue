@@ -18,7 +18,7 @@ import { useChange } from './useChange'
 type Scale = NonNullable<GearView['scale']>
 const formats = useFormats()
 const { refusal, change } = useChange()
-const gear = shallowRef<GearView[]>([])
+const gear = shallowRef<readonly GearView[]>([])
 const loaded = ref(false)
 const open = ref(false)
 const isNew = ref(true)

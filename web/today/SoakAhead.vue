@@ -6,7 +6,7 @@ import { call } from '../api'
 import SoakList from '../bench/SoakList.vue'
 
 /** Stones that need water before they can be used: started from here, they ring wherever the person is by then. */
-const gear = shallowRef<GearView[]>([])
+const gear = shallowRef<readonly GearView[]>([])
 onMounted(() => {
   call(endpoints.gear).then(
     (shelf) => {

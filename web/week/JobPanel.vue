@@ -93,8 +93,7 @@ const canStay = computed(
     <EdgeStrip :knife="view" :px-per-mm="0.6" />
     <p>{{ verdict }}</p>
     <p v-if="when">
-      <b>{{ when }}</b
-      ><template v-if="stones">. {{ $t('week.stones', { stones }) }}</template>
+      <b>{{ when }}</b><template v-if="stones">. {{ $t('week.stones', { stones }) }}</template>
     </p>
     <p v-for="reason in why" :key="reason" class="soft">{{ reason }}</p>
     <p v-if="told" class="told" role="status">{{ told }}</p>

@@ -110,6 +110,7 @@ export function useWeekPlan(): WeekPlan {
       searching.value = false
       refusal.value = refusalText(new Error('plan'))
     }
+    changesHere++
     searching.value = true
     bound.value = null
     handMade.value = null
@@ -138,8 +139,11 @@ export function useWeekPlan(): WeekPlan {
     search(from, keepClose ? { placements: from, cost: ANCHOR_MINUTES } : null)
   }
 
+  /** counts what was changed on this device: by hand, by other weights, by a new search */
+  let changesHere = 0
   function settle(wanted: readonly Placement[], jobId: string): void {
     if (!asked.value) return
+    changesHere++
     // a session that would now come before the one it follows goes off the plan
     const next = validPlacements(asked.value, wanted)
     handMade.value = { jobId, costMinutes: planCost(asked.value, next) - cost.value, breaks: null }
@@ -173,6 +177,7 @@ export function useWeekPlan(): WeekPlan {
     const own = (problem.value?.jobs ?? []).filter(({ knifeId }) => knifeId === knifeOfJob(jobId)).map(({ id }) => id)
     const at = own.indexOf(jobId)
     const touched = new Set(isLocked(jobId) ? own.slice(at) : own.slice(0, at + 1))
+    changesHere++
     const others = locks.value.filter((lock) => !touched.has(lock.jobId))
     locks.value = isLocked(jobId) ? others : [...others, ...placements.value.filter((one) => touched.has(one.jobId))]
   }
@@ -181,12 +186,19 @@ export function useWeekPlan(): WeekPlan {
     search(placements.value, null)
   }
 
-  let improvementId: string | null = null
+  /** the improvement asked for last, and how often the plan had been changed here by then */
+  let asking: { readonly id: string; readonly changesBefore: number } | null = null
   const { pause, resume } = useIntervalFn(
     async () => {
-      if (!improvementId || !problem.value) return
+      const asker = asking
+      if (!asker || !problem.value) return
       try {
-        const told = await call(endpoints.improvement, { params: { id: improvementId } })
+        const told = await call(endpoints.improvement, { params: { id: asker.id } })
+        // what was changed here meanwhile is newer than the question: an answer to that no longer fits
+        if (asking?.id !== asker.id || asker.changesBefore !== changesHere) {
+          forgetImprovement()
+          return
+        }
         improving.value = told
         if (told.bound !== null) bound.value = told.bound
         if (told.placements && told.cost !== null && told.cost < cost.value - 1e-6) placements.value = told.placements
@@ -195,26 +207,30 @@ export function useWeekPlan(): WeekPlan {
           improving.value = null
         }
       } catch (error) {
-        pause()
-        improving.value = null
+        forgetImprovement()
         refusal.value = refusalText(error)
       }
     },
     LOOK_EVERY_MS,
     { immediate: false },
   )
+  function forgetImprovement(): void {
+    pause()
+    improving.value = null
+  }
   async function improve(): Promise<void> {
     if (!problem.value) return
+    const changesBefore = changesHere
     try {
       const { id } = await call(endpoints.improvePlan, {
         body: {
           weights: problem.value.weights,
-          locks: [...locks.value],
-          placements: [...placements.value],
+          locks: locks.value,
+          placements: placements.value,
           seconds: IMPROVE_SECONDS,
         },
       })
-      improvementId = id
+      asking = { id, changesBefore }
       improving.value = { status: 'waiting', seconds: 0, bound: null, cost: null, placements: null, proven: false }
       handMade.value = null
       resume()
@@ -223,7 +239,7 @@ export function useWeekPlan(): WeekPlan {
     }
   }
   async function stopImproving(): Promise<void> {
-    if (improvementId) await call(endpoints.cancelJob, { params: { id: improvementId } }).catch(() => undefined)
+    if (asking) await call(endpoints.cancelJob, { params: { id: asking.id } }).catch(() => undefined)
   }
 
   async function accept(): Promise<boolean> {
@@ -233,9 +249,9 @@ export function useWeekPlan(): WeekPlan {
         body: {
           basedOn: view.value?.accepted?.version ?? 0,
           weights: problem.value.weights,
-          locks: [...locks.value],
-          placements: [...placements.value],
-          bound: bound.value,
+          locks: locks.value,
+          placements: placements.value,
+          improvementId: asking?.id ?? null,
         },
       })
       await load()

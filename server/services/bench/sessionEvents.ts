@@ -55,22 +55,22 @@ export function sessionEvents(
   const [before, after] = [readingsOf(state.before), readingsOf(state.after)]
   const [first] = plan.stages
   const workedMs = Object.values(state.steps).reduce((sum, step) => sum + step.spentMs, 0)
-  const tool = plan.recipeId === 'strop' ? 'strop' : plan.recipeId === 'rod-ladder' ? 'diamond-rod' : 'smooth-steel'
+  const { records } = plan
   const strokes = Math.max(
     0,
     ...plan.steps.filter(({ kind }) => kind === 'hone' || kind === 'strop').map((step) => step.strokes),
   )
-  const isHoning = plan.stages.length === 0 && !plan.recipeId.startsWith('serrated')
-  const done = isHoning
-    ? event('honed', 'honed', at, { tool, strokesPerSide: strokes })
-    : event('sharpened', 'sharpened', at, {
-        finishMicron: plan.finishMicron,
-        minutes: Math.min(600, Math.round(workedMs / MINUTE_MS)),
-        strokes: strokesBySide(plan, state),
-        ...(first ? { startGrit: jisGrit(first.micron) } : {}),
-        ...(workshop ? bladeLeft(workshop) : {}),
-        ...(described ? { described } : {}),
-      })
+  const done =
+    records.kind === 'honed'
+      ? event('honed', 'honed', at, { tool: records.tool, strokesPerSide: strokes })
+      : event('sharpened', 'sharpened', at, {
+          finishMicron: plan.finishMicron,
+          minutes: Math.min(600, Math.round(workedMs / MINUTE_MS)),
+          strokes: strokesBySide(plan, state),
+          ...(first ? { startGrit: jisGrit(first.micron) } : {}),
+          ...(workshop ? bladeLeft(workshop) : {}),
+          ...(described ? { described } : {}),
+        })
   return [
     ...(before.length > 0 ? [event('before', 'checked', session.startedAt, { readings: before, ladder: [] })] : []),
     done,

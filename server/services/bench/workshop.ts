@@ -14,7 +14,6 @@ import type { Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
 import type { Database, Queryable } from '../../db/database'
 import { knifeLog } from '../../db/queries/log/events'
-import { touchHouse } from '../../db/queries/house/houses'
 import { findKnife, type StoredKnife } from '../../db/queries/fleet/knives'
 import { deleteWorkOrder, listWorkOrders, saveWorkOrder } from '../../db/queries/fleet/workOrders'
 import { standingEvents } from '../../../core/edge/model/events'
@@ -24,6 +23,7 @@ import { loadFleetSnapshot } from '../fleet/fleet'
 import { micronOf } from '../shelf/gear'
 import { presentKnife } from '../fleet/knifeView'
 import { workOrderFor } from '../fleet/workOrders'
+import { changeHouse } from '../../db/changeHouse'
 
 type Present = BenchKnife['present']
 
@@ -197,10 +197,9 @@ export async function setWorkOrder(
       planWorkshop({ blade, type, operation, lengthMm, hrc, stones, finishMicron: FACE_FINISH_MICRON }),
     )
   const saved: WorkOrder | null = operation && { operation, waits: false }
-  await db.transaction(async (client) => {
-    if (saved) await saveWorkOrder(client, caller.house.id, knifeId, saved, { personId: caller.person.id, at: clock() })
-    else if (view.saved) await deleteWorkOrder(client, caller.house.id, knifeId, view.saved.operation.kind)
-    await touchHouse(client, caller.house.id)
+  await changeHouse(db, caller.house.id, async (change) => {
+    if (saved) await saveWorkOrder(change, caller.house.id, knifeId, saved, { personId: caller.person.id, at: clock() })
+    else if (view.saved) await deleteWorkOrder(change, caller.house.id, knifeId, view.saved.operation.kind)
   })
   return operation ? { ...view, saved } : await workshopView(db, clock, caller, knifeId)
 }

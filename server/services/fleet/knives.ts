@@ -1,5 +1,4 @@
 import { v4 as newId } from 'uuid'
-import type { TimelineEvent } from '../../../contract/events'
 import type { KnifePatch, KnifeView, NewKnife } from '../../../contract/knives'
 import { faceAngle } from '../../../core/geometry/stack'
 import { knownBlade } from '../../../core/knife/blade'
@@ -9,8 +8,7 @@ import type { KnifeState } from '../../../core/edge/log/state'
 import type { Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
 import type { Database, Queryable } from '../../db/database'
-import { insertEvents, timelinePage, type EventWrite } from '../../db/queries/log/events'
-import { touchHouse } from '../../db/queries/house/houses'
+import { insertEvents, type EventWrite } from '../../db/queries/log/events'
 import {
   codesLike,
   findKnife,
@@ -20,6 +18,7 @@ import {
   type StoredKnife,
 } from '../../db/queries/fleet/knives'
 import { findPerson } from '../../db/queries/house/people'
+import { changeHouse } from '../../db/changeHouse'
 import { Fault, notFound } from '../../faults'
 import { viewKnives } from './fleet'
 import { refold } from '../log/knifeState'
@@ -78,12 +77,6 @@ export async function nextCode(db: Queryable, houseId: string, prefix: string): 
   }
 }
 
-const isDuplicateCode = (error: unknown): boolean =>
-  error instanceof Error && 'constraint' in error && error.constraint === 'knives_code'
-
-const duplicateCode = (code: string): Fault =>
-  new Fault('conflict', 'duplicate-code', { code }, [{ path: 'code', key: 'duplicate-code', values: { code } }])
-
 /** A knife as the database keeps it, its measures rounded to its columns: what a later rebuild will read too. */
 async function asStored(db: Queryable, context: HouseContext, knife: StoredKnife): Promise<StoredKnife> {
   return (await findKnife(db, context.house.id, knife.id)) ?? knife
@@ -101,38 +94,53 @@ export async function joinFleet(
   return await refold(db, context, await asStored(db, context, knife))
 }
 
-export async function addKnife(db: Database, clock: Clock, caller: Caller, input: NewKnife): Promise<KnifeView> {
-  const now = clock()
-  const code = input.code ?? (await nextCode(db, caller.house.id, knifeDefaults(input.type, input.lengthMm).codePrefix))
-  const knife = describeKnife(input, code)
-  assertPlausible(knife)
-  try {
-    return await db.transaction(async (client) => {
-      const context = await loadHouseContext(client, caller.house)
-      if (!context.stations.some((station) => station.id === input.stationId)) throw notFound('station')
-      if (input.holderId && !(await findPerson(client, caller.house.id, input.holderId))) throw notFound('person')
-      const again = await lockKnife(client, caller.house.id, input.id)
-      const state = again
-        ? await refold(client, context, again)
-        : await joinFleet(client, context, knife, {
-            id: newId(),
-            knifeId: knife.id,
-            kind: 'added',
-            at: now,
-            personId: caller.person.id,
-            deviceId: caller.deviceId,
-            payload: { condition: input.condition, stationId: input.stationId, holderId: input.holderId },
-          })
-      if (!again) await touchHouse(client, caller.house.id)
-      const [view] = await viewKnives(client, caller.house, now, [{ knife: again ?? knife, state }])
-      if (!view) throw notFound('knife')
-      return view
-    })
-  } catch (error) {
-    throw isDuplicateCode(error) ? duplicateCode(code) : error
-  }
+/** The view of one knife, read after the change that made it what it is. */
+async function viewAfter(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  changed: { readonly knife: StoredKnife; readonly state: KnifeState },
+): Promise<KnifeView> {
+  const [view] = await viewKnives(db, caller.house, clock(), [changed])
+  if (!view) throw notFound('knife')
+  return view
 }
 
+/** @throws Fault when a station or holder is not of this house, or a code is taken */
+export async function addKnife(db: Database, clock: Clock, caller: Caller, input: NewKnife): Promise<KnifeView> {
+  const houseId = caller.house.id
+  const added = await changeHouse(
+    db,
+    houseId,
+    async (change) => {
+      const again = await lockKnife(change, houseId, input.id)
+      if (again) {
+        change.nothingNew()
+        return { knife: again, state: await refold(change, await loadHouseContext(change, caller.house), again) }
+      }
+      const context = await loadHouseContext(change, caller.house)
+      if (!context.stations.some((station) => station.id === input.stationId)) throw notFound('station')
+      if (input.holderId && !(await findPerson(change, houseId, input.holderId))) throw notFound('person')
+      const { codePrefix } = knifeDefaults(input.type, input.lengthMm)
+      const knife = describeKnife(input, input.code ?? (await nextCode(change, houseId, codePrefix)))
+      assertPlausible(knife)
+      const state = await joinFleet(change, context, knife, {
+        id: newId(),
+        knifeId: knife.id,
+        kind: 'added',
+        at: clock(),
+        personId: caller.person.id,
+        deviceId: caller.deviceId,
+        payload: { condition: input.condition, stationId: input.stationId, holderId: input.holderId },
+      })
+      return { knife, state }
+    },
+    { code: input.code ?? '' },
+  )
+  return await viewAfter(db, clock, caller, added)
+}
+
+/** @throws Fault when there is no such knife, its measures contradict each other, or its code is taken */
 export async function editKnife(
   db: Database,
   clock: Clock,
@@ -140,48 +148,21 @@ export async function editKnife(
   knifeId: string,
   patch: KnifePatch,
 ): Promise<KnifeView> {
-  try {
-    return await db.transaction(async (client) => {
-      const before = await lockKnife(client, caller.house.id, knifeId)
+  const houseId = caller.house.id
+  const edited = await changeHouse(
+    db,
+    houseId,
+    async (change) => {
+      const before = await lockKnife(change, houseId, knifeId)
       if (!before) throw notFound('knife')
       const knife = applyPatch<StoredKnife>(before, patch)
       assertPlausible(knife)
-      await updateKnife(client, caller.house.id, knife)
-      const context = await loadHouseContext(client, caller.house)
-      const stored = await asStored(client, context, knife)
-      const state = await refold(client, context, stored)
-      await touchHouse(client, caller.house.id)
-      const [view] = await viewKnives(client, caller.house, clock(), [{ knife: stored, state }])
-      if (!view) throw notFound('knife')
-      return view
-    })
-  } catch (error) {
-    throw isDuplicateCode(error) ? duplicateCode(patch.code ?? '') : error
-  }
-}
-
-/** A page of a knife's history, with the worst force before and after each event that moved it. */
-export async function knifeTimeline(
-  db: Database,
-  caller: Caller,
-  knifeId: string,
-  page: { readonly before: Date | null; readonly most: number },
-): Promise<TimelineEvent[]> {
-  if (!(await findKnife(db, caller.house.id, knifeId))) throw notFound('knife')
-  const rows = await timelinePage(db, caller.house.id, knifeId, page)
-  return rows.map((row) => ({
-    id: row.id,
-    kind: row.kind,
-    at: row.at.toISOString(),
-    recordedAt: row.recorded_at.toISOString(),
-    personId: row.person_id,
-    personName: row.person_name,
-    deviceName: row.device_name,
-    payload: row.payload,
-    voided:
-      row.void_at === null
-        ? null
-        : { at: row.void_at.toISOString(), personName: row.void_person_name, reason: row.void_reason ?? '' },
-    effect: row.before_gf === null || row.after_gf === null ? null : { beforeGf: row.before_gf, afterGf: row.after_gf },
-  }))
+      await updateKnife(change, houseId, knife)
+      const context = await loadHouseContext(change, caller.house)
+      const stored = await asStored(change, context, knife)
+      return { knife: stored, state: await refold(change, context, stored) }
+    },
+    { code: patch.code ?? '' },
+  )
+  return await viewAfter(db, clock, caller, edited)
 }

@@ -1,5 +1,4 @@
 import { v4 as newId } from 'uuid'
-import type { z } from 'zod'
 import type {
   FirstRun,
   HousePatch,
@@ -17,10 +16,10 @@ import { speaker } from '../../../words/say'
 import { hashSecret } from '../../signIn/secrets'
 import type { Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
-import type { Database, Queryable } from '../../db/database'
+import type { Database } from '../../db/database'
 import { deleteSessionsOf } from '../../db/queries/house/signIn'
 import { replaceSkills, saveBench } from '../../db/queries/week/crew'
-import { anyHouse, insertHouse, touchHouse, updateHouse } from '../../db/queries/house/houses'
+import { anyHouse, insertHouse, updateHouse, lockHouses, findHouse } from '../../db/queries/house/houses'
 import {
   findPerson,
   insertPerson,
@@ -28,11 +27,14 @@ import {
   updatePerson,
   listPeople,
   type PersonWrite,
+  type StoredPerson,
 } from '../../db/queries/house/people'
 import { insertStation, insertStationPeriod, listStations, updateStation } from '../../db/queries/house/stations'
 import { closeSpans, currentSpans, insertSpans, listAllSpans } from '../../db/queries/week/weeklySpans'
 import { Fault, notFound } from '../../faults'
 import { applyPatch } from '../../patch'
+import type { Wire } from '../../../contract/wire'
+import { changeHouse, type HouseChange } from '../../db/changeHouse'
 
 /** A new house's week and stations count for all time before too. */
 const ALWAYS = new Date(0)
@@ -60,7 +62,7 @@ const firstStation = (): Station => ({
 /** Makes the first house of an empty database, with its manager, the usual week and one station. */
 export async function makeFirstHouse(
   db: Database,
-  input: z.infer<typeof FirstRun>,
+  input: Wire<typeof FirstRun>,
 ): Promise<{ houseId: string; personId: string }> {
   const house: House = {
     id: newId(),
@@ -74,7 +76,7 @@ export async function makeFirstHouse(
   const personId = newId()
   await db.transaction(async (client) => {
     // only one of two people opening the first page at once may make the house
-    await client.query('lock table houses in exclusive mode')
+    await lockHouses(client)
     if (await anyHouse(client)) throw new Fault('conflict', 'house-exists')
     await insertHouse(client, house)
     await insertPerson(client, house.id, {
@@ -97,29 +99,22 @@ export async function makeFirstHouse(
   return { houseId: house.id, personId }
 }
 
-/** One write to the house: all of it in a transaction, and open screens are told. */
-async function change<T>(db: Database, caller: Caller, work: (client: Queryable) => Promise<T>): Promise<T> {
-  return await db.transaction(async (client) => {
-    const result = await work(client)
-    await touchHouse(client, caller.house.id)
-    return result
-  })
-}
-
-const isTaken = (error: unknown, constraint: string): boolean =>
-  error instanceof Error && 'constraint' in error && error.constraint === constraint
-
-export async function editHouse(db: Database, caller: Caller, patch: z.infer<typeof HousePatch>): Promise<House> {
-  const { revision: _, ...before } = caller.house
-  const house = applyPatch<House>(before, patch)
-  return await change(db, caller, async (client) => {
-    await updateHouse(client, house)
+export async function editHouse(db: Database, caller: Caller, patch: Wire<typeof HousePatch>): Promise<House> {
+  const houseId = caller.house.id
+  return await changeHouse(db, houseId, async (change) => {
+    // read under the lock: another edit may have come in since the caller signed in
+    const stored = await findHouse(change, houseId)
+    if (!stored) throw notFound('house')
+    const { revision: _, ...before } = stored
+    const house = applyPatch<House>(before, patch)
+    await updateHouse(change, house)
     return house
   })
 }
 
-export async function addPerson(db: Database, caller: Caller, input: z.infer<typeof NewPerson>): Promise<Person> {
-  const pinHash = input.pin ? await hashSecret(input.pin) : null
+/** @throws Fault when another person has the name */
+export async function addPerson(db: Database, caller: Caller, input: Wire<typeof NewPerson>): Promise<Person> {
+  const houseId = caller.house.id
   const person: PersonWrite = {
     id: input.id,
     name: input.name,
@@ -127,88 +122,81 @@ export async function addPerson(db: Database, caller: Caller, input: z.infer<typ
     active: true,
     signInName: null,
     passwordHash: null,
-    pinHash,
+    pinHash: input.pin ? await hashSecret(input.pin) : null,
   }
-  try {
-    return await change(db, caller, async (client) => {
-      await insertPerson(client, caller.house.id, person)
-      const stored = await findPerson(client, caller.house.id, person.id)
-      if (!stored) throw notFound('person')
-      return publicPerson(stored)
-    })
-  } catch (error) {
-    throw isTaken(error, 'people_name') ? new Fault('conflict', 'duplicate-name', { name: input.name }) : error
+  const add = async (change: HouseChange): Promise<Person> => {
+    await insertPerson(change, houseId, person)
+    const stored = await findPerson(change, houseId, person.id)
+    if (!stored) throw notFound('person')
+    return publicPerson(stored)
   }
+  return await changeHouse(db, houseId, add, { name: input.name })
 }
 
+/** @throws Fault when another person has the name, or nobody would be left who manages the house */
 export async function editPerson(
   db: Database,
   caller: Caller,
   personId: string,
-  patch: z.infer<typeof PersonPatch>,
+  patch: Wire<typeof PersonPatch>,
 ): Promise<Person> {
+  const houseId = caller.house.id
   const pinHash = patch.pin ? await hashSecret(patch.pin) : null
-  try {
-    return await change(db, caller, async (client) => {
-      const before = await findPerson(client, caller.house.id, personId)
-      if (!before) throw notFound('person')
-      const { pin: _, ...fields } = patch
-      const after = applyPatch(before, { ...fields, ...(pinHash ? { pinHash } : {}) })
-      const losesChef =
-        before.role === 'chef' && before.passwordHash !== null && (after.role !== 'chef' || !after.active)
-      if (losesChef) await assertAnotherManager(client, caller.house.id, personId)
-      await updatePerson(client, caller.house.id, after)
-      if (!after.active || pinHash) await deleteSessionsOf(client, caller.house.id, personId)
-      return publicPerson({ ...after, hasPin: after.pinHash !== null })
-    })
-  } catch (error) {
-    throw isTaken(error, 'people_name') ? new Fault('conflict', 'duplicate-name', { name: patch.name ?? '' }) : error
+  const edit = async (change: HouseChange): Promise<Person> => {
+    const before = await findPerson(change, houseId, personId)
+    if (!before) throw notFound('person')
+    const { pin: _, ...fields } = patch
+    const after = applyPatch(before, { ...fields, ...(pinHash ? { pinHash } : {}) })
+    const losesChef = isManager(before) && (after.role !== 'chef' || !after.active)
+    if (losesChef) await assertAnotherManager(change, houseId, personId)
+    await updatePerson(change, houseId, after)
+    if (!after.active || pinHash) await deleteSessionsOf(change, houseId, personId)
+    return publicPerson({ ...after, hasPin: after.pinHash !== null })
   }
+  return await changeHouse(db, houseId, edit, { name: patch.name ?? '' })
 }
 
+const isManager = (person: StoredPerson): boolean => person.role === 'chef' && person.passwordHash !== null
+
 /** A house nobody can manage is a house nobody can mend. */
-async function assertAnotherManager(client: Queryable, houseId: string, leavingId: string): Promise<void> {
-  const people = await listPeople(client, houseId)
-  const stays = people.some(
-    (person) => person.id !== leavingId && person.active && person.role === 'chef' && person.passwordHash !== null,
-  )
+async function assertAnotherManager(change: HouseChange, houseId: string, leavingId: string): Promise<void> {
+  const people = await listPeople(change, houseId)
+  const stays = people.some((person) => person.id !== leavingId && person.active && isManager(person))
   if (!stays) throw new Fault('conflict', 'last-manager')
 }
 
+/** @throws Fault when another station has the name */
 export async function addStation(db: Database, caller: Caller, station: Station): Promise<Station> {
-  try {
-    return await change(db, caller, async (client) => {
-      await insertStation(client, caller.house.id, station)
-      await insertStationPeriod(client, caller.house.id, station, ALWAYS)
-      return station
-    })
-  } catch (error) {
-    throw isTaken(error, 'stations_name') ? new Fault('conflict', 'duplicate-name', { name: station.name }) : error
+  const houseId = caller.house.id
+  const add = async (change: HouseChange): Promise<Station> => {
+    await insertStation(change, houseId, station)
+    await insertStationPeriod(change, houseId, station, ALWAYS)
+    return station
   }
+  return await changeHouse(db, houseId, add, { name: station.name })
 }
 
 const worksAlike = (a: Station, b: Station): boolean =>
   a.board === b.board && a.product === b.product && a.hoursPerService === b.hoursPerService
 
+/** @throws Fault when there is no such station, or another one has the name */
 export async function editStation(
   db: Database,
   clock: Clock,
   caller: Caller,
   stationId: string,
-  patch: z.infer<typeof StationPatch>,
+  patch: Wire<typeof StationPatch>,
 ): Promise<Station> {
-  try {
-    return await change(db, caller, async (client) => {
-      const before = (await listStations(client, caller.house.id)).find((station) => station.id === stationId)
-      if (!before) throw notFound('station')
-      const station = applyPatch<Station>(before, patch)
-      await updateStation(client, caller.house.id, station)
-      if (!worksAlike(before, station)) await insertStationPeriod(client, caller.house.id, station, clock())
-      return station
-    })
-  } catch (error) {
-    throw isTaken(error, 'stations_name') ? new Fault('conflict', 'duplicate-name', { name: patch.name ?? '' }) : error
+  const houseId = caller.house.id
+  const edit = async (change: HouseChange): Promise<Station> => {
+    const before = (await listStations(change, houseId)).find((station) => station.id === stationId)
+    if (!before) throw notFound('station')
+    const station = applyPatch<Station>(before, patch)
+    await updateStation(change, houseId, station)
+    if (!worksAlike(before, station)) await insertStationPeriod(change, houseId, station, clock())
+    return station
   }
+  return await changeHouse(db, houseId, edit, { name: patch.name ?? '' })
 }
 
 const sameSpan = (a: WeeklySpan, b: WeeklySpan): boolean =>
@@ -221,25 +209,27 @@ export async function setWeek(
   caller: Caller,
   wanted: readonly WeeklySpan[],
 ): Promise<WeeklySpan[]> {
+  const houseId = caller.house.id
   const endless = wanted.find((span) => span.starts === span.ends)
   if (endless) throw new Fault('invalid', 'span-empty', { name: endless.name })
-  return await change(db, caller, async (client) => {
+  await changeHouse(db, houseId, async (change) => {
     const now = clock()
-    const current = currentSpans(await listAllSpans(client, caller.house.id))
+    const current = currentSpans(await listAllSpans(change, houseId))
     const leaving = current.filter((span) => !wanted.some((one) => sameSpan(one, span)))
     const arriving = wanted.filter((span) => !current.some((one) => sameSpan(one, span)))
+    if (leaving.length === 0 && arriving.length === 0) change.nothingNew()
     await closeSpans(
-      client,
-      caller.house.id,
+      change,
+      houseId,
       leaving.map((span) => span.id),
       now,
     )
     await insertSpans(
-      client,
-      caller.house.id,
+      change,
+      houseId,
       arriving.map((span) => ({ ...span, id: newId() })),
       now,
     )
-    return currentSpans(await listAllSpans(client, caller.house.id))
   })
+  return currentSpans(await listAllSpans(db, houseId))
 }

@@ -11,6 +11,7 @@ import { insertDevice } from '../../db/queries/house/signIn'
 import { anyHouse, findHouse } from '../../db/queries/house/houses'
 import { findPerson, findPersonBySignIn, listPeople } from '../../db/queries/house/people'
 import { Fault } from '../../faults'
+import { changeHouse } from '../../db/changeHouse'
 
 /** Sign-in shown on the first page of a demonstration house, and nowhere else. */
 export interface DemoSignIn {
@@ -129,12 +130,14 @@ export async function enrolDevice(
   input: { name: string; kind: Device['kind'] },
 ): Promise<{ device: Device; key: string | null }> {
   const token = newToken(caller.house.id)
-  const device = await insertDevice(door.db, caller.house.id, {
-    id: newId(),
-    kind: input.kind,
-    name: input.name,
-    tokenHash: token.hash,
-  })
+  const device = await changeHouse(door.db, caller.house.id, (change) =>
+    insertDevice(change, caller.house.id, {
+      id: newId(),
+      kind: input.kind,
+      name: input.name,
+      tokenHash: token.hash,
+    }),
+  )
   if (input.kind === 'instrument') return { device, key: token.text }
   rememberDevice(request, response, token.text)
   return { device, key: null }

@@ -1,6 +1,6 @@
 import type { Database } from '../../db/database'
 import { knifeLog } from '../../db/queries/log/events'
-import { replaceFolds } from '../../db/queries/log/folds'
+import { replaceFolds, knivesWithoutState } from '../../db/queries/log/folds'
 import { findHouse, touchHouse, type StoredHouse } from '../../db/queries/house/houses'
 import { listKnives, lockKnife } from '../../db/queries/fleet/knives'
 import { foldKnife } from './knifeState'
@@ -48,14 +48,9 @@ async function rebuildKnife(db: Database, context: HouseContext, knifeId: string
 
 /** Reckons the knives of all houses that have a log and no state, as after a change of what states hold. */
 export async function rebuildMissing(db: Database, onHouse: (name: string, knives: number) => void): Promise<void> {
-  const { rows } = await db.query<{ house_id: string; id: string }>(
-    `select knife.house_id, knife.id
-     from knives knife
-     where not exists (select from knife_states state where state.house_id = knife.house_id and state.knife_id = knife.id)
-     order by knife.house_id`,
-  )
   const byHouse = new Map<string, string[]>()
-  for (const row of rows) byHouse.set(row.house_id, [...(byHouse.get(row.house_id) ?? []), row.id])
+  for (const { houseId, knifeId } of await knivesWithoutState(db))
+    byHouse.set(houseId, [...(byHouse.get(houseId) ?? []), knifeId])
   for (const [houseId, knifeIds] of byHouse) {
     const house = await findHouse(db, houseId)
     if (!house) continue

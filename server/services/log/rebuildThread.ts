@@ -3,10 +3,10 @@ import { openDatabase } from '../../db/database'
 import { findHouse } from '../../db/queries/house/houses'
 import { noteProgress } from '../../db/queries/house/jobs'
 import { rebuildHouse } from './rebuild'
-import type { ThreadTask } from '../../jobs/queue'
+import type { RebuildTask } from './rebuildInThreads'
 
 /** One share of a rebuild, in a thread of its own, so that the server goes on answering. */
-async function main({ databaseUrl, houseId, jobId, share }: ThreadTask): Promise<void> {
+async function main({ databaseUrl, houseId, jobId, share }: RebuildTask): Promise<void> {
   const db = openDatabase(databaseUrl, () => undefined)
   try {
     const house = await findHouse(db, houseId)
@@ -19,4 +19,4 @@ async function main({ databaseUrl, houseId, jobId, share }: ThreadTask): Promise
   }
 }
 
-await main(workerData as ThreadTask)
+await main(workerData as RebuildTask)

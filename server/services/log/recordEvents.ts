@@ -1,17 +1,16 @@
 import type { NewEvent } from '../../../contract/events'
-import type { KnifeView } from '../../../contract/knives'
 import { DESCRIBED, type Description, type EventPayloads } from '../../../core/edge/model/events'
+import type { KnifeState } from '../../../core/edge/log/state'
 import { knownBlade } from '../../../core/knife/blade'
 import type { Right } from '../../../core/house/rights'
 import { assertMay, type Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
 import type { Database, Queryable } from '../../db/database'
 import { asKnifeEvent, findEvent, insertEvents, knownEventIds, type EventWrite } from '../../db/queries/log/events'
-import { touchHouse } from '../../db/queries/house/houses'
+import { changeHouse } from '../../db/changeHouse'
 import { lockKnife, updateKnife, type StoredKnife } from '../../db/queries/fleet/knives'
 import { findPerson } from '../../db/queries/house/people'
 import { Fault, notFound } from '../../faults'
-import { viewKnives } from '../fleet/fleet'
 import { foldOn } from './knifeState'
 import { loadHouseContext } from './usageContext'
 import { MINUTE_MS } from '../../../core/time'
@@ -123,9 +122,15 @@ const toWrite =
     payload: payloadOf(event, knife, workingDps),
   })
 
+/** A knife with the state its log now gives. */
+export interface FoldedKnife {
+  readonly knife: StoredKnife
+  readonly state: KnifeState
+}
+
 /**
- * Records what happened to knives, all of it or none, and returns those knives as they now are.
- * Events recorded before are left as they were.
+ * Records what happened to knives, all of it or none, and gives those knives folded up to it. Events recorded before
+ * are left as they were.
  *
  * @throws Fault when a knife, station, person or voided event is not of this house, when the role
  *   does not carry the right, or when an event lies in the future
@@ -135,38 +140,36 @@ export async function recordEvents(
   clock: Clock,
   caller: Caller,
   events: readonly NewEvent[],
-): Promise<KnifeView[]> {
+): Promise<FoldedKnife[]> {
   const now = clock()
   for (const event of events) {
     assertMay(caller, RIGHT_FOR[event.kind])
     assertTime(event, now)
   }
-  return await db.transaction(async (client) => {
-    const context = await loadHouseContext(client, caller.house)
+  const houseId = caller.house.id
+  return await changeHouse(db, houseId, async (change) => {
+    const context = await loadHouseContext(change, caller.house)
     const stationIds = new Set(context.stations.map((station) => station.id))
-    const known = await knownEventIds(
-      client,
-      caller.house.id,
-      events.map((event) => event.id),
-    )
-    const workingDps = (await findPerson(client, caller.house.id, caller.person.id))?.workingDps ?? null
-    const pairs = []
-    // in one order for everybody, so that two devices never wait for each other in a circle
+    const eventIds = events.map((event) => event.id)
+    const known = await knownEventIds(change, houseId, eventIds)
+    if (known.size === new Set(eventIds).size) change.nothingNew()
+    const workingDps = (await findPerson(change, houseId, caller.person.id))?.workingDps ?? null
+    const folded: FoldedKnife[] = []
+    // in one order for everybody: a rebuild holds knives without holding the house
     for (const knifeId of [...new Set(events.map((event) => event.knifeId))].sort()) {
-      const knife = await lockKnife(client, caller.house.id, knifeId)
+      const knife = await lockKnife(change, houseId, knifeId)
       if (!knife) throw notFound('knife')
       const fresh = events.filter((event) => event.knifeId === knifeId && !known.has(event.id))
       for (const event of fresh) {
-        if (event.kind === 'moved') await assertMove(client, caller, event, stationIds)
-        if (event.kind === 'voided') await assertVoidable(client, caller, event)
+        if (event.kind === 'moved') await assertMove(change, caller, event, stationIds)
+        if (event.kind === 'voided') await assertVoidable(change, caller, event)
         assertChipFits(event, knife)
       }
       const writes = fresh.map(toWrite(caller, knife, workingDps))
-      const described = await restoreDescription(client, caller.house.id, knife, fresh)
-      await insertEvents(client, caller.house.id, writes)
-      pairs.push({ knife: described, state: await foldOn(client, context, described, writes.map(asKnifeEvent)) })
+      const described = await restoreDescription(change, houseId, knife, fresh)
+      await insertEvents(change, houseId, writes)
+      folded.push({ knife: described, state: await foldOn(change, context, described, writes.map(asKnifeEvent)) })
     }
-    if (known.size < events.length) await touchHouse(client, caller.house.id)
-    return await viewKnives(client, caller.house, now, pairs)
+    return folded
   })
 }

@@ -1,12 +1,13 @@
-import type { z } from 'zod'
-import type { Gear, GearPatch, GearView, NewGear, StackPiece } from '../../../contract/bench'
+import type { Gear, GearView, StackPiece } from '../../../contract/bench'
+import type { BodyOf } from '../../../contract/endpoint'
+import type { endpoints } from '../../../contract/endpoints'
 import { bathFor, flatteningState, gearWarnings, usualSoakMinutes } from '../../../core/abrasive/gear'
 import { grainMicrons } from '../../../core/abrasive/grain'
 import { MeasureError } from '../../../core/measure'
 import type { Caller } from '../../signIn/sessions'
 import type { Database } from '../../db/database'
 import { listGear, replacePieces, saveGear } from '../../db/queries/shelf/gear'
-import { touchHouse } from '../../db/queries/house/houses'
+import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import { Fault, notFound } from '../../faults'
 import { applyPatch } from '../../patch'
 
@@ -41,23 +42,8 @@ function assertGrain(gear: Gear): void {
   }
 }
 
-async function keep(db: Database, caller: Caller, gear: Gear): Promise<GearView> {
-  assertGrain(gear)
-  try {
-    return await db.transaction(async (client) => {
-      await saveGear(client, caller.house.id, gear)
-      await touchHouse(client, caller.house.id)
-      return gearView(gear)
-    })
-  } catch (error) {
-    if (error instanceof Error && 'constraint' in error && error.constraint === 'gear_name')
-      throw new Fault('conflict', 'duplicate-name', { name: gear.name })
-    throw error
-  }
-}
-
 /** Fills new gear with what its kind and grain usually need. */
-export function describeGear(input: z.infer<typeof NewGear>): Gear {
+export function describeGear(input: BodyOf<typeof endpoints.addGear>): Gear {
   const scale = input.scale ?? null
   const grit = input.grit ?? null
   const micron = scale === null || grit === null ? 0 : (micronOf({ scale, grit }) ?? 0)
@@ -80,13 +66,24 @@ export function describeGear(input: z.infer<typeof NewGear>): Gear {
   }
 }
 
-export async function addGear(db: Database, caller: Caller, input: z.infer<typeof NewGear>): Promise<GearView> {
-  assertGrain({
-    ...describeGear({ id: input.id, name: input.name, kind: input.kind }),
-    scale: input.scale ?? null,
-    grit: input.grit ?? null,
+/** Keeps gear, checked, in an open change. */
+async function keepGear(change: HouseChange, houseId: string, gear: Gear): Promise<GearView> {
+  assertGrain(gear)
+  await saveGear(change, houseId, gear)
+  return gearView(gear)
+}
+
+export async function addGear(
+  db: Database,
+  caller: Caller,
+  input: BodyOf<typeof endpoints.addGear>,
+): Promise<GearView> {
+  const plain = describeGear({ id: input.id, name: input.name, kind: input.kind })
+  assertGrain({ ...plain, scale: input.scale ?? null, grit: input.grit ?? null })
+  const { id: houseId } = caller.house
+  return await changeHouse(db, houseId, (change) => keepGear(change, houseId, describeGear(input)), {
+    name: input.name,
   })
-  return await keep(db, caller, describeGear(input))
 }
 
 /** @throws Fault when the house has no such gear */
@@ -94,17 +91,27 @@ export async function editGear(
   db: Database,
   caller: Caller,
   gearId: string,
-  patch: z.infer<typeof GearPatch>,
+  patch: BodyOf<typeof endpoints.editGear>,
 ): Promise<GearView> {
-  const before = (await listGear(db, caller.house.id)).find(({ id }) => id === gearId)
-  if (!before) throw notFound('gear')
-  return await keep(db, caller, applyPatch<Gear>(before, patch))
+  const { id: houseId } = caller.house
+  return await changeHouse(
+    db,
+    houseId,
+    async (change) => {
+      // read under the lock, so that knives counted on it meanwhile stay counted
+      const before = (await listGear(change, houseId)).find(({ id }) => id === gearId)
+      if (!before) throw notFound('gear')
+      return await keepGear(change, houseId, applyPatch<Gear>(before, patch))
+    },
+    { name: patch.name ?? '' },
+  )
 }
 
-export async function setPieces(db: Database, caller: Caller, pieces: readonly StackPiece[]): Promise<StackPiece[]> {
-  await db.transaction(async (client) => {
-    await replacePieces(client, caller.house.id, pieces)
-    await touchHouse(client, caller.house.id)
-  })
-  return [...pieces]
+export async function setPieces(
+  db: Database,
+  caller: Caller,
+  pieces: readonly StackPiece[],
+): Promise<readonly StackPiece[]> {
+  await changeHouse(db, caller.house.id, (change) => replacePieces(change, caller.house.id, pieces))
+  return pieces
 }

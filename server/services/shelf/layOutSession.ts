@@ -11,11 +11,11 @@ import { edgeCondition, workOnEdge } from '../../../core/session/work'
 import type { KnownBlade } from '../../../core/knife/blade'
 import { MeasureError } from '../../../core/measure'
 import type { Queryable } from '../../db/database'
-import { listRecipes, listRecipePreferences } from '../../db/queries/bench/sessions'
 import { listGear } from '../../db/queries/shelf/gear'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import { Fault, notFound } from '../../faults'
 import { micronOf } from './gear'
+import { listRecipes, listRecipePreferences } from '../../db/queries/shelf/recipes'
 
 /** What a person asks of a session before it begins. */
 export interface BenchWish {
@@ -118,7 +118,7 @@ export function layOutSession(
   const work = workOnEdge(
     state,
     geometry,
-    recipe.id === 'thin',
+    recipe.worksOn === 'face',
     Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm),
   )
   const progression =

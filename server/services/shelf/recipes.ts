@@ -2,22 +2,20 @@ import type { Recipe, RecipeView, RecipePreference } from '../../../contract/ben
 import { RECIPES } from '../../../core/session/recipes'
 import type { Caller } from '../../signIn/sessions'
 import type { Database, Queryable } from '../../db/database'
+import { Fault, notFound } from '../../faults'
+import { houseRecipes } from './layOutSession'
 import {
   deleteRecipe,
   listRecipes,
   listRecipePreferences,
   replaceRecipePreferences,
   saveRecipe,
-} from '../../db/queries/bench/sessions'
-import { Fault, notFound } from '../../faults'
-import { houseRecipes } from './layOutSession'
-
-const copy = (recipe: Awaited<ReturnType<typeof houseRecipes>>[number]): Recipe =>
-  JSON.parse(JSON.stringify(recipe)) as Recipe
+} from '../../db/queries/shelf/recipes'
+import { changeHouse } from '../../db/changeHouse'
 
 export async function recipeViews(db: Queryable, houseId: string): Promise<RecipeView[]> {
   const own = new Set((await listRecipes(db, houseId)).map(({ id }) => id))
-  return (await houseRecipes(db, houseId)).map((recipe) => ({ recipe: copy(recipe), own: own.has(recipe.id) }))
+  return (await houseRecipes(db, houseId)).map((recipe) => ({ recipe, own: own.has(recipe.id) }))
 }
 
 /**
@@ -26,6 +24,7 @@ export async function recipeViews(db: Queryable, houseId: string): Promise<Recip
  */
 export async function setRecipe(db: Database, caller: Caller, id: string, recipe: Recipe): Promise<RecipeView> {
   if (recipe.id !== id) throw new Fault('invalid', 'recipe-other-id')
+  if (recipe.records.kind === 'honed' && recipe.stones !== 'none') throw new Fault('invalid', 'recipe-records-honing')
   const ids = recipe.steps.map((step) => step.id)
   if (new Set(ids).size < ids.length) throw new Fault('invalid', 'recipe-step-twice')
   const kinds = recipe.steps.map(({ kind }) => kind)
@@ -33,13 +32,13 @@ export async function setRecipe(db: Database, caller: Caller, id: string, recipe
     throw new Fault('invalid', 'recipe-needs-end')
   if (recipe.stones !== 'none' && !kinds.includes('side') && !kinds.includes('deburr'))
     throw new Fault('invalid', 'recipe-needs-strokes')
-  await saveRecipe(db, caller.house.id, recipe)
+  await changeHouse(db, caller.house.id, (change) => saveRecipe(change, caller.house.id, recipe))
   return { recipe, own: true }
 }
 
 export async function restoreRecipe(db: Database, caller: Caller, id: string): Promise<RecipeView[]> {
   if (RECIPES.every((recipe) => recipe.id !== id)) throw new Fault('conflict', 'recipe-no-original')
-  await deleteRecipe(db, caller.house.id, id)
+  await changeHouse(db, caller.house.id, (change) => deleteRecipe(change, caller.house.id, id))
   return await recipeViews(db, caller.house.id)
 }
 
@@ -49,10 +48,11 @@ export async function setRecipePreferences(
   caller: Caller,
   preferences: readonly RecipePreference[],
 ): Promise<RecipePreference[]> {
-  const known = new Set((await houseRecipes(db, caller.house.id)).map(({ id }) => id))
-  if (preferences.some(({ recipeId }) => !known.has(recipeId))) throw notFound('recipe')
-  return await db.transaction(async (client) => {
-    await replaceRecipePreferences(client, caller.house.id, preferences)
-    return await listRecipePreferences(client, caller.house.id)
+  const { id: houseId } = caller.house
+  await changeHouse(db, houseId, async (change) => {
+    const known = new Set((await houseRecipes(change, houseId)).map(({ id }) => id))
+    if (preferences.some(({ recipeId }) => !known.has(recipeId))) throw notFound('recipe')
+    await replaceRecipePreferences(change, houseId, preferences)
   })
+  return await listRecipePreferences(db, houseId)
 }

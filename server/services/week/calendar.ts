@@ -10,19 +10,20 @@ import type { Database } from '../../db/database'
 import { listBenches } from '../../db/queries/week/crew'
 import { findHouse, type StoredHouse } from '../../db/queries/house/houses'
 import { findPerson } from '../../db/queries/house/people'
-import {
-  currentPlan,
-  insertCalendarLink,
-  personOfCalendar,
-  revokeCalendarLinks,
-  standingCalendarLinks,
-} from '../../db/queries/week/plans'
+import { currentPlan } from '../../db/queries/week/plans'
 import { Fault, notFound } from '../../faults'
 import { dayOf, setShiftDays } from './crew'
 import { loadFleetSnapshot } from '../fleet/fleet'
 import { standingSessions } from '../fleet/standingSessions'
 import { MINUTE_MS, DAY_MS } from '../../../core/time'
 import type { Wire } from '../../../contract/wire'
+import {
+  insertCalendarLink,
+  personOfCalendar,
+  revokeCalendarLinks,
+  standingCalendarLinks,
+} from '../../db/queries/week/calendarLinks'
+import { changeHouse } from '../../db/changeHouse'
 
 /** Honing and checks stand in a calendar this long before their service, minutes (assumed). */
 const ROUND_MINUTES = 15
@@ -108,9 +109,9 @@ export async function makeLink(
   const whose = assertOwnOrManager(caller, personId)
   if (!(await findPerson(db, caller.house.id, whose))) throw notFound('person')
   const token = newToken(caller.house.id)
-  await db.transaction(async (client) => {
-    await revokeCalendarLinks(client, caller.house.id, whose, clock())
-    await insertCalendarLink(client, caller.house.id, whose, token.hash)
+  await changeHouse(db, caller.house.id, async (change) => {
+    await revokeCalendarLinks(change, caller.house.id, whose, clock())
+    await insertCalendarLink(change, caller.house.id, whose, token.hash)
   })
   return { path: `/api/calendar/${token.text}.ics` }
 }
@@ -121,7 +122,8 @@ export async function revokeLink(
   caller: Caller,
   personId: string,
 ): Promise<{ standing: number }> {
-  await revokeCalendarLinks(db, caller.house.id, assertOwnOrManager(caller, personId), clock())
+  const whose = assertOwnOrManager(caller, personId)
+  await changeHouse(db, caller.house.id, (change) => revokeCalendarLinks(change, caller.house.id, whose, clock()))
   return await standingLinks(db, caller, personId)
 }
 

@@ -15,10 +15,11 @@ import {
   saveBench,
   saveSpecialDay,
 } from '../../db/queries/week/crew'
-import { touchHouse } from '../../db/queries/house/houses'
+import { changeHouse, type HouseChange } from '../../db/changeHouse'
+import type { WriteValues } from '../../db/violations'
 import { findPerson } from '../../db/queries/house/people'
 import { Fault, notFound } from '../../faults'
-import { loadCrew } from './planProblem'
+import { loadCrew } from './crewAhead'
 import { houseOccurrences, loadHouseContext, specialDays } from '../log/usageContext'
 import { DAY_MS } from '../../../core/time'
 import type { Wire } from '../../../contract/wire'
@@ -31,26 +32,24 @@ export const dayOf = (at: Date, zone: string): string =>
 export async function crewOf(db: Database, clock: Clock, caller: Caller): Promise<Crew> {
   const crew = await loadCrew(db, caller.house.id, dayOf(clock(), caller.house.zone))
   return {
-    shifts: [...crew.shifts],
-    days: [...crew.days],
-    skills: [...crew.skills],
-    benches: [...crew.benches],
+    shifts: crew.shifts,
+    days: crew.days,
+    skills: crew.skills,
+    benches: crew.benches,
     special: await listSpecialDays(db, caller.house.id),
     paces: [...crew.paces].map(([personId, pace]) => ({ personId, ...pace })),
   }
 }
 
-/** One change of the crew, told to open screens; the crew as it is then. */
-async function change(
+/** One change of the crew; the crew as it is then. */
+async function changeCrew(
   db: Database,
   clock: Clock,
   caller: Caller,
-  work: (client: Queryable) => Promise<void>,
+  work: (change: HouseChange) => Promise<void>,
+  values: WriteValues = {},
 ): Promise<Crew> {
-  await db.transaction(async (client) => {
-    await work(client)
-    await touchHouse(client, caller.house.id)
-  })
+  await changeHouse(db, caller.house.id, work, values)
   return await crewOf(db, clock, caller)
 }
 
@@ -68,8 +67,8 @@ export async function setShifts(
   personId: string,
   shifts: Wire<typeof PersonShifts>,
 ): Promise<Crew> {
-  return await change(db, clock, caller, async (client) => {
-    const name = await assertPerson(client, caller, personId)
+  return await changeCrew(db, clock, caller, async (change) => {
+    const name = await assertPerson(change, caller, personId)
     const clash = overlappingShifts(shifts)
     if (clash)
       throw new Fault('conflict', 'shifts-overlap', {
@@ -79,7 +78,7 @@ export async function setShifts(
         second: `${clash[1].starts}–${clash[1].ends}`,
       })
     await replaceShifts(
-      client,
+      change,
       caller.house.id,
       personId,
       shifts.map((shift) => ({ ...shift, id: newId(), personId })),
@@ -95,8 +94,8 @@ export async function setShiftDays(
   personId: string,
   input: { readonly days: readonly string[]; readonly entries: Wire<typeof PersonDays> },
 ): Promise<Crew> {
-  return await change(db, clock, caller, async (client) => {
-    const name = await assertPerson(client, caller, personId)
+  return await changeCrew(db, clock, caller, async (change) => {
+    const name = await assertPerson(change, caller, personId)
     const byDay = new Map<string, { weekday: number; starts: string; ends: string }[]>()
     for (const { day, starts, ends } of input.entries) {
       if (starts !== null && ends !== null) byDay.set(day, [...(byDay.get(day) ?? []), { weekday: 1, starts, ends }])
@@ -107,7 +106,7 @@ export async function setShiftDays(
     }
     const days = [...new Set([...input.days, ...input.entries.map(({ day }) => day)])]
     await replaceShiftDays(
-      client,
+      change,
       caller.house.id,
       personId,
       days,
@@ -124,20 +123,17 @@ export async function setSkills(
   personId: string,
   skills: readonly Skill[],
 ): Promise<Crew> {
-  return await change(db, clock, caller, async (client) => {
-    await assertPerson(client, caller, personId)
-    await replaceSkills(client, caller.house.id, personId, [...new Set(skills)], caller.person.id, clock())
+  return await changeCrew(db, clock, caller, async (change) => {
+    await assertPerson(change, caller, personId)
+    await replaceSkills(change, caller.house.id, personId, [...new Set(skills)], caller.person.id, clock())
   })
 }
 
+/** @throws Fault when another bench has the name */
 export async function setBench(db: Database, clock: Clock, caller: Caller, bench: BenchPlace): Promise<Crew> {
-  try {
-    return await change(db, clock, caller, (client) => saveBench(client, caller.house.id, bench))
-  } catch (error) {
-    if (error instanceof Error && 'constraint' in error && error.constraint === 'benches_name')
-      throw new Fault('conflict', 'duplicate-name', { name: bench.name })
-    throw error
-  }
+  return await changeCrew(db, clock, caller, (change) => saveBench(change, caller.house.id, bench), {
+    name: bench.name,
+  })
 }
 
 /**
@@ -155,12 +151,12 @@ export async function setSpecialDay(
 ): Promise<Crew> {
   const endless = special?.spans.find((span) => span.starts === span.ends)
   if (endless) throw new Fault('invalid', 'span-empty', { name: endless.name })
-  return await change(db, clock, caller, async (client) => {
+  return await changeCrew(db, clock, caller, async (change) => {
     const now = clock().getTime()
     const begun = async (): Promise<string> => {
       const context = {
-        ...(await loadHouseContext(client, caller.house)),
-        special: await specialDays(client, caller.house.id),
+        ...(await loadHouseContext(change, caller.house)),
+        special: await specialDays(change, caller.house.id),
       }
       const from = startOfDay(Date.parse(`${day}T12:00:00Z`), caller.house.zone)
       return JSON.stringify(
@@ -171,8 +167,8 @@ export async function setSpecialDay(
       )
     }
     const before = await begun()
-    if (special) await saveSpecialDay(client, caller.house.id, special)
-    else await deleteSpecialDay(client, caller.house.id, day)
+    if (special) await saveSpecialDay(change, caller.house.id, special)
+    else await deleteSpecialDay(change, caller.house.id, day)
     if ((await begun()) !== before) throw new Fault('conflict', 'day-passed')
   })
 }

@@ -11,8 +11,9 @@ import { findHouse } from '../../db/queries/house/houses'
 import { findJob } from '../../db/queries/house/jobs'
 import { daysAhead } from './planProblem'
 import { PLAN_DAYS } from './plan'
-import type { ImproveNews, ImproveTask } from './improve'
+import type { ImproveNews, ImproveTask } from './improveInThread'
 import { seededRandom } from '../../../core/statistics/random'
+import { planFoundations } from '../../../core/plan/changes'
 
 const MS = 1000
 /** Shares of the time: searching on from the plan there is, and after the solver from what it found. */
@@ -33,6 +34,7 @@ async function main(task: ImproveTask & { readonly stop: Int32Array }): Promise<
     const secondsGone = (): number => (Date.now() - startMs) / MS
     const goesOn = (): boolean => Atomics.load(task.stop, 0) === 0
     let best: readonly Placement[] = ask.placements
+    const foundations = planFoundations(problem)
     let bound = -Infinity
     const tell = (proven = false): void => {
       const told: ImproveNews = {
@@ -41,6 +43,7 @@ async function main(task: ImproveTask & { readonly stop: Int32Array }): Promise<
         cost: planCost(problem, best),
         placements: best.map((placement) => ({ ...placement })),
         proven,
+        foundations,
       }
       parentPort?.postMessage(told)
     }

@@ -1,5 +1,7 @@
+import { isDeepStrictEqual } from 'node:util'
+import { z } from 'zod'
 import { v4 as newId } from 'uuid'
-import { Improvement, type AcceptedPlan, type ImproveAsk, type NewPlan, type PlanView } from '../../../contract/week'
+import { ImproveAsk, Improvement, type AcceptedPlan, type NewPlan, type PlanView } from '../../../contract/week'
 import { knifeOfJob, renumberSessions, withSeconds } from '../../../core/plan/secondSessions'
 import { planFoundations, changedFoundations } from '../../../core/plan/changes'
 import { violationOf } from '../../../core/plan/explain'
@@ -10,13 +12,14 @@ import type { Round } from '../../../core/plan/rounds'
 import type { Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
 import type { Database } from '../../db/database'
-import { touchHouse } from '../../db/queries/house/houses'
-import { findJob, openJob } from '../../db/queries/house/jobs'
+import { findJob, openImprovement } from '../../db/queries/house/jobs'
 import { currentPlan, keepPlan, type KeptPlan } from '../../db/queries/week/plans'
 import { Fault, notFound } from '../../faults'
 import type { Queue } from '../../jobs/queue'
 import { daysAhead, QUARTER_MS, type DaysAhead } from './planProblem'
 import { standingSessions } from '../fleet/standingSessions'
+import { changeHouse } from '../../db/changeHouse'
+import { findKnife } from '../../db/queries/fleet/knives'
 
 /** A plan reaches this far. */
 export const PLAN_DAYS = 7
@@ -57,7 +60,7 @@ export async function planView(db: Database, clock: Clock, caller: Caller): Prom
       one.startsWith('job ') && knives.has(one.split(' ')[1] ?? '')
   return {
     now: now.toISOString(),
-    problem: structuredClone(problem) as PlanView['problem'],
+    problem,
     accepted: kept && { ...acceptedView(kept), sessions: left },
     moved: {
       gone: moved.gone.filter((one) => !isJobOf(wasDone)(one)),
@@ -100,25 +103,42 @@ export async function acceptPlan(db: Database, clock: Clock, caller: Caller, inp
       endsAt: instant(endMs),
     }))
     .sort((a, b) => a.startsAt.localeCompare(b.startsAt))
-  return await db.transaction(async (client) => {
-    const before = await currentPlan(client, caller.house.id)
-    const plan = {
-      weights: input.weights,
-      locks: [...problem.locks],
-      sessions,
-      cost: planCost(problem, input.placements),
-      bound: input.bound,
-      rounds: roundsByShift(ahead.rounds),
-      foundations: planFoundations(problem),
-    }
-    const kept =
-      (before?.version ?? 0) === input.basedOn &&
-      (await keepPlan(client, caller.house.id, input.basedOn + 1, { personId: caller.person.id, at: now }, plan))
-    if (!kept) throw new Fault('conflict', 'plan-moved')
-    await touchHouse(client, caller.house.id)
-    const { foundations: _, ...told } = plan
-    return { ...told, version: input.basedOn + 1, acceptedAt: now.toISOString(), acceptedBy: caller.person.id }
+  const plan = {
+    weights: input.weights,
+    locks: problem.locks,
+    sessions,
+    cost: planCost(problem, input.placements),
+    bound: await provenBound(db, caller, input.improvementId, problem),
+    rounds: roundsByShift(ahead.rounds),
+    foundations: planFoundations(problem),
+  }
+  await changeHouse(db, caller.house.id, async (change) => {
+    const before = await currentPlan(change, caller.house.id)
+    const by = { personId: caller.person.id, at: now }
+    const isKept =
+      (before?.version ?? 0) === input.basedOn && (await keepPlan(change, caller.house.id, input.basedOn + 1, by, plan))
+    if (!isKept) throw new Fault('conflict', 'plan-moved')
   })
+  const { foundations: _, ...told } = plan
+  return { ...told, version: input.basedOn + 1, acceptedAt: now.toISOString(), acceptedBy: caller.person.id }
+}
+
+/** What the server proved of this very problem; what a screen says of a bound is nobody's proof. */
+async function provenBound(
+  db: Database,
+  caller: Caller,
+  improvementId: string | null,
+  problem: PlanProblem,
+): Promise<number | null> {
+  const job = improvementId === null ? null : await findJob(db, caller.house.id, improvementId)
+  if (job?.kind !== 'improve-plan') return null
+  const { weights, locks } = ImproveAsk.parse(job.input)
+  const { bound, foundations } = ImproveOutput.parse(job.output ?? {})
+  const isSameQuestion =
+    isDeepStrictEqual(weights, problem.weights) &&
+    isDeepStrictEqual(locks, problem.locks) &&
+    isDeepStrictEqual(foundations, planFoundations(problem))
+  return isSameQuestion ? bound : null
 }
 
 interface PlanLayout {
@@ -172,13 +192,14 @@ function roundsByShift(rounds: readonly Round[]): AcceptedPlan['rounds'] {
   return [...byShift.values()]
 }
 
-async function codeOf(db: Database, caller: Caller, knifeId: string): Promise<string> {
-  const { rows } = await db.query<{ code: string }>('select code from knives where house_id = $1 and id = $2', [
-    caller.house.id,
-    knifeId,
-  ])
-  return rows[0]?.code ?? ''
-}
+const codeOf = async (db: Database, caller: Caller, knifeId: string): Promise<string> =>
+  (await findKnife(db, caller.house.id, knifeId))?.code ?? ''
+
+/** What an improvement keeps for the server alone: the bound, and what the problem it was proven of stood on. */
+const ImproveOutput = z.object({
+  bound: z.number().nullable().default(null),
+  foundations: z.array(z.string()).default([]),
+})
 
 const NOTHING_YET = { seconds: 0, bound: null, cost: null, placements: null, proven: false }
 
@@ -189,13 +210,12 @@ export async function improvePlan(
   caller: Caller,
   ask: ImproveAsk,
 ): Promise<{ id: string }> {
-  const job = await openJob(db, caller.house.id, {
-    id: newId(),
-    kind: 'improve-plan',
-    askedBy: caller.person.id,
-    input: ask,
+  const houseId = caller.house.id
+  const job = await changeHouse(db, houseId, async (change) => {
+    change.nothingNew()
+    return await openImprovement(change, houseId, { id: newId(), askedBy: caller.person.id, input: ask })
   })
-  await queue.send({ houseId: caller.house.id, jobId: job.id })
+  await queue.send({ houseId, jobId: job.id })
   return { id: job.id }
 }
 

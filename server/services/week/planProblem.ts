@@ -1,8 +1,7 @@
 import { setImmediate } from 'node:timers/promises'
 import type { WorkOrder, SectionMeasure } from '../../../contract/workshop'
-import type { BenchPlace, PersonSkill, Shift, ShiftDay } from '../../../contract/week'
+import type { BenchPlace } from '../../../contract/week'
 import { needsFlattening, KNIVES_BETWEEN_FLATTENING } from '../../../core/abrasive/gear'
-import { learnedRate } from '../../../core/abrasive/learnedRate'
 import { NO_DEFECTS } from '../../../core/edge/model/events'
 import { forecastEdge, rotaAhead, stateAfterStoning, usualUse } from '../../../core/edge/forecast/forecast'
 import { workAt } from '../../../core/edge/log/history'
@@ -22,9 +21,7 @@ import {
 } from '../../../core/plan/problem'
 import { shiftRounds, type Round, type RoundKnife, type UnheldKnife } from '../../../core/plan/rounds'
 import type { Queryable } from '../../db/database'
-import { listBenches, listShiftDays, listShifts, listSkills } from '../../db/queries/week/crew'
 import { listWorkOrders } from '../../db/queries/fleet/workOrders'
-import { burrTimesByPerson } from '../../db/queries/week/plans'
 import type { StoredHouse } from '../../db/queries/house/houses'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import { usualSession, type Bench } from '../shelf/layOutSession'
@@ -37,6 +34,7 @@ import { workOrderFor, actionOf } from '../fleet/workOrders'
 import { layOutOperation, measuredSections } from '../bench/workshop'
 import { skillFor } from '../../../core/session/skillFor'
 import { DAY_MS } from '../../../core/time'
+import { type CrewAhead, loadCrew } from './crewAhead'
 
 /** A window that is open already is planned from the next quarter of an hour on. */
 export const QUARTER_MS = 900_000
@@ -44,31 +42,6 @@ export const QUARTER_MS = 900_000
 const FLATTEN_MINUTES = 4
 /** Services after a session whose edge is still reckoned; beyond it the last one stands. */
 const FRESH_SERVICES = 30
-
-/** People and benches of the days ahead. */
-export interface CrewAhead {
-  readonly shifts: readonly Shift[]
-  readonly days: readonly ShiftDay[]
-  readonly skills: readonly PersonSkill[]
-  readonly benches: readonly BenchPlace[]
-  readonly paces: ReadonlyMap<string, { readonly pace: number; readonly sessions: number }>
-}
-
-export async function loadCrew(db: Queryable, houseId: string, fromDay: string): Promise<CrewAhead> {
-  const times = await burrTimesByPerson(db, houseId)
-  return {
-    shifts: await listShifts(db, houseId),
-    days: await listShiftDays(db, houseId, fromDay),
-    skills: await listSkills(db, houseId),
-    benches: await listBenches(db, houseId),
-    paces: new Map(
-      [...times].map(([id, own]) => {
-        const { rate, sessions } = learnedRate(own)
-        return [id, { pace: Math.round(100 / rate) / 100, sessions }]
-      }),
-    ),
-  }
-}
 
 /** Everything the days ahead are planned from, and what is done at the stations meanwhile. */
 export interface DaysAhead {

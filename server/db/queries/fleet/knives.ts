@@ -44,19 +44,17 @@ export async function listKnives(db: Queryable, houseId: string): Promise<Stored
 
 /** A knife, locked until the transaction ends so that two devices cannot fold its log at once. */
 export async function lockKnife(db: Queryable, houseId: string, knifeId: string): Promise<StoredKnife | null> {
-  const { rows } = await db.query<StoredKnife>(
-    `select ${SELECTED} from knives where house_id = $1 and id = $2 for update`,
-    [houseId, knifeId],
-  )
-  return rows[0] ?? null
-}
-
-export async function findKnife(db: Queryable, houseId: string, knifeId: string): Promise<StoredKnife | null> {
-  const { rows } = await db.query<StoredKnife>(`select ${SELECTED} from knives where house_id = $1 and id = $2`, [
+  return await db.maybeOne<StoredKnife>(`select ${SELECTED} from knives where house_id = $1 and id = $2 for update`, [
     houseId,
     knifeId,
   ])
-  return rows[0] ?? null
+}
+
+export async function findKnife(db: Queryable, houseId: string, knifeId: string): Promise<StoredKnife | null> {
+  return await db.maybeOne<StoredKnife>(`select ${SELECTED} from knives where house_id = $1 and id = $2`, [
+    houseId,
+    knifeId,
+  ])
 }
 
 /** Codes in use that start with a prefix, for numbering the next one. */

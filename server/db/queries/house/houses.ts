@@ -29,13 +29,13 @@ export const toHouse = (row: HouseRow): StoredHouse => ({
 const COLUMNS = 'id, name, zone, units, service_limits, is_demo, revision'
 
 export async function findHouse(db: Queryable, houseId: string): Promise<StoredHouse | null> {
-  const { rows } = await db.query<HouseRow>(`select ${COLUMNS} from houses where id = $1`, [houseId])
-  return rows[0] ? toHouse(rows[0]) : null
+  const row = await db.maybeOne<HouseRow>(`select ${COLUMNS} from houses where id = $1`, [houseId])
+  return row && toHouse(row)
 }
 
 export async function anyHouse(db: Queryable): Promise<StoredHouse | null> {
-  const { rows } = await db.query<HouseRow>(`select ${COLUMNS} from houses order by created_at limit 1`)
-  return rows[0] ? toHouse(rows[0]) : null
+  const row = await db.maybeOne<HouseRow>(`select ${COLUMNS} from houses order by created_at limit 1`)
+  return row && toHouse(row)
 }
 
 export async function insertHouse(db: Queryable, house: House): Promise<void> {
@@ -57,6 +57,15 @@ export async function updateHouse(db: Queryable, house: House): Promise<void> {
 
 /** Channel on which servers tell each other which house changed. */
 export const CHANGES_CHANNEL = 'yorvik_changes'
+
+/** Holds a house's row until the transaction ends. @returns whether there is such a house */
+export const lockHouse = async (db: Queryable, houseId: string): Promise<boolean> =>
+  (await db.maybeOne('select id from houses where id = $1 for update', [houseId])) !== null
+
+/** Keeps every other transaction from making a house, as long as this one makes the first. */
+export async function lockHouses(db: Queryable): Promise<void> {
+  await db.query('lock table houses in exclusive mode')
+}
 
 /** Marks a house as changed inside the writing transaction, and tells open screens when it commits. */
 export async function touchHouse(db: Queryable, houseId: string): Promise<void> {

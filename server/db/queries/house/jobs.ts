@@ -23,24 +23,50 @@ const toJob = (row: JobRow): Job => ({
 
 const COLUMNS = 'id, kind, status, done, total, asked_at, ended_at'
 
-/** Puts a job on the list, or gives the one of its kind that is open already. */
-export async function openJob(
+/** Puts a rebuild on the list, or gives the one that is open already: one of a house at a time. */
+export async function openRebuild(
   db: Queryable,
   houseId: string,
-  job: { readonly id: string; readonly kind: Job['kind']; readonly askedBy: string; readonly input?: unknown },
+  job: { readonly id: string; readonly askedBy: string },
 ): Promise<Job> {
   await db.query(
+    `insert into jobs (house_id, id, kind, asked_by)
+     values ($1, $2, 'rebuild', $3)
+     on conflict (house_id) where kind = 'rebuild' and status in ('waiting', 'running') do nothing`,
+    [houseId, job.id, job.askedBy],
+  )
+  const row = await db.one<JobRow>(
+    `select ${COLUMNS} from jobs where house_id = $1 and kind = 'rebuild' and status in ('waiting', 'running')`,
+    [houseId],
+  )
+  return toJob(row)
+}
+
+/**
+ * Puts an improvement of the plan on the list. Whoever asks the very same question while it is being answered
+ * shares that answer; another question, such as one with other weights, is another job.
+ */
+export async function openImprovement(
+  db: Queryable,
+  houseId: string,
+  job: { readonly id: string; readonly askedBy: string; readonly input: unknown },
+): Promise<Job> {
+  const input = JSON.stringify(job.input)
+  const open = await db.query<JobRow>(
+    `select ${COLUMNS}
+     from jobs
+     where house_id = $1 and kind = 'improve-plan' and status in ('waiting', 'running') and not cancel_asked
+       and input = $2::jsonb
+     limit 1`,
+    [houseId, input],
+  )
+  if (open.rows[0]) return toJob(open.rows[0])
+  const row = await db.one<JobRow>(
     `insert into jobs (house_id, id, kind, asked_by, input)
-     values ($1, $2, $3, $4, $5)
-     on conflict (house_id, kind) where status in ('waiting', 'running') do nothing`,
-    [houseId, job.id, job.kind, job.askedBy, job.input === undefined ? null : JSON.stringify(job.input)],
+     values ($1, $2, 'improve-plan', $3, $4)
+     returning ${COLUMNS}`,
+    [houseId, job.id, job.askedBy, input],
   )
-  const { rows } = await db.query<JobRow>(
-    `select ${COLUMNS} from jobs where house_id = $1 and kind = $2 and status in ('waiting', 'running')`,
-    [houseId, job.kind],
-  )
-  const [row] = rows
-  if (!row) throw new Error('a job that was just opened is gone')
   return toJob(row)
 }
 
@@ -52,33 +78,26 @@ export async function listJobs(db: Queryable, houseId: string): Promise<Job[]> {
   return rows.map(toJob)
 }
 
-/** Every job that nobody has ended, of all houses: what a server that starts takes up again. */
-export async function openJobs(db: Queryable): Promise<{ houseId: string; id: string }[]> {
-  const { rows } = await db.query<{ house_id: string; id: string }>(
-    `select house_id, id from jobs where status in ('waiting', 'running')`,
+/** Jobs of all houses that nobody works on: waiting, or cut off with the server that had claimed them. */
+export async function unclaimedJobs(db: Queryable): Promise<{ houseId: string; jobId: string }[]> {
+  const { rows } = await db.query<{ houseId: string; jobId: string }>(
+    `select house_id as "houseId", id as "jobId"
+     from jobs
+     where status = 'waiting' or (status = 'running' and coalesce(claimed_until, '-infinity') < now())
+     order by asked_at`,
   )
-  return rows.map((row) => ({ houseId: row.house_id, id: row.id }))
+  return rows
 }
 
 export async function askCancel(db: Queryable, houseId: string, jobId: string): Promise<Job | null> {
-  const { rows } = await db.query<JobRow>(
+  const row = await db.maybeOne<JobRow>(
     `update jobs
      set cancel_asked = true
      where house_id = $1 and id = $2
      returning ${COLUMNS}`,
     [houseId, jobId],
   )
-  return rows[0] ? toJob(rows[0]) : null
-}
-
-/** Says that a job has begun, or begun again, and how much there is of it. */
-export async function startJob(db: Queryable, houseId: string, jobId: string, total: number): Promise<void> {
-  await db.query(
-    `update jobs
-     set status = 'running', done = 0, total = $3
-     where house_id = $1 and id = $2`,
-    [houseId, jobId, total],
-  )
+  return row && toJob(row)
 }
 
 /** What a job was asked, what it has found, and whether somebody asked it to stop. */
@@ -91,37 +110,71 @@ export interface JobWork {
 }
 
 export async function findJob(db: Queryable, houseId: string, jobId: string): Promise<JobWork | null> {
-  const { rows } = await db.query<JobWork>(
+  return await db.maybeOne<JobWork>(
     `select kind, status, cancel_asked as "cancelAsked", input, output
      from jobs
      where house_id = $1 and id = $2`,
     [houseId, jobId],
   )
-  return rows[0] ?? null
+}
+
+/**
+ * Claims a job for one server, for so many seconds at a time. @returns what there is to do; null when another server
+ * is at it, or when it has ended
+ */
+export async function claimJob(
+  db: Queryable,
+  houseId: string,
+  jobId: string,
+  seconds: number,
+): Promise<Pick<JobWork, 'kind' | 'cancelAsked'> | null> {
+  return await db.maybeOne<Pick<JobWork, 'kind' | 'cancelAsked'>>(
+    `update jobs
+     set status = 'running', done = 0, total = 1, claimed_until = now() + make_interval(secs => $3)
+     where house_id = $1 and id = $2
+       and (status = 'waiting' or (status = 'running' and coalesce(claimed_until, '-infinity') < now()))
+     returning kind, cancel_asked as "cancelAsked"`,
+    [houseId, jobId, seconds],
+  )
+}
+
+/** Says that the server is still at it. */
+export async function renewClaim(db: Queryable, houseId: string, jobId: string, seconds: number): Promise<void> {
+  await db.query(
+    `update jobs
+     set claimed_until = now() + make_interval(secs => $3)
+     where house_id = $1 and id = $2 and status = 'running'`,
+    [houseId, jobId, seconds],
+  )
+}
+
+/** Says how much there is of a job. */
+export async function noteTotal(db: Queryable, houseId: string, jobId: string, total: number): Promise<void> {
+  await db.query('update jobs set total = $3 where house_id = $1 and id = $2', [houseId, jobId, total])
 }
 
 /** Keeps what a job has found so far. @returns whether somebody asked it to stop */
 export async function noteOutput(db: Queryable, houseId: string, jobId: string, output: unknown): Promise<boolean> {
-  const { rows } = await db.query<{ cancel_asked: boolean }>(
+  const row = await db.maybeOne<{ cancel_asked: boolean }>(
     `update jobs
      set output = coalesce($3, output)
      where house_id = $1 and id = $2
      returning cancel_asked`,
     [houseId, jobId, output === null ? null : JSON.stringify(output)],
   )
-  return rows[0]?.cancel_asked ?? true
+  return row?.cancel_asked ?? true
 }
 
 /** Adds to what a job has done. @returns whether somebody asked it to stop */
 export async function noteProgress(db: Queryable, houseId: string, jobId: string, more: number): Promise<boolean> {
-  const { rows } = await db.query<{ cancel_asked: boolean }>(
+  const row = await db.maybeOne<{ cancel_asked: boolean }>(
     `update jobs
      set done = done + $3
      where house_id = $1 and id = $2
      returning cancel_asked`,
     [houseId, jobId, more],
   )
-  return rows[0]?.cancel_asked ?? true
+  return row?.cancel_asked ?? true
 }
 
 export async function endJob(
@@ -130,9 +183,13 @@ export async function endJob(
   jobId: string,
   status: 'done' | 'cancelled' | 'failed',
 ): Promise<void> {
-  await db.query('update jobs set status = $3, ended_at = now() where house_id = $1 and id = $2', [
-    houseId,
-    jobId,
-    status,
-  ])
+  await db.query(
+    'update jobs set status = $3, ended_at = now(), claimed_until = null where house_id = $1 and id = $2',
+    [houseId, jobId, status],
+  )
+}
+
+/** Forgets jobs that ended before an instant. */
+export async function deleteEndedJobs(db: Queryable, before: Date): Promise<void> {
+  await db.query('delete from jobs where ended_at < $1', [before])
 }

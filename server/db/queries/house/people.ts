@@ -54,19 +54,19 @@ export async function listPeople(db: Queryable, houseId: string): Promise<Stored
 }
 
 export async function findPerson(db: Queryable, houseId: string, personId: string): Promise<StoredPerson | null> {
-  const { rows } = await db.query<PersonRow>(`select ${COLUMNS} from people where house_id = $1 and id = $2`, [
+  const row = await db.maybeOne<PersonRow>(`select ${COLUMNS} from people where house_id = $1 and id = $2`, [
     houseId,
     personId,
   ])
-  return rows[0] ? toPerson(rows[0]) : null
+  return row && toPerson(row)
 }
 
 export async function findPersonBySignIn(db: Queryable, signInName: string): Promise<StoredPerson | null> {
-  const { rows } = await db.query<PersonRow>(
+  const row = await db.maybeOne<PersonRow>(
     `select ${COLUMNS} from people where lower(sign_in_name) = lower($1) and active`,
     [signInName],
   )
-  return rows[0] ? toPerson(rows[0]) : null
+  return row && toPerson(row)
 }
 
 export interface PersonWrite {

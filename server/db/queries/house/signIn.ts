@@ -24,14 +24,12 @@ export async function insertDevice(
   houseId: string,
   device: { readonly id: string; readonly kind: Device['kind']; readonly name: string; readonly tokenHash: Buffer },
 ): Promise<Device> {
-  const { rows } = await db.query<DeviceRow>(
+  const row = await db.one<DeviceRow>(
     `insert into devices (house_id, id, kind, name, token_hash)
      values ($1, $2, $3, $4, $5)
      returning id, kind, name, enrolled_at, revoked_at`,
     [houseId, device.id, device.kind, device.name, device.tokenHash],
   )
-  const [row] = rows
-  if (!row) throw new Error('insert of a device returned no row')
   return toDevice(row)
 }
 
@@ -52,13 +50,13 @@ export async function findDeviceByToken(
   tokenHash: Buffer,
   kind: Device['kind'],
 ): Promise<Device | null> {
-  const { rows } = await db.query<DeviceRow>(
+  const row = await db.maybeOne<DeviceRow>(
     `select id, kind, name, enrolled_at, revoked_at
      from devices
      where house_id = $1 and token_hash = $2 and kind = $3 and revoked_at is null`,
     [houseId, tokenHash, kind],
   )
-  return rows[0] ? toDevice(rows[0]) : null
+  return row && toDevice(row)
 }
 
 /** Revoking a tablet also ends every session opened on it. @returns false when there is none to revoke */
@@ -104,7 +102,7 @@ export async function findSession(
   tokenHash: Buffer,
   now: Date,
 ): Promise<SessionRow | null> {
-  const { rows } = await db.query<SessionRow>(
+  return await db.maybeOne<SessionRow>(
     `select house.id, house.name, house.zone, house.units, house.service_limits, house.is_demo, house.revision,
             person.id as person_id, person.name as person_name, person.role as person_role,
             session.device_id, device.name as device_name
@@ -115,7 +113,6 @@ export async function findSession(
      where session.house_id = $1 and session.token_hash = $2 and session.expires_at > $3`,
     [houseId, tokenHash, now],
   )
-  return rows[0] ?? null
 }
 
 export async function deleteSession(db: Queryable, houseId: string, tokenHash: Buffer): Promise<void> {

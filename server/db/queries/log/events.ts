@@ -53,6 +53,23 @@ export async function insertEvents(
   return new Set(rows.map((row) => row.id))
 }
 
+interface LogRow {
+  readonly id: string
+  readonly kind: EventKind
+  readonly at_ms: number
+  readonly person_id: string | null
+  /** passed the contract when it was written */
+  readonly payload: never
+}
+
+const toKnifeEvent = (row: LogRow): KnifeEvent => ({
+  id: row.id,
+  kind: row.kind,
+  atMs: row.at_ms,
+  personId: row.person_id,
+  payload: row.payload,
+})
+
 /** The log of a knife, voided events and all, oldest first: the whole, or what happened since. */
 export async function knifeLog(
   db: Queryable,
@@ -60,26 +77,37 @@ export async function knifeLog(
   knifeId: string,
   since: Date = new Date(0),
 ): Promise<KnifeEvent[]> {
-  const { rows } = await db.query<{
-    id: string
-    kind: EventKind
-    at_ms: number
-    person_id: string | null
-    payload: never
-  }>(
+  const { rows } = await db.query<LogRow>(
     `select id, kind, (extract(epoch from at) * 1000)::float8 as at_ms, person_id, payload
      from events
      where house_id = $1 and knife_id = $2 and at >= $3
      order by at, id`,
     [houseId, knifeId, since],
   )
-  return rows.map((row): KnifeEvent => ({
-    id: row.id,
-    kind: row.kind,
-    atMs: row.at_ms,
-    personId: row.person_id,
-    payload: row.payload,
-  }))
+  return rows.map(toKnifeEvent)
+}
+
+/** The whole logs of several knives at once, oldest first; a knife without events is not there. */
+export async function knifeLogs(
+  db: Queryable,
+  houseId: string,
+  knifeIds: readonly string[],
+): Promise<Map<string, KnifeEvent[]>> {
+  if (knifeIds.length === 0) return new Map()
+  const { rows } = await db.query<LogRow & { knife_id: string }>(
+    `select knife_id, id, kind, (extract(epoch from at) * 1000)::float8 as at_ms, person_id, payload
+     from events
+     where house_id = $1 and knife_id = any($2)
+     order by at, id`,
+    [houseId, knifeIds],
+  )
+  const logs = new Map<string, KnifeEvent[]>()
+  for (const row of rows) {
+    const log = logs.get(row.knife_id)
+    if (log) log.push(toKnifeEvent(row))
+    else logs.set(row.knife_id, [toKnifeEvent(row)])
+  }
+  return logs
 }
 
 export interface EventRow {
@@ -99,12 +127,18 @@ export interface EventRow {
   after_gf: number | null
 }
 
+/** Where a page of a history begins: after the event it names, or with everything before an instant. */
+export interface TimelinePage {
+  readonly before: { readonly at: Date; readonly eventId: string | null } | null
+  readonly most: number
+}
+
 /** A page of a knife's timeline, newest first, each event with the voiding that took it back. */
 export async function timelinePage(
   db: Queryable,
   houseId: string,
   knifeId: string,
-  page: { readonly before: Date | null; readonly most: number },
+  page: TimelinePage,
 ): Promise<EventRow[]> {
   const { rows } = await db.query<EventRow>(
     `select event.id, event.knife_id, event.kind, event.at, event.recorded_at, event.person_id, event.payload,
@@ -120,10 +154,10 @@ export async function timelinePage(
      where event.house_id = $1
        and event.knife_id = $2
        and event.kind <> 'voided'
-       and ($3::timestamptz is null or event.at < $3)
+       and ($3::timestamptz is null or (event.at, event.id) < ($3, coalesce($4, '00000000-0000-0000-0000-000000000000'::uuid)))
      order by event.at desc, event.id desc
-     limit $4`,
-    [houseId, knifeId, page.before, page.most],
+     limit $5`,
+    [houseId, knifeId, page.before?.at ?? null, page.before?.eventId ?? null, page.most],
   )
   return rows
 }
@@ -139,7 +173,7 @@ export async function findEvent(
   payload: Record<string, unknown>
   voided: boolean
 } | null> {
-  const { rows } = await db.query<{
+  const row = await db.maybeOne<{
     knife_id: string
     kind: EventKind
     person_id: string | null
@@ -152,43 +186,41 @@ export async function findEvent(
      where event.house_id = $1 and event.id = $2`,
     [houseId, eventId],
   )
-  const row = rows[0]
   return row
     ? { knifeId: row.knife_id, kind: row.kind, personId: row.person_id, payload: row.payload, voided: row.voided }
     : null
 }
 
-/** Every event of a house with codes and names, oldest first, for taking the log out. */
-export async function houseLog(
-  db: Queryable,
-  houseId: string,
-): Promise<
-  {
-    id: string
-    code: string
-    kind: EventKind
-    at: Date
-    person_name: string | null
-    payload: Record<string, unknown>
-  }[]
-> {
-  const { rows } = await db.query<{
-    id: string
-    code: string
-    kind: EventKind
-    at: Date
-    person_name: string | null
-    payload: Record<string, unknown>
-  }>(
-    `select event.id, knife.code, event.kind, event.at, person.name as person_name, event.payload
-     from events event
-     join knives knife on knife.house_id = event.house_id and knife.id = event.knife_id
-     left join people person on person.house_id = event.house_id and person.id = event.person_id
-     where event.house_id = $1
-     order by event.at, event.id`,
-    [houseId],
-  )
-  return rows
+/** One event of a house's whole log, with code and name in place of ids. */
+export interface HouseLogRow {
+  readonly id: string
+  readonly code: string
+  readonly kind: EventKind
+  readonly at: Date
+  readonly person_name: string | null
+  readonly payload: Record<string, unknown>
+}
+
+const LOG_PAGE = 2000
+
+/** Every event of a house, oldest first, a page at a time: years of it never stand in memory at once. */
+export async function* houseLog(db: Queryable, houseId: string): AsyncGenerator<readonly HouseLogRow[]> {
+  let last: HouseLogRow | undefined
+  do {
+    const { rows }: { rows: HouseLogRow[] } = await db.query<HouseLogRow>(
+      `select event.id, knife.code, event.kind, event.at, person.name as person_name, event.payload
+       from events event
+       join knives knife on knife.house_id = event.house_id and knife.id = event.knife_id
+       left join people person on person.house_id = event.house_id and person.id = event.person_id
+       where event.house_id = $1
+         and ($2::timestamptz is null or (event.at, event.id) > ($2, $3::uuid))
+       order by event.at, event.id
+       limit $4`,
+      [houseId, last?.at ?? null, last?.id ?? null, LOG_PAGE],
+    )
+    if (rows.length > 0) yield rows
+    last = rows.length === LOG_PAGE ? rows.at(-1) : undefined
+  } while (last)
 }
 
 /** Which of these ids are recorded already. */
@@ -198,4 +230,13 @@ export async function knownEventIds(db: Queryable, houseId: string, ids: readonl
     ids,
   ])
   return new Set(rows.map((row) => row.id))
+}
+
+/** Ids of a house's events that were taken back. */
+export async function voidedEventIds(db: Queryable, houseId: string): Promise<Set<string>> {
+  const { rows } = await db.query<{ voids_id: string }>(
+    'select voids_id from events where house_id = $1 and voids_id is not null',
+    [houseId],
+  )
+  return new Set(rows.map((row) => row.voids_id))
 }

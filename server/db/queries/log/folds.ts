@@ -86,9 +86,22 @@ export async function extendFold(db: Queryable, houseId: string, fold: Fold): Pr
 }
 
 export async function findState(db: Queryable, houseId: string, knifeId: string): Promise<KnifeState | null> {
-  const { rows } = await db.query<{ state: KnifeState }>(
+  const row = await db.maybeOne<{ state: KnifeState }>(
     'select state from knife_states where house_id = $1 and knife_id = $2',
     [houseId, knifeId],
   )
-  return rows[0]?.state ?? null
+  return row?.state ?? null
+}
+
+/** Knives of all houses that have a log and no state, house by house. */
+export async function knivesWithoutState(db: Queryable): Promise<{ houseId: string; knifeId: string }[]> {
+  const { rows } = await db.query<{ houseId: string; knifeId: string }>(
+    `select knife.house_id as "houseId", knife.id as "knifeId"
+     from knives knife
+     where not exists (
+       select from knife_states state where state.house_id = knife.house_id and state.knife_id = knife.id
+     )
+     order by knife.house_id`,
+  )
+  return rows
 }

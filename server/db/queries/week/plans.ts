@@ -18,7 +18,7 @@ const toPlan = (row: PlanRow): KeptPlan => ({
 
 /** The plan a house goes by: the last one accepted. */
 export async function currentPlan(db: Queryable, houseId: string): Promise<KeptPlan | null> {
-  const { rows } = await db.query<PlanRow>(
+  const row = await db.maybeOne<PlanRow>(
     `select version, accepted_by, accepted_at, plan
      from plans
      where house_id = $1
@@ -26,7 +26,7 @@ export async function currentPlan(db: Queryable, houseId: string): Promise<KeptP
      limit 1`,
     [houseId],
   )
-  return rows[0] ? toPlan(rows[0]) : null
+  return row && toPlan(row)
 }
 
 /** Keeps a plan as the version after another. @returns whether nobody was faster */
@@ -46,58 +46,14 @@ export async function keepPlan(
   return rowCount === 1
 }
 
-export async function insertCalendarLink(
-  db: Queryable,
-  houseId: string,
-  personId: string,
-  tokenHash: Buffer,
-): Promise<void> {
-  await db.query('insert into calendar_links (house_id, person_id, token_hash) values ($1, $2, $3)', [
-    houseId,
-    personId,
-    tokenHash,
-  ])
-}
-
-/** Ends every calendar address of a person. @returns how many still stood */
-export async function revokeCalendarLinks(db: Queryable, houseId: string, personId: string, at: Date): Promise<number> {
-  const { rowCount } = await db.query(
-    'update calendar_links set revoked_at = $3 where house_id = $1 and person_id = $2 and revoked_at is null',
-    [houseId, personId, at],
+/** Forgets plans that another took the place of before an instant; the one the house goes by stays, however old. */
+export async function deleteOldPlans(db: Queryable, before: Date): Promise<void> {
+  await db.query(
+    `delete from plans old
+     where exists (
+       select from plans newer
+       where newer.house_id = old.house_id and newer.version > old.version and newer.accepted_at < $1
+     )`,
+    [before],
   )
-  return rowCount ?? 0
-}
-
-export async function standingCalendarLinks(db: Queryable, houseId: string, personId: string): Promise<number> {
-  const { rows } = await db.query<{ count: number }>(
-    'select count(*)::int as count from calendar_links where house_id = $1 and person_id = $2 and revoked_at is null',
-    [houseId, personId],
-  )
-  return rows[0]?.count ?? 0
-}
-
-export async function personOfCalendar(db: Queryable, houseId: string, tokenHash: Buffer): Promise<string | null> {
-  const { rows } = await db.query<{ person_id: string }>(
-    `select link.person_id
-     from calendar_links link
-     join people person on person.house_id = link.house_id and person.id = link.person_id
-     where link.house_id = $1 and link.token_hash = $2 and link.revoked_at is null and person.active`,
-    [houseId, tokenHash],
-  )
-  return rows[0]?.person_id ?? null
-}
-
-/** Minutes planned and taken by every person of a house, for their pace. */
-export async function burrTimesByPerson(
-  db: Queryable,
-  houseId: string,
-): Promise<Map<string, { planned: number; minutes: number }[]>> {
-  const { rows } = await db.query<{ person_id: string; planned: number; minutes: number }>(
-    'select person_id, planned_minutes as planned, minutes from burr_times where house_id = $1',
-    [houseId],
-  )
-  const byPerson = new Map<string, { planned: number; minutes: number }[]>()
-  for (const { person_id, planned, minutes } of rows)
-    byPerson.set(person_id, [...(byPerson.get(person_id) ?? []), { planned, minutes }])
-  return byPerson
 }

@@ -1,0 +1,20 @@
+import { endpoints } from '../../contract/endpoints'
+import type { Database } from '../db/database'
+import type { Mount } from '../mount'
+import { listGear, listPieces } from '../db/queries/shelf/gear'
+import { gearView, addGear, editGear, setPieces } from '../services/shelf/gear'
+import { recipeViews, setRecipe, restoreRecipe, setRecipePreferences } from '../services/shelf/recipes'
+import { listRecipePreferences } from '../db/queries/shelf/recipes'
+
+export function shelfRoutes(mount: Mount, db: Database): void {
+  mount(endpoints.gear, async ({ caller }) => (await listGear(db, caller.house.id)).map(gearView))
+  mount(endpoints.addGear, ({ caller, body }) => addGear(db, caller, body))
+  mount(endpoints.editGear, ({ caller, params, body }) => editGear(db, caller, params.id, body))
+  mount(endpoints.pieces, ({ caller }) => listPieces(db, caller.house.id))
+  mount(endpoints.setPieces, ({ caller, body }) => setPieces(db, caller, body))
+  mount(endpoints.recipes, ({ caller }) => recipeViews(db, caller.house.id))
+  mount(endpoints.setRecipe, ({ caller, params, body }) => setRecipe(db, caller, params.id, body))
+  mount(endpoints.restoreRecipe, ({ caller, params }) => restoreRecipe(db, caller, params.id))
+  mount(endpoints.recipePreferences, ({ caller }) => listRecipePreferences(db, caller.house.id))
+  mount(endpoints.setRecipePreferences, ({ caller, body }) => setRecipePreferences(db, caller, body))
+}
