@@ -37,5 +37,10 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    // tests read as sentences, one after another; what they share is their set-up
+    files: ['**/*.test.ts', 'tests/**/*.ts'],
+    rules: { 'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }] },
+  },
   { files: ['.dependency-cruiser.cjs'], languageOptions: { globals: { module: 'writable' } } },
 )

@@ -248,6 +248,7 @@ export type BenchSession = Wire<typeof BenchSession>
 export const SessionLine = z.object({
   id: Id,
   recipeId: z.string(),
+  recipeName: z.string().nullable(),
   startedAt: Instant,
   endedAt: Instant.nullable(),
   outcome: z.enum(['finished', 'abandoned']).nullable(),

@@ -23,12 +23,19 @@ export interface Endpoint<
   readonly query: Query
   readonly body: Body
   readonly answer: Answer
+  /** bytes a body may have: most are short, a file is not */
+  readonly mostBytes: number
 }
 export type ParamsOf<E extends Endpoint> = Wire<E['params']>
 export type QueryOf<E extends Endpoint> = Wire<E['query']>
 export type BodyOf<E extends Endpoint> = Wire<E['body']>
 export type BodyInput<E extends Endpoint> = DeepReadonly<z.input<E['body']>>
 export type AnswerOf<E extends Endpoint> = Wire<E['answer']>
+
+const KILOBYTE = 1024
+const SHORT_BODY_BYTES = 300 * KILOBYTE
+/** A file in a body, by how many characters it may have: JSON writes one in up to six bytes. */
+export const bytesForText = (characters: number): number => 6 * characters + KILOBYTE
 
 /** Most addresses name one thing by its id. */
 export const byId = z.object({ id: Id })
@@ -47,7 +54,7 @@ export function endpoint<
   path: string,
   right: Right | 'open',
   summary: string,
-  shape: { params?: P; query?: Q; body?: B; answer?: A } = {},
+  shape: { params?: P; query?: Q; body?: B; answer?: A; mostBytes?: number } = {},
 ): Endpoint<P, Q, B, A> {
   const fallback = <S extends z.ZodType>(schema: S | undefined): S => schema ?? (nothing as unknown as S)
   return {
@@ -59,6 +66,7 @@ export function endpoint<
     query: fallback(shape.query),
     body: fallback(shape.body),
     answer: fallback(shape.answer),
+    mostBytes: shape.mostBytes ?? SHORT_BODY_BYTES,
   }
 }
 

@@ -82,8 +82,6 @@ export const NewEvent = z.discriminatedUnion('kind', [
 ])
 export type NewEvent = Wire<typeof NewEvent>
 
-export const AddedPayload = payloads.added
-
 /** One line of a knife's history as it is read back. */
 export const TimelineEvent = z.object({
   id: Id,

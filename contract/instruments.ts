@@ -1,4 +1,4 @@
-import { ZONES, type Zone } from '../core/edge/model/zones'
+import { ZONES, type Zone } from '../core/knife/zones'
 
 /** Kinds of instrument that speak the line protocol of docs/instruments.md. */
 export const INSTRUMENT_KINDS = ['force-tester', 'inclinometer', 'scale', 'loupe'] as const

@@ -6,7 +6,7 @@ import { EDGE_WORDS } from '../core/edge/model/scale'
 import { ACTIONS } from '../core/edge/verdict/verdict'
 import { HONE_TOOLS } from '../core/edge/model/hone'
 import { LADDER } from '../core/edge/model/ladder'
-import { ZONES } from '../core/edge/model/zones'
+import { ZONES } from '../core/knife/zones'
 
 export const Id = z.uuid()
 export const Instant = z.iso.datetime({ offset: true })

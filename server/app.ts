@@ -15,8 +15,8 @@ import { mountChanges } from './changes'
 import { systemClock, type Clock } from './clock'
 import { openDatabase, type Database } from './db/database'
 import { openListener } from './db/listen'
-import { deleteExpiredSessions } from './db/queries/house/signIn'
-import { CHANGES_CHANNEL } from './db/queries/house/houses'
+import { sweep } from './sweep'
+import { CHANGES_CHANNEL, pingDatabase } from './db/queries/house/houses'
 import { benchRoutes } from './routes/bench'
 import { exchangeRoutes } from './routes/exchange'
 import { Fault } from './faults'
@@ -53,8 +53,6 @@ export interface RunningApp {
   close(): Promise<void>
 }
 
-const JSON_LIMIT = '300kb'
-const FILE_LIMIT = '5mb'
 const SWEEP_MS = HOUR_MS
 
 /** What the build writes where each page's own nonce belongs. */
@@ -139,8 +137,6 @@ export function makeApp(options: AppOptions): RunningApp {
       filter: (request, response) => request.path !== '/api/changes' && compression.filter(request, response),
     }),
   )
-  app.use('/api/exchange', express.json({ limit: FILE_LIMIT }))
-  app.use(express.json({ limit: JSON_LIMIT }))
   app.use('/api', (_request, response, next) => {
     // an answer that may be asked for again says so itself
     response.setHeader('Cache-Control', 'no-store')
@@ -159,7 +155,7 @@ export function makeApp(options: AppOptions): RunningApp {
     }),
   )
   app.get('/api/health', (_request, response, next) => {
-    db.query('select 1').then(() => response.json({ status: 'well' }), next)
+    pingDatabase(db).then(() => response.json({ status: 'well' }), next)
   })
   app.get('/api/openapi.json', (_request, response) => {
     response.json(openApi())
@@ -182,15 +178,17 @@ export function makeApp(options: AppOptions): RunningApp {
   if (webRoot && existsSync(webRoot)) serveWeb(app, webRoot)
   app.use(answerFault(say, log))
 
-  const sweep = setInterval(() => {
-    deleteExpiredSessions(db, clock()).catch(() => undefined)
+  const sweeping = setInterval(() => {
+    sweep(db, clock()).catch((error: unknown) => {
+      log.warn({ err: error }, 'what has expired could not be swept away')
+    })
   }, SWEEP_MS)
-  sweep.unref()
+  sweeping.unref()
   return {
     server,
     db,
     close: async () => {
-      clearInterval(sweep)
+      clearInterval(sweeping)
       hub.close()
       await new Promise<void>((settle) => {
         server.close(() => {

@@ -1,6 +1,6 @@
 import { promisify } from 'node:util'
 import { gunzipSync, gzip } from 'node:zlib'
-import type { Express, NextFunction, Request, Response } from 'express'
+import express, { type Express, type NextFunction, type Request, type RequestHandler, type Response } from 'express'
 import type { AnswerOf, BodyOf, Endpoint, ParamsOf, QueryOf } from '../contract/endpoint'
 import { assertMay, callerOf, type Caller } from './signIn/sessions'
 import type { Clock } from './clock'
@@ -53,6 +53,21 @@ function sendPrepared(request: Request, response: Response, { etag, gzip: body }
   }
 }
 
+const readers = new Map<number, RequestHandler>()
+
+/** Reads a JSON body of at most so many bytes. @throws the parser's error, which {@link answerFault} words */
+async function readBody(request: Request, response: Response, mostBytes: number): Promise<unknown> {
+  const reader = readers.get(mostBytes) ?? express.json({ limit: mostBytes })
+  readers.set(mostBytes, reader)
+  await new Promise<void>((settle, fail) => {
+    void reader(request, response, (error?: unknown) => {
+      if (error) fail(error instanceof Error ? error : new Error(String(error)))
+      else settle()
+    })
+  })
+  return request.body ?? {}
+}
+
 /** Binds endpoints of the contract to handlers: who may, what is read, what is answered. */
 export function mounter(app: Express, db: Database, clock: Clock): Mount {
   return (endpoint, handler) => {
@@ -67,7 +82,8 @@ export function mounter(app: Express, db: Database, clock: Clock): Mount {
         const call = {
           params: endpoint.params.parse(request.params),
           query: endpoint.query.parse(request.query),
-          body: endpoint.body.parse(request.body ?? {}),
+          // nobody's body is read before it is known who sends it
+          body: endpoint.body.parse(await readBody(request, response, endpoint.mostBytes)),
           request,
           response,
           get caller(): Caller {

@@ -2,7 +2,7 @@ import { applyEvent, advance } from '../core/edge/log/history'
 import { forecastEdge, usualUse, type LimitForecast, type PlannedService } from '../core/edge/forecast/forecast'
 import { initialState, type KnifeState } from '../core/edge/log/state'
 import type { KnifeEvent } from '../core/edge/model/events'
-import { ZONES, type Zone } from '../core/edge/model/zones'
+import { ZONES, type Zone } from '../core/knife/zones'
 import {
   AROUND,
   HOURS_PER_SERVICE,

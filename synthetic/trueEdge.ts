@@ -1,4 +1,4 @@
-import { ZONES, type ByZone, type Zone } from '../core/edge/model/zones'
+import { ZONES, type ByZone, type Zone } from '../core/knife/zones'
 
 /**
  * True edges for fleets whose answer is known. Nothing here uses the core's own wear, force or honing

@@ -92,3 +92,7 @@ export const noteWords = (note: BenchPlan['notes'][number], say: Say, formats: F
     micron: note.micron ?? 0,
     wanted: note.wantedMicron ?? 0,
   })
+
+/** A recipe by the name the house gave it, or the catalogue's. */
+export const recipeName = (id: string, own: string | null | undefined, say: Say): string =>
+  own ?? say(`bench.recipe.${id}`)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { byId, endpoint } from '../endpoint'
+import { byId, bytesForText, endpoint } from '../endpoint'
 import { Day, Id } from '../scalars'
 import {
   AcceptedPlan,
@@ -14,6 +14,8 @@ import {
   SkillName,
   SpecialDay,
 } from '../week'
+
+const MOST_CALENDAR_CHARACTERS = 400_000
 
 export const weekEndpoints = {
   crew: endpoint('get', '/api/crew', 'see', 'Who is in the house when, and what each may do', { answer: Crew }),
@@ -34,7 +36,8 @@ export const weekEndpoints = {
     'Read single days of a person from an iCalendar file',
     {
       params: byId,
-      body: z.object({ calendar: z.string().max(400_000), apply: z.boolean() }),
+      body: z.object({ calendar: z.string().max(MOST_CALENDAR_CHARACTERS), apply: z.boolean() }),
+      mostBytes: bytesForText(MOST_CALENDAR_CHARACTERS),
       answer: z.object({ entries: PersonDays, applied: z.boolean() }),
     },
   ),

@@ -1,4 +1,4 @@
-export * from './model/zones'
+export * from '../knife/zones'
 export * from './model/scale'
 export * from '../knife/limits'
 export * from './model/wear'

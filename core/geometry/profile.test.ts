@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ZONES } from '../edge/model/zones'
+import { ZONES } from '../knife/zones'
 import { KNIFE_TYPES, knifeDefaults } from '../knife/knifeTypes'
 import { profile } from './profile'
 

@@ -118,13 +118,6 @@ export function leavingReason(
   return { code: 'not-yet', values: { percent: Math.round(100 * (job.chanceAt.at(-1) ?? 0)) } }
 }
 
-/** What a hand-made change costs or breaks, against the plan as it was. */
-export interface MoveVerdict {
-  /** minutes of work the plan gets dearer; negative when it gets better */
-  readonly costMinutes: number
-  readonly breaks: PlanReason | null
-}
-
 /** Why somebody may not, or cannot, do a job there; null when nothing stands against it. */
 export function violationOf(
   problem: PlanProblem,

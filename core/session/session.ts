@@ -5,7 +5,7 @@ import {
   type ProgressionStage,
 } from '../abrasive/progression'
 import { strokeLadder, strokesBySide, type EdgeCondition, type Rung } from '../abrasive/strokeLadder'
-import { ZONES, type ByZone, type Zone } from '../edge/model/zones'
+import { ZONES, type ByZone, type Zone } from '../knife/zones'
 import type { Caution, Check, Recipe, RecipeRecord, RecipeStep, StepKind } from './recipe'
 import { MINUTE_MS } from '../time'
 

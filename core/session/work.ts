@@ -3,7 +3,7 @@ import { BURR_ALLOWANCE_UM, recessionToApexUm } from '../abrasive/removal'
 import type { EdgeCondition } from '../abrasive/strokeLadder'
 import type { KnifeState } from '../edge/log/state'
 import { bluntWidth } from '../edge/model/wear'
-import { ZONES } from '../edge/model/zones'
+import { ZONES } from '../knife/zones'
 import type { BladeGeometry } from '../knife/bladeGeometry'
 
 /** Widths of a blunt apex, µm, that part a kept-up edge from a dull and a very dull one (assumed). */

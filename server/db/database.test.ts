@@ -80,9 +80,9 @@ describe('the database', () => {
 
   it('refuses by its own constraints what no screen would send', async () => {
     const house = '00000000-0000-4000-8000-000000000001'
-    await db.query(`insert into houses (id, name, zone, service_limits) values ($1, 'x', 'UTC', '{}')`, [house])
+    await db.pool.query(`insert into houses (id, name, zone, service_limits) values ($1, 'x', 'UTC', '{}')`, [house])
     const knife = (column: string, value: unknown): Promise<unknown> =>
-      db.query(
+      db.pool.query(
         `insert into knives (house_id, id, code, type, length_mm, grind, ratio_right, serrated, ${column}) values ($1, gen_random_uuid(), 'K-1', 'chef', 240, 'flat', 50, false, $2)`,
         [house, value],
       )
@@ -90,13 +90,13 @@ describe('the database', () => {
     await expect(knife('dps_left', 90)).rejects.toThrow(/dps_left/)
     await expect(knife('hrc', 200)).rejects.toThrow(/hrc|overflow/)
     await expect(
-      db.query(
+      db.pool.query(
         `insert into weekly_spans (house_id, id, kind, weekday, name, starts, ends) values ($1, gen_random_uuid(), 'service', 9, 'x', '10:00', '11:00')`,
         [house],
       ),
     ).rejects.toThrow(/weekday/)
     await expect(
-      db.query(`insert into houses (id, name, zone, service_limits) values (gen_random_uuid(), '', 'UTC', '{}')`),
+      db.pool.query(`insert into houses (id, name, zone, service_limits) values (gen_random_uuid(), '', 'UTC', '{}')`),
     ).rejects.toThrow(/name/)
   })
 })

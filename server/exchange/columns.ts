@@ -1,6 +1,6 @@
 import { BATHS, GEAR_KINDS } from '../../core/abrasive/gear'
 import { EVENT_KINDS } from '../../core/edge/model/events'
-import { ZONES } from '../../core/edge/model/zones'
+import { ZONES } from '../../core/knife/zones'
 import { GRINDS, KNIFE_TYPES } from '../../core/knife/knifeTypes'
 import { PERSON_ROLES } from '../../core/house/rights'
 import { choice, day, json, length, moment, number, pattern, text, yesNo } from './cells'

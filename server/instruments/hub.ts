@@ -9,6 +9,7 @@ import type { Database } from '../db/database'
 import type { Listener } from '../db/listen'
 import { findDeviceByToken } from '../db/queries/house/signIn'
 import { isOwnOrigin } from '../origin'
+import { notifyServers } from '../db/queries/house/houses'
 
 /** Channel on which servers pass instrument lines to whichever of them holds the watching screen. */
 export const LINES_CHANNEL = 'yorvik_lines'
@@ -38,7 +39,7 @@ export function openHub(server: Server, db: Database, clock: Clock, listener: Li
   const screens = new Map<WebSocket, string>()
 
   const pass = (message: Passed): void => {
-    db.query('select pg_notify($1, $2)', [LINES_CHANNEL, JSON.stringify(message)]).catch(() => undefined)
+    notifyServers(db, LINES_CHANNEL, JSON.stringify(message)).catch(() => undefined)
   }
   const announce = ({ houseId, id, kind, name }: Instrument): void => {
     pass({ houseId, verb: 'here', id, rest: `${kind} ${name}` })
@@ -127,12 +128,19 @@ export function openHub(server: Server, db: Database, clock: Clock, listener: Li
   }
 
   server.on('upgrade', (request: IncomingMessage, stream, head) => {
+    // from the first moment on: a connection reset while the session is looked up must end itself and nothing else
+    const onReset = (): void => {
+      stream.destroy()
+    }
+    stream.on('error', onReset)
     if (request.url !== INSTRUMENTS_PATH || !isOwnOrigin(request.headers.origin, request.headers.host)) {
       stream.end('HTTP/1.1 403 Forbidden\r\n\r\n')
       return
     }
     callerOf(db, clock, request.headers.cookie).then(
       (caller) => {
+        stream.off('error', onReset)
+        if (stream.destroyed) return
         sockets.handleUpgrade(request, stream, head, (socket) => {
           socket.on('error', () => {
             socket.terminate()

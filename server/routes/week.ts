@@ -12,12 +12,12 @@ import {
   calendarAt,
   calendarOf,
   makeLink,
-  readShifts,
   revokeLink,
   standingLinks,
 } from '../services/week/calendar'
 import { crewOf, setBench, setShiftDays, setShifts, setSkills, setSpecialDay } from '../services/week/crew'
 import { acceptPlan, readImprovement, improvePlan, planView } from '../services/week/plan'
+import { readShifts } from '../services/week/readShifts'
 
 export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Clock, queue: Queue, say: Say): void {
   mount(endpoints.crew, ({ caller }) => crewOf(db, clock, caller))

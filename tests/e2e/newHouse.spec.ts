@@ -29,13 +29,11 @@ test('an empty house is set up, takes a fleet from a spreadsheet and gets a righ
   await page.getByRole('dialog').getByRole('button', { name: 'Add knife' }).click()
   await expect(page.getByRole('heading', { name: 'CH-01' })).toBeVisible()
   await page.getByRole('link', { name: 'Exchange' }).click()
-  await page
-    .locator('input[type=file]')
-    .setInputFiles({
-      name: 'knives.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(FLEET.replace('Boning flex', 'Axe')),
-    })
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'knives.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(FLEET.replace('Boning flex', 'Axe')),
+  })
   await expect(page.getByText('One problem; nothing is brought in', { exact: false })).toBeVisible()
   await expect(page.getByRole('row', { name: /3 problem K2/ })).toContainText('“Axe” is none of')
   await expect(page.getByRole('button', { name: /Bring in/ })).toBeDisabled()

@@ -1,8 +1,14 @@
 <script setup lang="ts">
 import type { KnifeView } from '../../contract/knives'
-import { useFormats } from '../i18n'
+import { recipeName } from '../../words/bench'
+import { say, useFormats } from '../i18n'
 
-defineProps<{ knife: KnifeView; recipeId: string; who: string; right?: string }>()
+defineProps<{
+  knife: KnifeView
+  recipe: { recipeId: string; recipeName: string | null }
+  who: string
+  right?: string
+}>()
 const formats = useFormats()
 </script>
 
@@ -10,8 +16,8 @@ const formats = useFormats()
   <header class="task-head">
     <b class="num">{{ knife.code }}</b>
     <span
-      >{{ $t(`type.${knife.type}`) }} {{ formats.length(knife.lengthMm) }} · {{ $t(`bench.recipe.${recipeId}`) }} ·
-      {{ who }}</span
+      >{{ $t(`type.${knife.type}`) }} {{ formats.length(knife.lengthMm) }} ·
+      {{ recipeName(recipe.recipeId, recipe.recipeName, say) }} · {{ who }}</span
     >
     <span class="end num">{{ right }}</span>
     <span class="leave">{{ $t('bench.escape') }}</span>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { useNow } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { BenchSession, GearView, StackPiece } from '../../contract/bench'
 import type { KnifeView } from '../../contract/knives'
 import { paceNote } from '../../core/session/session'
 import { isDiamond } from '../../core/abrasive/gear'
 import { heaviestPress, pressingOnRung } from '../../core/abrasive/strokeLadder'
-import { ZONES, type Zone } from '../../core/edge/model/zones'
+import { ZONES, type Zone } from '../../core/knife/zones'
 import { FACE_CUTS } from '../../core/workshop/operation'
 import { stepWords } from '../../words/bench'
 import { say, useFormats } from '../i18n'
@@ -14,6 +13,7 @@ import { useSession } from '../stores/session'
 import { useKeys } from '../ui/useKeys'
 import { angleStack } from './angleStack'
 import ApexDrawing from './ApexDrawing.vue'
+import BenchKeys from './BenchKeys.vue'
 import BenchHead from './BenchHead.vue'
 import BenchSimulators from './BenchSimulators.vue'
 import CarryOver from './CarryOver.vue'
@@ -24,11 +24,12 @@ import SectionDrawing from './SectionDrawing.vue'
 import SoakList from './SoakList.vue'
 import SpotForces from './SpotForces.vue'
 import StepLine from './StepLine.vue'
+import StepNotes from './StepNotes.vue'
 import StrokeCount from './StrokeCount.vue'
 import { useBenchSession } from './useBenchSession'
 import { useInstruments } from './useInstruments'
 import { useRhythm } from './useRhythm'
-import { MINUTE_MS } from '../../core/time'
+import { useStepClock } from './useStepClock'
 
 const props = defineProps<{
   begun: BenchSession
@@ -40,7 +41,6 @@ const emit = defineEmits<{ ended: []; leave: [] }>()
 const formats = useFormats()
 const signedIn = useSession()
 const { session, plan, state, step, here, at, waiting, refusal, act, go, flush } = useBenchSession(props.begun)
-const now = useNow({ interval: 1000 })
 const zone = ref<Zone>('heel')
 const spots = ref<InstanceType<typeof SpotForces> | null>(null)
 
@@ -86,37 +86,23 @@ const dps = computed(
 const stack = computed(() => angleStack(props.knife, dps.value, props.pieces))
 const counts = computed(() => step.value?.kind === 'side' || step.value?.kind === 'teeth')
 const isLast = computed(() => at.value === plan.value.steps.length - 1)
-/** Time since the last thing done counts on the clock at once; the core adds it when the next thing is done. */
-const spentMs = computed(
-  () =>
-    here.value.spentMs +
-    Math.max(0, Math.min(5 * MINUTE_MS, now.value.getTime() + signedIn.clockOffsetMs - state.value.lastMs)),
-)
+const { spentMs, elapsed } = useStepClock({ state, step, here })
 const burrAll = computed(() => ZONES.every((one) => here.value.burr[one]))
 /** Work on the faces stops before a burr: one there is lost height. */
 const onFace = computed(() => FACE_CUTS.has(step.value?.recipeStep.replace(/^cut-/, '') ?? ''))
-const burrOnFace = computed(() => onFace.value && ZONES.some((one) => here.value.burr[one]))
-const pace = computed(() => (step.value ? paceNote(step.value, spentMs.value, burrAll.value) : null))
-const clock = computed(
-  () => `${Math.floor(spentMs.value / MINUTE_MS)}:${String(Math.floor(spentMs.value / 1000) % 60).padStart(2, '0')}`,
-)
-const elapsed = computed(() =>
-  say('bench.elapsed', {
-    spent: clock.value,
-    minutes: formats.value.minutes(Math.max(1, Math.round(step.value?.minutes ?? 1))),
-  }),
-)
+const notes = computed((): string[] => {
+  const pace = step.value && paceNote(step.value, spentMs.value, burrAll.value)
+  const isOnFace = onFace.value && ZONES.some((one) => here.value.burr[one])
+  return [...(pace ? [say(`bench.pace.${pace}`)] : []), ...(isOnFace ? [say('bench.burrOnFace')] : [])]
+})
 /** Stones of this session with what each may be wetted with: said before anybody reaches for a bottle. */
 const stones = computed(() =>
   session.value.plan.stages.flatMap(({ stoneId }) => props.gear.filter(({ id }) => id === stoneId)),
 )
 const soak = computed(() =>
-  session.value.plan.stages.flatMap(({ stoneId, stoneName: name }) => {
-    const stone = props.gear.find(({ id }) => id === stoneId)
-    return stone && stone.soakMinutes > 0
-      ? [{ stoneId, stoneName: name, minutes: stone.soakMinutes, bath: stone.bath }]
-      : []
-  }),
+  stones.value
+    .filter(({ soakMinutes }) => soakMinutes > 0)
+    .map(({ id, name, soakMinutes, bath }) => ({ stoneId: id, stoneName: name, minutes: soakMinutes, bath })),
 )
 
 function stroke(): void {
@@ -178,21 +164,20 @@ useKeys({
   Backspace: () => {
     go(-1)
   },
-  1: () => {
-    zone.value = 'heel'
-  },
-  2: () => {
-    zone.value = 'belly'
-  },
-  3: () => {
-    zone.value = 'tip'
-  },
+  ...Object.fromEntries(
+    ZONES.map((one, at) => [
+      at + 1,
+      () => {
+        zone.value = one
+      },
+    ]),
+  ),
   Escape: leave,
 })
 </script>
 
 <template>
-  <BenchHead :knife="knife" :recipe-id="plan.recipeId" :who="signedIn.person?.name ?? ''" :right="elapsed" />
+  <BenchHead :knife="knife" :recipe="session.plan" :who="signedIn.person?.name ?? ''" :right="elapsed" />
   <StepLine :plan="session.plan" :at="at" />
   <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
   <div v-if="step" class="body">
@@ -268,32 +253,26 @@ useKeys({
         :carried="state.carryOver"
         @leave="(spot, what) => act({ kind: 'carry-over', zone: spot, what })"
       />
-      <p v-if="pace" class="pace" role="status">{{ $t(`bench.pace.${pace}`) }}</p>
-      <p v-if="burrOnFace" class="pace" role="status">{{ $t('bench.burrOnFace') }}</p>
       <p class="ways">
         <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>
         <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="abandon">
           {{ $t('bench.abandon') }}
         </button>
       </p>
-      <ul class="cautions soft">
-        <li v-for="caution in step.cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li>
-      </ul>
+      <StepNotes :notes="notes" :cautions="step.cautions" />
     </div>
   </div>
   <p v-if="waiting > 0" class="waiting small" role="status">{{ say('bench.waiting', { n: waiting }) }}</p>
-  <footer :class="{ counting: counts }">
-    <button class="button big" type="button" :disabled="at === 0" @click="go(-1)">{{ $t('bench.back') }}</button>
-    <button v-if="counts" class="button big main" type="button" @click="stroke">
-      {{ $t('bench.stroke') }} <kbd>Space</kbd>
-    </button>
-    <button v-if="counts" class="button big" type="button" :aria-pressed="here.burr[zone]" @click="burr">
-      {{ $t(here.burr[zone] ? 'bench.burrGone' : 'bench.burrFelt') }} <kbd>B</kbd>
-    </button>
-    <button class="button big" :class="{ main: !counts }" type="button" @click="onward">
-      {{ $t(isLast ? 'bench.finish' : 'bench.next') }} <kbd>Enter</kbd>
-    </button>
-  </footer>
+  <BenchKeys
+    :counts="counts"
+    :is-first="at === 0"
+    :is-last="isLast"
+    :burr-felt="here.burr[zone]"
+    @back="go(-1)"
+    @stroke="stroke"
+    @burr="burr"
+    @onward="onward"
+  />
 </template>
 
 <style scoped>
@@ -322,12 +301,6 @@ h1 {
   font-size: 1.1rem;
   line-height: 1.4;
 }
-.pace {
-  padding-left: 12px;
-  border-left: 4px solid var(--ember);
-  font-weight: 600;
-  line-height: 1.35;
-}
 .rhythm {
   display: flex;
   gap: 10px;
@@ -336,27 +309,9 @@ h1 {
   padding: 4px 0;
   line-height: 1.35;
 }
-.cautions li {
-  padding: 2px 0;
-}
 .waiting,
 .refusal {
   margin: 0 26px;
-}
-footer {
-  position: sticky;
-  bottom: 0;
-  display: grid;
-  grid-template-columns: 1fr 2fr;
-  gap: 14px;
-  padding: 10px 26px 12px;
-  background: var(--ground);
-}
-footer.counting {
-  grid-template-columns: 1fr 1.4fr 1fr 1fr;
-}
-footer .button {
-  min-height: 84px;
 }
 .ways {
   display: flex;
@@ -373,15 +328,6 @@ footer .button {
   }
   h1 {
     font-size: 1.5rem;
-  }
-  footer,
-  footer.counting {
-    grid-template-columns: 1fr 1fr;
-    padding-inline: 14px;
-    gap: 8px;
-  }
-  footer .button {
-    min-height: 64px;
   }
 }
 </style>

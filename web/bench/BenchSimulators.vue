@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onScopeDispose, ref, watch } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { ZONES } from '../../core/edge/model/zones'
+import { ZONES } from '../../core/knife/zones'
 import { instrumentsUrl } from '../check/useTester'
 
 /** Stand-ins for inclinometer, scale and loupe in the demonstration house, speaking the lines of real ones. */

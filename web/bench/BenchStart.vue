@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { BenchOffer } from '../../contract/bench'
 import type { KnifeView } from '../../contract/knives'
-import { noteWords, startWords } from '../../words/bench'
+import { noteWords, startWords, recipeName } from '../../words/bench'
 import { capital } from '../../words/format'
 import { verdictWords } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
@@ -29,7 +29,7 @@ const plan = computed(() => props.offer.plan)
 const recipes = computed(() =>
   [...props.offer.recipes]
     .sort((a, b) => Number(b.fits) - Number(a.fits))
-    .map(({ id }) => ({ value: id, label: capital(say(`bench.recipe.${id}`)) })),
+    .map(({ id, name }) => ({ value: id, label: capital(recipeName(id, name, say)) })),
 )
 const starts = computed(() =>
   props.offer.starts.map((start) => ({ value: start.stoneId, label: startWords(start, say, formats.value) })),
@@ -56,7 +56,7 @@ useKeys({
 <template>
   <BenchHead
     :knife="knife"
-    :recipe-id="plan.recipeId"
+    :recipe="plan"
     :who="session.person?.name ?? ''"
     :right="$t('bench.about', { minutes: formats.minutes(plan.minutes) })"
   />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ZONES } from '../../core/edge/model/zones'
+import { ZONES } from '../../core/knife/zones'
 import type { EdgePicture } from '../../core/session/session'
 
 const props = defineProps<{ pictures: readonly EdgePicture[] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { ZONES, type Zone } from '../../core/edge/model/zones'
+import { ZONES, type Zone } from '../../core/knife/zones'
 import { isPlausibleForce } from '../check/checkDraft'
 import { useFormats } from '../i18n'
 import { useTester } from '../check/useTester'

@@ -1,7 +1,7 @@
 import { useNow } from '@vueuse/core'
 import { computed, onScopeDispose, reactive, type ComputedRef } from 'vue'
 import { isPlausible, readInstrumentLine, readScreenLine, type InstrumentKind } from '../../contract/instruments'
-import type { Zone } from '../../core/edge/model/zones'
+import type { Zone } from '../../core/knife/zones'
 import { instrumentsUrl } from '../check/useTester'
 
 /** What one instrument says, and whether it can be believed. */

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import type { LadderRung } from '../../core/edge/model/ladder'
-import { ZONES, type Zone } from '../../core/edge/model/zones'
+import { ZONES, type Zone } from '../../core/knife/zones'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useKeys } from '../ui/useKeys'
 import DefectMarks from './DefectMarks.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { ZONES } from '../../core/edge/model/zones'
+import { ZONES } from '../../core/knife/zones'
 import { dullAheadWords, runnerUpWords, verdictWords } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../stores/fleet'
@@ -51,8 +51,7 @@ useKeys({
             {{ formats.force(before.zones[zone].forceGf) }}, {{ $t(`edge.${before.zones[zone].word}`) }}
           </td>
           <td class="num">
-            <b>{{ formats.force(after.zones[zone].forceGf) }}</b
-            >, {{ $t(`edge.${after.zones[zone].word}`) }}
+            <b>{{ formats.force(after.zones[zone].forceGf) }}</b>, {{ $t(`edge.${after.zones[zone].word}`) }}
           </td>
         </tr>
       </tbody>

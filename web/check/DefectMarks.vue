@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Defects } from '../../core/edge/model/events'
-import type { Zone } from '../../core/edge/model/zones'
+import type { Zone } from '../../core/knife/zones'
 import { capital } from '../../words/format'
 import { say } from '../i18n'
 import ChoiceField from '../ui/ChoiceField.vue'

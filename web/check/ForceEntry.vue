@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import type { Zone } from '../../core/edge/model/zones'
+import type { Zone } from '../../core/knife/zones'
 import { useSession } from '../stores/session'
 import ChoiceField from '../ui/ChoiceField.vue'
 import NumberPad from '../ui/NumberPad.vue'

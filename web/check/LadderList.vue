@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { LADDER, type LadderRung } from '../../core/edge/model/ladder'
-import type { Zone } from '../../core/edge/model/zones'
+import type { Zone } from '../../core/knife/zones'
 import { capital } from '../../words/format'
 import type { CheckDraft } from './checkDraft'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { KnifeView } from '../../contract/knives'
-import { ZONES, type Zone } from '../../core/edge/model/zones'
+import { ZONES, type Zone } from '../../core/knife/zones'
 import { say, useFormats } from '../i18n'
 import { spread, type CheckDraft } from './checkDraft'
 

@@ -3,7 +3,7 @@ import type { NewEvent } from '../../contract/events'
 import { Measure } from '../../contract/scalars'
 import type { Defects } from '../../core/edge/model/events'
 import type { LadderRung } from '../../core/edge/model/ladder'
-import { ZONES, type Zone } from '../../core/edge/model/zones'
+import { ZONES, type Zone } from '../../core/knife/zones'
 
 /** What somebody has found so far; it stays on this device until it is recorded. */
 export interface CheckDraft {

@@ -9,6 +9,7 @@ import { say } from '../i18n'
 import { useNotices } from '../stores/notices'
 import ChoiceField from '../ui/ChoiceField.vue'
 import { useChange } from './useChange'
+import { recipeName } from '../../words/bench'
 
 const props = defineProps<{ recipes: readonly Recipe[] }>()
 const WORKS = ['hone', 'stone'] as const
@@ -28,7 +29,7 @@ const options = computed(
           { value: '', label: say('recipes.asMade') },
           ...props.recipes
             .filter(({ actions }) => actions.includes(work) || (work === 'stone' && actions.includes('touch-up')))
-            .map(({ id }) => ({ value: id, label: capital(say(`bench.recipe.${id}`)) })),
+            .map(({ id, name }) => ({ value: id, label: capital(recipeName(id, name, say)) })),
         ],
       ]),
     ) as Record<RecipePreference['work'], { value: string; label: string }[]>,

@@ -3,7 +3,7 @@ import { v7 as newId } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Recipe, RecipeView } from '../../contract/bench'
-import { STEP_KINDS, type StepKind } from '../../core/session/recipe'
+import { STEP_KINDS, type StepKind, WORKED_PARTS } from '../../core/session/recipe'
 import { capital } from '../../words/format'
 import { call } from '../api'
 import { say } from '../i18n'
@@ -15,6 +15,8 @@ import RecipePreferenceList from './RecipePreferenceList.vue'
 import { useChange } from './useChange'
 import type { Editable } from '../../contract/wire'
 import { editableCopy } from '../ui/editable'
+import { recipeName } from '../../words/bench'
+import { HONE_TOOLS } from '../../core/edge/model/hone'
 
 const notices = useNotices()
 const { refusal, change } = useChange()
@@ -25,7 +27,7 @@ const isOwn = computed(() => all.value.find(({ recipe }) => recipe.id === chosen
 const names = computed(() =>
   all.value.map(({ recipe, own }) => ({
     value: recipe.id,
-    label: capital(say(`bench.recipe.${recipe.id}`)) + (own ? ` (${say('recipes.own')})` : ''),
+    label: capital(recipeName(recipe.id, recipe.name, say)) + (own ? ` (${say('recipes.own')})` : ''),
   })),
 )
 const added = ref<StepKind>('look')
@@ -33,6 +35,19 @@ const kinds = STEP_KINDS.map((value) => ({
   value,
   label: capital(say(`bench.step.${value}.name`, { stone: '', side: '' }).trim()),
 }))
+
+/** A recipe is recorded as a sharpening, or as a honing with its tool. */
+const SHARPENED = 'sharpened'
+const recordings = [
+  { value: SHARPENED, label: say('recipes.sharpened') },
+  ...HONE_TOOLS.map((tool) => ({ value: tool, label: say('recipes.honed', { tool: say(`tool.${tool}`) }) })),
+]
+const parts = WORKED_PARTS.map((value) => ({ value, label: say(`recipes.part.${value}`) }))
+const recordedAs = (records: Recipe['records']): string => (records.kind === 'honed' ? records.tool : SHARPENED)
+function record(as: string): void {
+  const tool = HONE_TOOLS.find((one) => one === as)
+  if (draft.value) draft.value.records = tool ? { kind: 'honed', tool } : { kind: SHARPENED }
+}
 
 function open(id: string): void {
   chosen.value = id
@@ -101,6 +116,14 @@ async function restore(): Promise<void> {
         @update:model-value="open(String($event))"
       />
       <MeasureField v-if="draft" v-model="draft.finishMicron" :label="$t('recipes.finish')" unit="µm" />
+      <ChoiceField
+        v-if="draft"
+        :model-value="recordedAs(draft.records)"
+        :label="$t('recipes.records')"
+        :options="recordings"
+        @update:model-value="record(String($event))"
+      />
+      <ChoiceField v-if="draft" v-model="draft.worksOn" :label="$t('recipes.worksOn')" :options="parts" />
     </div>
     <ol v-if="draft">
       <RecipeStepFields

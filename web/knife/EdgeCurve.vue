@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { EdgeStory, KnifeView } from '../../contract/knives'
-import { ZONES, type Zone } from '../../core/edge/model/zones'
+import { ZONES, type Zone } from '../../core/knife/zones'
 import PlotlyChart from '../charts/PlotlyChart.vue'
 import { useTones } from '../charts/tones'
 import { say, useFormats } from '../i18n'

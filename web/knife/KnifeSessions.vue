@@ -3,6 +3,7 @@ import { ref, watch } from 'vue'
 import type { SessionLine } from '../../contract/bench'
 import { endpoints } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
+import { recipeName } from '../../words/bench'
 import { capital } from '../../words/format'
 import { call } from '../api'
 import { say, useFormats } from '../i18n'
@@ -35,7 +36,7 @@ const ending = ({ outcome }: SessionLine): string =>
     <ul>
       <li v-for="session in sessions" :key="session.id">
         <RouterLink :to="{ name: 'session', params: { code: knife.code, id: session.id } }">{{
-          capital($t(`bench.recipe.${session.recipeId}`))
+          capital(recipeName(session.recipeId, session.recipeName, say))
         }}</RouterLink>
         <span class="soft small num">{{
           [formats.moment(session.startedAt), fleet.people.get(session.startedBy)?.name, ending(session)]

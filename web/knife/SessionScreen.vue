@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { recipeName } from '../../words/bench'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { asSessionAction, foldable, type BenchSession } from '../../contract/bench'
 import { endpoints } from '../../contract/endpoints'
-import { ZONES } from '../../core/edge/model/zones'
+import { ZONES } from '../../core/knife/zones'
 import { sessionState, stepState, type StepState } from '../../core/session/session'
 import { stepName } from '../../words/bench'
 import { capital } from '../../words/format'
@@ -105,7 +106,7 @@ useKeys({
     <template v-if="session && state">
       <header class="page-head">
         <h1>
-          <span class="num">{{ code }}</span> {{ $t(`bench.recipe.${session.plan.recipeId}`) }}
+          <span class="num">{{ code }}</span> {{ recipeName(session.plan.recipeId, session.plan.recipeName, say) }}
         </h1>
         <span class="soft">{{ head }}</span>
         <PrintButton :label="$t('session.print')" />

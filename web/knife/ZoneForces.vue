@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { KnifeView } from '../../contract/knives'
-import { ZONES } from '../../core/edge/model/zones'
+import { ZONES } from '../../core/knife/zones'
 import { useFormats } from '../i18n'
 
 defineProps<{ knife: KnifeView }>()

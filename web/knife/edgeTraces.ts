@@ -1,6 +1,6 @@
 import type { Data, Layout, Shape } from 'plotly.js'
 import type { EdgeStory } from '../../contract/knives'
-import { ZONES, type Zone } from '../../core/edge/model/zones'
+import { ZONES, type Zone } from '../../core/knife/zones'
 import { faint, type Tones } from '../charts/tones'
 import type { Say } from '../../words/say'
 import { DAY_MS } from '../../core/time'

@@ -1,6 +1,6 @@
 import type { KnifeView } from '../../contract/knives'
 import { profile, type Point } from '../../core/geometry/profile'
-import type { ByZone } from '../../core/edge/model/zones'
+import type { ByZone } from '../../core/knife/zones'
 
 type Outlined = Pick<KnifeView, 'type' | 'lengthMm' | 'heelHeightMm' | 'serrated'>
 

@@ -256,7 +256,7 @@ describe('the week on this device', () => {
       basedOn: 3,
       locks: [at('x', 1)],
       placements: [at('x', 1)],
-      bound: null,
+      improvementId: null,
     })
     expect(sent.filter(({ method }) => method === 'GET')).toHaveLength(2)
   })

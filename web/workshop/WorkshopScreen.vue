@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { endpoints } from '../../contract/endpoints'
 import type { StackPiece } from '../../contract/bench'
 import type { WorkshopView } from '../../contract/workshop'
-import type { Zone } from '../../core/edge/model/zones'
+import type { Zone } from '../../core/knife/zones'
 import { isDiamond, isStone } from '../../core/abrasive/gear'
 import { degrees } from '../../core/measure'
 import { fitSection } from '../../core/workshop/fit'
@@ -29,6 +29,7 @@ import SectionView from './SectionView.vue'
 import SeriesTable from './SeriesTable.vue'
 import SpotMeasure from './SpotMeasure.vue'
 import StageTable from './StageTable.vue'
+import WorkOrderKeys from './WorkOrderKeys.vue'
 import TipView from './TipView.vue'
 import { useWorkshop } from './useWorkshop'
 import { wrongSentence } from './wrongSentence'
@@ -280,32 +281,13 @@ async function start(): Promise<void> {
             :thin-to-mm="view.life.thinToMm"
             :length-mm="view.lengthMm"
           >
-            <button
-              v-if="knife && session.may('log-sharpening')"
-              class="button main no-print"
-              type="button"
-              :disabled="wrongWords !== ''"
-              @click="start"
-            >
-              {{ $t('workshop.start') }}
-            </button>
-            <button
-              v-if="knife && session.may('log-sharpening')"
-              class="button no-print"
-              type="button"
-              :disabled="wrongWords !== ''"
-              @click="keep(true)"
-            >
-              {{ $t('workshop.save') }}
-            </button>
-            <p v-if="view.saved" class="soft small">
-              {{
-                $t(view.saved.waits ? 'workshop.restWaits' : 'workshop.isSaved', {
-                  kind: $t(`workshop.kind.${view.saved.operation.kind}`),
-                })
-              }}
-              <button class="button quiet" type="button" @click="keep(false)">{{ $t('workshop.drop') }}</button>
-            </p>
+            <WorkOrderKeys
+              :may-work="knife !== undefined && session.may('log-sharpening')"
+              :possible="wrongWords === ''"
+              :saved="view.saved"
+              @start="start"
+              @keep="keep"
+            />
           </OperationPanel>
           <FreeBlade v-if="!code" v-model="tried" />
           <LifePanel class="no-print" :view="view" :plan="plan" />

@@ -15,7 +15,7 @@ import {
 import { applyHoning, honeEfficiency, applyUse } from './applyUse'
 import { honeEffect } from '../model/hone'
 import type { BladeSpec } from '../../knife/bladeSpec'
-import { ZONES } from '../model/zones'
+import { ZONES } from '../../knife/zones'
 
 const NATURE: BladeSpec = {
   dps: 17,

@@ -16,7 +16,7 @@ import {
 import type { HoneEffect } from '../model/hone'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { ROLL_TIME_HOURS } from '../model/wear'
-import { ZONES, type Zone } from '../model/zones'
+import { ZONES, type Zone } from '../../knife/zones'
 
 /** The work at which the shape of wear is pinned: about a cycle's middle, hours on a soft board. */
 const SHAPE_PIVOT_HOURS = 20

@@ -14,7 +14,7 @@ import type { Known } from '../../statistics/normal'
 import { freshForce } from '../model/force'
 import { type BladeSpec, FACTORY_FINISH_MICRON } from '../../knife/bladeSpec'
 import { priorWearRate, wornAreaFromBluntWidth, ZONE_WEAR, type Wear } from '../model/wear'
-import { ZONES, type ByZone, type Zone, eachZone } from '../model/zones'
+import { ZONES, type ByZone, type Zone, eachZone } from '../../knife/zones'
 
 /**
  * What is believed of one knife: how fast it wears (log κ against the table, and each zone's own part of

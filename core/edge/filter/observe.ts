@@ -5,7 +5,7 @@ import { updateOnForce, logForce } from './updateOnForce'
 import type { EventPayloads } from '../model/events'
 import { LADDER_FORCE, ladderInterval, type LadderRung } from '../model/ladder'
 import type { BladeSpec } from '../../knife/bladeSpec'
-import { ZONES, type ByZone, type Zone } from '../model/zones'
+import { ZONES, type ByZone, type Zone } from '../../knife/zones'
 
 /** Scatter of one reading of the force test, as log standard deviation (common practice: 8–15 %). */
 const READING_LOG_SD = 0.1

@@ -3,7 +3,7 @@ import { BLUNT, FRESH, HONE, clampToValid, ROLL, type EdgeBelief } from './belie
 import { honeEfficiency } from './applyUse'
 import { BLUNT_FORCE_GF_PER_UM, ROLL_FORCE_GF } from '../model/force'
 import type { HoneEffect } from '../model/hone'
-import { ZONES, type Zone } from '../model/zones'
+import { ZONES, type Zone } from '../../knife/zones'
 
 /** Force of a zone, gf: F = F₀ + R·ρ + G·b at the means of the belief. */
 const meanForce = (belief: EdgeBelief, zone: Zone): number =>

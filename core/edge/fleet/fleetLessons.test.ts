@@ -19,7 +19,7 @@ import { foldHistory, type UsageContext } from '../log/history'
 import { addHandResidual } from '../log/lessons'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { initialState, type KnifeState } from '../log/state'
-import { ZONES } from '../model/zones'
+import { ZONES } from '../../knife/zones'
 
 const spec: BladeSpec = {
   dps: 17,

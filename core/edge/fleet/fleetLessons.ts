@@ -14,7 +14,7 @@ import type { StationWork } from '../log/history'
 import { HONE_TOOLS, honeEffect, type HoneTool } from '../model/hone'
 import { sumTallies, NO_TALLY, type HandLessons, type Tally } from '../log/lessons'
 import { withBelief, type KnifeState } from '../log/state'
-import { ZONES, type Zone } from '../model/zones'
+import { ZONES, type Zone } from '../../knife/zones'
 
 /** A knife as far as others can learn from it. */
 export interface SimilarKnife {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { firstDull, forecastEdge, lifeFromFresh, rotaAhead, usualUse, type PlannedService } from './forecast'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { initialState } from '../log/state'
-import { ZONES } from '../model/zones'
+import { ZONES } from '../../knife/zones'
 import { HOUR_MS } from '../../time'
 
 const NATURE: BladeSpec = {

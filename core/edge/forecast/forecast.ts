@@ -9,7 +9,7 @@ import { BOARD_FACTOR, PRODUCT_FACTOR } from '../../house/stations'
 import type { Occurrence } from '../../house/serviceClock'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import type { ForceBand, KnifeState } from '../log/state'
-import { eachZone, ZONES, type ByZone, type Zone } from '../model/zones'
+import { eachZone, ZONES, type ByZone, type Zone } from '../../knife/zones'
 
 /** A service a knife is going to work in. */
 export interface PlannedService {

@@ -9,7 +9,7 @@ import { forecastEdge, lifeFromFresh, rotaAhead, usualUse } from '../forecast/fo
 import type { UsageContext } from './history'
 import { LADDER } from '../model/ladder'
 import type { BladeSpec } from '../../knife/bladeSpec'
-import { ZONES } from '../model/zones'
+import { ZONES } from '../../knife/zones'
 import { HOUR_MS, DAY_MS } from '../../time'
 
 const START = Date.UTC(2026, 2, 23)

@@ -8,7 +8,7 @@ import { firstDull, forecastEdge, rotaAhead, usualUse } from '../forecast/foreca
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { chanceAbove, forceBand, initialState, type KnifeState } from './state'
 import { verdict } from '../verdict/verdict'
-import { ZONES } from '../model/zones'
+import { ZONES } from '../../knife/zones'
 import { HOUR_MS, DAY_MS } from '../../time'
 
 const START = Date.UTC(2026, 0, 5)

@@ -5,7 +5,7 @@ import { addHandResidual, type HandResidual, type Lessons } from './lessons'
 import { observationsOf } from '../filter/observe'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import type { KnifeState, Sharpening } from './state'
-import { ZONES } from '../model/zones'
+import { ZONES } from '../../knife/zones'
 
 /** A test this soon after a session is one off the stone, hours of use. */
 const OFF_STONE_HOURS = 0.5

@@ -1,4 +1,4 @@
-import { eachZone, type ByZone, type Zone } from '../model/zones'
+import { eachZone, type ByZone, type Zone } from '../../knife/zones'
 
 /** Readings boiled down to what a mean and its doubt need: how many, their weights, and their weighted sum. */
 export interface Tally {

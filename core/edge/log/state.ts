@@ -7,7 +7,7 @@ import { edgeForce } from '../model/force'
 import { NO_LESSONS, type Lessons } from './lessons'
 import { type BladeSpec, FACTORY_FINISH_MICRON } from '../../knife/bladeSpec'
 import type { Wear } from '../model/wear'
-import type { ByZone, Zone } from '../model/zones'
+import type { ByZone, Zone } from '../../knife/zones'
 
 /** One zone as it is taken to be, with how well that is known. */
 export interface ZoneEdge extends Wear {

@@ -5,7 +5,7 @@ import { forceBand, type KnifeState } from '../log/state'
 import type { Reason, Recommendation, VerdictRules } from './recommendation'
 import { bluntWidth } from '../model/wear'
 import { valueOfTest } from './valueOfTest'
-import { ZONES, type Zone } from '../model/zones'
+import { ZONES, type Zone } from '../../knife/zones'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 import { recessionToApexUm } from '../../abrasive/removal'
 

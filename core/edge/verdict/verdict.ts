@@ -4,7 +4,7 @@ import { dailyHoningSteps, dullEdgeSteps, tiringEdgeSteps } from './edgeSteps'
 import { edgeForce } from '../model/force'
 import type { KnifeState } from '../log/state'
 import { defaultRules, NO_COST, type Recommendation, type VerdictRules } from './recommendation'
-import { ZONES, type Zone } from '../model/zones'
+import { ZONES, type Zone } from '../../knife/zones'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 
 export {

@@ -1,7 +1,7 @@
 import type { Recipe } from '../recipe'
-import { COMPOUND, step, LOOK, TEST, CLEAN, STOW } from './parts'
+import { EDGE, COMPOUND, step, LOOK, TEST, CLEAN, STOW } from './parts'
 
-/** Sessions on a rod or strop: they bring an edge back and make none. */
+/** Sessions on a rod or strop: they bring an edge back; and taking a burr off. */
 export const HONING_RECIPES: readonly Recipe[] = [
   {
     id: 'strop',
@@ -57,6 +57,24 @@ export const HONING_RECIPES: readonly Recipe[] = [
         checks: ['rod-wiped', 'no-wobble'],
         cautions: ['no-banging', 'edge-away'],
       }),
+      step('strop', 'strop', { scheme: 'strop', checks: ['no-burr-left'] }),
+      TEST,
+      CLEAN,
+      STOW,
+    ],
+  },
+  {
+    id: 'burr-off',
+    actions: ['hone'],
+    records: { kind: 'sharpened' },
+    worksOn: 'edge',
+    suits: {},
+    stones: 'last',
+    finishMicron: 4,
+    choices: [EDGE, COMPOUND],
+    steps: [
+      LOOK,
+      step('burr-off', 'deburr', { scheme: 'hard-burr', checks: ['no-burr-left'] }),
       step('strop', 'strop', { scheme: 'strop', checks: ['no-burr-left'] }),
       TEST,
       CLEAN,

@@ -1,5 +1,5 @@
 import type { Queryable, Database } from '../../db/database'
-import { BenchOffer, Gear } from '../../../contract/bench'
+import type { BenchOffer, Gear } from '../../../contract/bench'
 import { sessionsOfKnife, listActions, openSessions } from '../../db/queries/bench/sessions'
 import { stateOf } from './sessions'
 import { type Bench, type BenchWish, layOutSession, fittingRecipes } from '../shelf/layOutSession'

@@ -1,6 +1,6 @@
-import { Gear, BenchPlan } from '../../../contract/bench'
+import type { Gear, BenchPlan } from '../../../contract/bench'
 import type { SessionLayout } from '../shelf/layOutSession'
-import { WorkshopResult } from '../../../contract/workshop'
+import type { WorkshopResult } from '../../../contract/workshop'
 
 export const nameOf = (shelf: readonly Gear[], stoneId: string): string =>
   shelf.find(({ id }) => id === stoneId)?.name ?? ''

@@ -22,7 +22,7 @@ import {
   type StoredAction,
   type StoredSession,
 } from '../../db/queries/bench/sessions'
-import { insertEvents, asKnifeEvent, type EventWrite } from '../../db/queries/log/events'
+import { insertEvents, asKnifeEvent, type EventWrite, knifeLog } from '../../db/queries/log/events'
 import { countKnifeOn } from '../../db/queries/shelf/gear'
 import { deleteWorkOrder, saveWorkOrder } from '../../db/queries/fleet/workOrders'
 import { lockKnife, updateKnife, type StoredKnife } from '../../db/queries/fleet/knives'
@@ -71,7 +71,7 @@ async function planFor(db: Database, caller: Caller, one: AtBench, input: Sessio
   const { bench } = one.snapshot
   if (input.operation) {
     assertMay(caller, 'log-sharpening')
-    const measured = await measuredSections(db, caller.house.id, one.knife.id)
+    const measured = measuredSections(await knifeLog(db, caller.house.id, one.knife.id))
     const workshop = layOutOperation(bench, one, input.operation, one.burrTimes, measured)
     return planView(workshop, bench.gear, workshop.result)
   }
@@ -126,6 +126,7 @@ export async function knifeSessions(db: Queryable, caller: Caller, knifeId: stri
     ({ id, plan, startedAt, endedAt, outcome, startedBy }) => ({
       id,
       recipeId: plan.recipeId,
+      recipeName: plan.recipeName,
       startedAt: startedAt.toISOString(),
       endedAt: endedAt?.toISOString() ?? null,
       outcome,

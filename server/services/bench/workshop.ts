@@ -12,11 +12,11 @@ import { restOf } from '../../../core/workshop/series'
 import { workshopSession } from '../../../core/workshop/session'
 import type { Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
-import type { Database, Queryable } from '../../db/database'
+import type { Database } from '../../db/database'
 import { knifeLog } from '../../db/queries/log/events'
 import { findKnife, type StoredKnife } from '../../db/queries/fleet/knives'
 import { deleteWorkOrder, listWorkOrders, saveWorkOrder } from '../../db/queries/fleet/workOrders'
-import { standingEvents } from '../../../core/edge/model/events'
+import { standingEvents, type KnifeEvent } from '../../../core/edge/model/events'
 import { Fault, notFound } from '../../faults'
 import { stonesAt, type Bench, type BenchKnife, type BurrTimes } from '../shelf/layOutSession'
 import { loadFleetSnapshot } from '../fleet/fleet'
@@ -116,10 +116,10 @@ function refuseInWords<T>(work: () => T): T {
   }
 }
 
-/** What is known of the section at each spot: the latest standing measurement, or what workshop work has left since. */
-export async function measuredSections(db: Queryable, houseId: string, knifeId: string): Promise<SectionMeasure[]> {
+/** What is known of the section at each spot by a knife's log: the latest standing measurement, or what workshop work has left since. */
+export function measuredSections(log: readonly KnifeEvent[]): SectionMeasure[] {
   const measured = new Map<string, SectionMeasure>()
-  for (const event of standingEvents(await knifeLog(db, houseId, knifeId))) {
+  for (const event of standingEvents(log)) {
     const sections =
       event.kind === 'measured' ? (event.payload as { sections?: readonly SectionMeasure[] }).sections : undefined
     for (const one of sections ?? []) measured.set(one.zone, one)
@@ -165,7 +165,7 @@ export async function workshopView(db: Database, clock: Clock, caller: Caller, k
         ? [{ id: gear.id, name: gear.name, micron, diamond: isDiamond(gear.kind) }]
         : []
     }),
-    measured: await measuredSections(db, caller.house.id, knifeId),
+    measured: measuredSections(await knifeLog(db, caller.house.id, knifeId)),
     life: {
       minimumHeightMm: blade.geometry.minimumHeightMm,
       thickestMm,

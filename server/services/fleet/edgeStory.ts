@@ -11,7 +11,7 @@ import { forceBand, type ForceBand, type KnifeState } from '../../../core/edge/l
 import { steelAhead } from '../../../core/edge/forecast/steelAhead'
 import { bluntWidth } from '../../../core/edge/model/wear'
 import { worstZone } from '../../../core/edge/verdict/verdict'
-import { eachZone, ZONES, type ByZone } from '../../../core/edge/model/zones'
+import { eachZone, ZONES, type ByZone } from '../../../core/knife/zones'
 import { knownBlade } from '../../../core/knife/blade'
 import { BOARD_FACTOR, PRODUCT_FACTOR } from '../../../core/house/stations'
 import { Z_80, type Known } from '../../../core/statistics/normal'

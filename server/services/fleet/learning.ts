@@ -9,7 +9,7 @@ import {
 } from '../../../core/edge/fleet/fleetLessons'
 import { handLife } from '../../../core/edge/fleet/handLife'
 import { HONE_TOOLS } from '../../../core/edge/model/hone'
-import { ZONES } from '../../../core/edge/model/zones'
+import { ZONES } from '../../../core/knife/zones'
 import { BOARD_FACTOR, BOARDS, PRODUCT_FACTOR, PRODUCTS } from '../../../core/house/stations'
 import type { Caller } from '../../signIn/sessions'
 import type { Database } from '../../db/database'

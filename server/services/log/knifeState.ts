@@ -3,7 +3,7 @@ import { standingEvents, type EventKind, type KnifeEvent } from '../../../core/e
 import { edgeForce } from '../../../core/edge/model/force'
 import type { BladeSpec } from '../../../core/knife/bladeSpec'
 import type { KnifeState } from '../../../core/edge/log/state'
-import { ZONES } from '../../../core/edge/model/zones'
+import { ZONES } from '../../../core/knife/zones'
 import { knownBlade } from '../../../core/knife/blade'
 import type { Queryable } from '../../db/database'
 import { knifeLog } from '../../db/queries/log/events'

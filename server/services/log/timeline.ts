@@ -1,7 +1,7 @@
 import type { Database } from '../../db/database'
 import type { Caller } from '../../signIn/sessions'
 import { type TimelinePage, timelinePage } from '../../db/queries/log/events'
-import { TimelineEvent } from '../../../contract/events'
+import type { TimelineEvent } from '../../../contract/events'
 import { findKnife } from '../../db/queries/fleet/knives'
 import { notFound } from '../../faults'
 

@@ -1,7 +1,4 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
-import { convertIcsCalendar, extendByRecurrenceRule, type IcsDateObject, type IcsEvent } from 'ts-ics'
-import type { PersonDays } from '../../../contract/week'
-import { startOfDay } from '../../../core/house/serviceClock'
 import type { Say } from '../../../words/say'
 import { newToken, readToken } from '../../signIn/secrets'
 import { assertMay, type Caller } from '../../signIn/sessions'
@@ -11,12 +8,10 @@ import { listBenches } from '../../db/queries/week/crew'
 import { findHouse, type StoredHouse } from '../../db/queries/house/houses'
 import { findPerson } from '../../db/queries/house/people'
 import { currentPlan } from '../../db/queries/week/plans'
-import { Fault, notFound } from '../../faults'
-import { dayOf, setShiftDays } from './crew'
+import { notFound } from '../../faults'
 import { loadFleetSnapshot } from '../fleet/fleet'
 import { standingSessions } from '../fleet/standingSessions'
-import { MINUTE_MS, DAY_MS } from '../../../core/time'
-import type { Wire } from '../../../contract/wire'
+import { MINUTE_MS } from '../../../core/time'
 import {
   insertCalendarLink,
   personOfCalendar,
@@ -134,58 +129,4 @@ export async function calendarAt(db: Database, clock: Clock, text: string, say: 
   const house = token && (await findHouse(db, token.houseId))
   if (!personId || !house) throw notFound('calendar')
   return await calendarOf(db, clock, house, personId, say)
-}
-
-const READ_AHEAD_DAYS = 60
-
-/** Every time an event happens between two instants. */
-function expandEvent(event: IcsEvent, from: Date, to: Date): { start: Date; end: Date }[] {
-  const start = event.start.date
-  const length = (event.end?.date.getTime() ?? start.getTime()) - start.getTime()
-  const starts = event.recurrenceRule
-    ? extendByRecurrenceRule(event.recurrenceRule, {
-        start,
-        end: to,
-        exceptions: event.exceptionDates?.map(({ date }: IcsDateObject) => date) ?? [],
-      })
-    : [start]
-  return starts
-    .filter((one) => one >= from && one < to)
-    .map((one) => ({ start: one, end: new Date(one.getTime() + length) }))
-}
-
-/** Reads an iCalendar file of shifts into single days of a person: a dry run, or all of it. */
-export async function readShifts(
-  db: Database,
-  clock: Clock,
-  caller: Caller,
-  personId: string,
-  input: { readonly calendar: string; readonly apply: boolean },
-): Promise<{ entries: Wire<typeof PersonDays>; applied: boolean }> {
-  const { zone } = caller.house
-  const from = new Date(startOfDay(clock().getTime(), zone))
-  const to = new Date(from.getTime() + READ_AHEAD_DAYS * DAY_MS)
-  let events: IcsEvent[]
-  try {
-    events = convertIcsCalendar(undefined, input.calendar).events ?? []
-  } catch {
-    throw new Fault('invalid', 'calendar-unreadable')
-  }
-  const clockOf = (at: Date): string =>
-    new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(at)
-  const entries = events
-    .filter(({ start }) => start.type !== 'DATE')
-    .flatMap((event) =>
-      expandEvent(event, from, to).map(({ start, end }) => ({
-        day: dayOf(start, zone),
-        starts: clockOf(start),
-        ends: clockOf(end),
-        note: (event.summary ?? '').slice(0, 80),
-      })),
-    )
-    .filter(({ starts, ends }) => starts !== ends)
-    .sort((a, b) => a.day.localeCompare(b.day) || a.starts.localeCompare(b.starts))
-  if (entries.length === 0) throw new Fault('invalid', 'calendar-empty', { days: READ_AHEAD_DAYS })
-  if (input.apply) await setShiftDays(db, clock, caller, personId, { days: [], entries })
-  return { entries, applied: input.apply }
 }

@@ -35,6 +35,7 @@ import { layOutOperation, measuredSections } from '../bench/workshop'
 import { skillFor } from '../../../core/session/skillFor'
 import { DAY_MS } from '../../../core/time'
 import { type CrewAhead, loadCrew } from './crewAhead'
+import { knifeLogs } from '../../db/queries/log/events'
 
 /** A window that is open already is planned from the next quarter of an hour on. */
 export const QUARTER_MS = 900_000
@@ -262,9 +263,10 @@ export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, da
   const windows = windowsAhead(houseOccurrences(context, 'quiet', nowMs, toMs), services, present, nowMs)
   const benches = crew.benches.filter(({ active }) => active)
   const saved = await listWorkOrders(db, house.id)
-  const savedWork = async (knifeId: string, { state }: PresentKnife): Promise<SavedWork | null> => {
+  const logs = await knifeLogs(db, house.id, [...saved.keys()])
+  const savedWork = (knifeId: string, { state }: PresentKnife): SavedWork | null => {
     const job = workOrderFor(saved, knifeId, state)
-    return job && { ...job, measured: await measuredSections(db, house.id, knifeId) }
+    return job && { ...job, measured: measuredSections(logs.get(knifeId) ?? []) }
   }
   const presentOf = new Map<string, PresentKnife>()
   for (const [at, knife] of snapshot.knives.entries()) {
@@ -290,7 +292,7 @@ export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, da
       services,
       benches,
       mates.get(`${one.state.stationId ?? ''}/${one.blade.role}`) ?? 1,
-      await savedWork(knife.id, one),
+      savedWork(knife.id, one),
     )
     jobs.push(jobOf(ahead, windows))
     chances.push({

@@ -61,7 +61,7 @@ const draft = (seen: PlanView, placements: readonly Placement[], more: object = 
   weights: seen.problem.weights,
   locks: [],
   placements,
-  bound: null,
+  improvementId: null,
   ...more,
 })
 

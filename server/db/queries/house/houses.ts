@@ -67,8 +67,18 @@ export async function lockHouses(db: Queryable): Promise<void> {
   await db.query('lock table houses in exclusive mode')
 }
 
+/** Says something to every server that listens; inside a transaction when it commits. */
+export async function notifyServers(db: Queryable, channel: string, payload: string): Promise<void> {
+  await db.query('select pg_notify($1, $2)', [channel, payload])
+}
+
 /** Marks a house as changed inside the writing transaction, and tells open screens when it commits. */
 export async function touchHouse(db: Queryable, houseId: string): Promise<void> {
   await db.query('update houses set revision = revision + 1 where id = $1', [houseId])
-  await db.query('select pg_notify($1, $2)', [CHANGES_CHANNEL, houseId])
+  await notifyServers(db, CHANGES_CHANNEL, houseId)
+}
+
+/** @throws Fault `database-away` when the database does not answer */
+export async function pingDatabase(db: Queryable): Promise<void> {
+  await db.query('select 1')
 }

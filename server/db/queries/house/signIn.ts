@@ -126,3 +126,8 @@ export async function deleteSessionsOf(db: Queryable, houseId: string, personId:
 export async function deleteExpiredSessions(db: Queryable, now: Date): Promise<void> {
   await db.query('delete from sessions where expires_at <= $1', [now])
 }
+
+/** Forgets counts of tries that no longer count; the limiter dates them in milliseconds. */
+export async function deleteExpiredAttempts(db: Queryable, now: Date): Promise<void> {
+  await db.query('delete from attempts where expire <= $1', [now.getTime()])
+}

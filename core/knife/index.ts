@@ -1,0 +1,7 @@
+export * from './knifeTypes'
+export * from './steels'
+export * from './zones'
+export * from './bladeSpec'
+export * from './blade'
+export * from './bladeGeometry'
+export * from './limits'

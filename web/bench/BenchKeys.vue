@@ -1,0 +1,49 @@
+<script setup lang="ts">
+/** The big keys at the foot of a step: back, and on; between them, where strokes are counted, stroke and burr. */
+defineProps<{ counts: boolean; isFirst: boolean; isLast: boolean; burrFelt: boolean }>()
+const emit = defineEmits<{ back: []; stroke: []; burr: []; onward: [] }>()
+</script>
+
+<template>
+  <footer :class="{ counting: counts }">
+    <button class="button big" type="button" :disabled="isFirst" @click="emit('back')">{{ $t('bench.back') }}</button>
+    <button v-if="counts" class="button big main" type="button" @click="emit('stroke')">
+      {{ $t('bench.stroke') }} <kbd>Space</kbd>
+    </button>
+    <button v-if="counts" class="button big" type="button" :aria-pressed="burrFelt" @click="emit('burr')">
+      {{ $t(burrFelt ? 'bench.burrGone' : 'bench.burrFelt') }} <kbd>B</kbd>
+    </button>
+    <button class="button big" :class="{ main: !counts }" type="button" @click="emit('onward')">
+      {{ $t(isLast ? 'bench.finish' : 'bench.next') }} <kbd>Enter</kbd>
+    </button>
+  </footer>
+</template>
+
+<style scoped>
+footer {
+  position: sticky;
+  bottom: 0;
+  display: grid;
+  grid-template-columns: 1fr 2fr;
+  gap: 14px;
+  padding: 10px 26px 12px;
+  background: var(--ground);
+}
+footer.counting {
+  grid-template-columns: 1fr 1.4fr 1fr 1fr;
+}
+.button {
+  min-height: 84px;
+}
+@media (max-width: 900px) {
+  footer,
+  footer.counting {
+    grid-template-columns: 1fr 1fr;
+    padding-inline: 14px;
+    gap: 8px;
+  }
+  .button {
+    min-height: 64px;
+  }
+}
+</style>
