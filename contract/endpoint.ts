@@ -32,6 +32,9 @@ export type BodyOf<E extends Endpoint> = Wire<E['body']>
 export type BodyInput<E extends Endpoint> = DeepReadonly<z.input<E['body']>>
 export type AnswerOf<E extends Endpoint> = Wire<E['answer']>
 
+/** Header that says whose work a request carries; a session of somebody else refuses it. */
+export const PERSON_HEADER = 'Yorvik-Person'
+
 const KILOBYTE = 1024
 const SHORT_BODY_BYTES = 300 * KILOBYTE
 /** A file in a body, by how many characters it may have: JSON writes one in up to six bytes. */
@@ -78,6 +81,7 @@ export const FAULT_CODES = [
   'not-allowed',
   'not-found',
   'conflict',
+  'other-person',
   'too-large',
   'foreign-origin',
   'unavailable',

@@ -14,6 +14,7 @@ const STATUS: Readonly<Record<FaultCode, number>> = {
   'not-allowed': 403,
   'not-found': 404,
   conflict: 409,
+  'other-person': 409,
   'too-large': 413,
   'foreign-origin': 403,
   unavailable: 503,

@@ -1,7 +1,7 @@
 import { promisify } from 'node:util'
 import { gunzipSync, gzip } from 'node:zlib'
 import express, { type Express, type NextFunction, type Request, type RequestHandler, type Response } from 'express'
-import type { AnswerOf, BodyOf, Endpoint, ParamsOf, QueryOf } from '../contract/endpoint'
+import { type AnswerOf, type BodyOf, type Endpoint, type ParamsOf, type QueryOf, PERSON_HEADER } from '../contract/endpoint'
 import { assertMay, callerOf, type Caller } from './signIn/sessions'
 import type { Clock } from './clock'
 import type { Database } from './db/database'
@@ -78,6 +78,8 @@ export function mounter(app: Express, db: Database, clock: Clock): Mount {
         if (endpoint.right !== 'open') {
           if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
           assertMay(caller, endpoint.right)
+          const sender = request.get(PERSON_HEADER)
+          if (sender !== undefined && sender !== caller.person.id) throw new Fault('other-person', 'other-person')
         }
         const call = {
           params: endpoint.params.parse(request.params),

@@ -6,9 +6,9 @@ import NavRail from './ui/NavRail.vue'
 import NoticeBar from './ui/NoticeBar.vue'
 import { say } from './i18n'
 import { refusalText } from './refusalText'
-import { useFleet } from './stores/fleet'
+import { useFleet } from './live/fleet'
 import { useNotices } from './stores/notices'
-import { useRecords } from './stores/records'
+import { useOutbox } from './live/outbox'
 import { useSession } from './stores/session'
 import { useTheme } from './theme'
 import { useKeys } from './ui/useKeys'
@@ -16,7 +16,7 @@ import { useKeys } from './ui/useKeys'
 useTheme()
 const session = useSession()
 const fleet = useFleet()
-const records = useRecords()
+const outbox = useOutbox()
 const notices = useNotices()
 const soaks = useSoakTimers()
 /** Stones that are ready; they say so on whatever page is open. */
@@ -47,12 +47,11 @@ watch(
         notices.refused(refusalText(error))
       })
     fleet.watch()
-    records.flush().catch(() => undefined)
   },
   { immediate: true },
 )
 watch(
-  () => records.refusal,
+  () => outbox.refusal,
   (sentence) => {
     if (sentence) notices.refused(sentence)
   },
@@ -80,9 +79,9 @@ useKeys({
   <div class="shell" :class="{ bare }">
     <NavRail v-if="!bare && session.signedIn" @find="finding = true" @keys="helping = true" />
     <main id="main" tabindex="-1">
-      <p v-if="session.signedIn && (fleet.stale || records.waitingCount > 0)" class="weather" role="status">
+      <p v-if="session.signedIn && (fleet.stale || outbox.waitingCount > 0)" class="weather" role="status">
         {{ fleet.stale ? $t('shell.stale') : '' }}
-        {{ records.waitingCount > 0 ? say('shell.waiting', { n: records.waitingCount }) : '' }}
+        {{ outbox.waitingCount > 0 ? say('shell.waiting', { n: outbox.waitingCount }) : '' }}
       </p>
       <p v-for="soak in soaked" :key="soak.stoneId" class="weather" role="status">
         {{ $t('bench.soakRings', { stone: soak.stoneName }) }}

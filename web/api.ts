@@ -1,5 +1,12 @@
 import type { z } from 'zod'
-import type { AnswerOf, BodyInput, Endpoint, FaultBody, FaultCode } from '../contract/endpoint'
+import {
+  type AnswerOf,
+  type BodyInput,
+  type Endpoint,
+  type FaultBody,
+  type FaultCode,
+  PERSON_HEADER,
+} from '../contract/endpoint'
 
 /** A refusal from the server, or the news that it could not be reached. */
 export class Refusal extends Error {
@@ -13,10 +20,12 @@ export class Refusal extends Error {
   }
 }
 
-type Sent<E extends Endpoint> = {
+export type Sent<E extends Endpoint> = {
   readonly params?: z.input<E['params']>
   readonly query?: z.input<E['query']>
   readonly body?: BodyInput<E>
+  /** who did what is sent: the server refuses it from anybody else's session */
+  readonly personId?: string
 }
 
 const isFaultBody = (value: unknown): value is FaultBody =>
@@ -47,9 +56,11 @@ export const whenSessionEnds = (act: () => void): void => {
 export async function call<E extends Endpoint>(endpoint: E, sent: Sent<E> = {}): Promise<AnswerOf<E>> {
   const response = await fetch(address(endpoint, sent.params, sent.query), {
     method: endpoint.method.toUpperCase(),
-    ...(sent.body === undefined
-      ? {}
-      : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(sent.body) }),
+    headers: {
+      ...(sent.body === undefined ? {} : { 'Content-Type': 'application/json' }),
+      ...(sent.personId === undefined ? {} : { [PERSON_HEADER]: sent.personId }),
+    },
+    ...(sent.body === undefined ? {} : { body: JSON.stringify(sent.body) }),
   }).catch(() => null)
   if (!response) throw new Refusal('offline', 'offline')
   const answer: unknown = await response.json().catch(() => null)

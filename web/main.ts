@@ -14,7 +14,7 @@ import { whenSessionEnds } from './api'
 import { i18n } from './i18n'
 import { passThrough } from './passThrough'
 import { makeRouter } from './router'
-import { useFleet } from './stores/fleet'
+import { useFleet } from './live/fleet'
 import { useSession } from './stores/session'
 
 /** The server's word that a style element made by the control library is ours. */

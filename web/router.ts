@@ -1,5 +1,5 @@
 import { createRouter, createWebHistory, type Router, START_LOCATION } from 'vue-router'
-import type { useFleet } from './stores/fleet'
+import type { useFleet } from './live/fleet'
 import type { useSession } from './stores/session'
 import TodayScreen from './today/TodayScreen.vue'
 

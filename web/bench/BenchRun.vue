@@ -40,7 +40,7 @@ const props = defineProps<{
 const emit = defineEmits<{ ended: []; leave: [] }>()
 const formats = useFormats()
 const signedIn = useSession()
-const { session, plan, state, step, here, at, waiting, refusal, act, go, flush } = useBenchSession(props.begun)
+const { session, plan, state, step, here, at, waiting, refusal, act, go } = useBenchSession(props.begun)
 const zone = ref<Zone>('heel')
 const spots = ref<InstanceType<typeof SpotForces> | null>(null)
 
@@ -124,25 +124,21 @@ function burr(): void {
   const next = ZONES.find((one) => one !== zone.value && !here.value.burr[one])
   if (felt && next) zone.value = next
 }
-async function onward(): Promise<void> {
+function onward(): void {
   // Enter with a force typed takes the force first
   if (spots.value?.enter()) return
   if (!isLast.value) {
     go(1)
     zone.value = 'heel'
-    void flush()
     return
   }
   act({ kind: 'finish' })
-  await flush()
 }
-async function abandon(): Promise<void> {
+function abandon(): void {
   act({ kind: 'abandon' })
-  await flush()
 }
 function leave(): void {
   act({ kind: 'pause' })
-  void flush()
   emit('leave')
 }
 // over is over when the server has it: until then it waits here with everything else
@@ -158,9 +154,7 @@ useKeys({
     stroke()
   },
   b: burr,
-  Enter: () => {
-    void onward()
-  },
+  Enter: onward,
   Backspace: () => {
     go(-1)
   },

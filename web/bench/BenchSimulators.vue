@@ -2,7 +2,7 @@
 import { onScopeDispose, ref, watch } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { ZONES } from '../../core/knife/zones'
-import { instrumentsUrl } from '../check/useTester'
+import { instrumentsUrl } from '../live/instrumentSocket'
 
 /** Stand-ins for inclinometer, scale and loupe in the demonstration house, speaking the lines of real ones. */
 const props = defineProps<{ knife: KnifeView; dps: number; newtons: number; after: boolean }>()

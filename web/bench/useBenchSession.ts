@@ -1,8 +1,8 @@
-import { useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { useQuery } from '@tanstack/vue-query'
 import { v7 as newId } from 'uuid'
-import { computed, ref, type ComputedRef, type Ref } from 'vue'
-import { endpoints } from '../../contract/endpoints'
+import { computed, ref, watch, type ComputedRef, type Ref } from 'vue'
 import { asSessionAction, foldable, type BenchAction, type BenchSession } from '../../contract/bench'
+import { endpoints } from '../../contract/endpoints'
 import {
   sessionState,
   stepState,
@@ -11,22 +11,14 @@ import {
   type SessionState,
   type StepState,
 } from '../../core/session/session'
-import { call, Refusal } from '../api'
+import { call } from '../api'
+import { useLive } from '../live/live'
+import { useOutbox } from '../live/outbox'
+import { resourceKey } from '../live/resource'
 import { useSession } from '../stores/session'
 
 type Draft = BenchAction extends infer A ? (A extends BenchAction ? Omit<A, 'id' | 'at'> : never) : never
 type Step = SessionPlan['steps'][number]
-
-/** A session kept on this device while it runs, so that a dead network or a closed lid loses nothing. */
-interface Kept {
-  readonly session: BenchSession
-  /** what was done here and has not reached the server */
-  readonly waiting: readonly BenchAction[]
-}
-
-const SEND_EVERY_MS = 2500
-const LARGEST_BATCH = 500
-const keptAs = (sessionId: string): string => `yorvik.bench.${sessionId}`
 
 export interface RunningSession {
   readonly session: ComputedRef<BenchSession>
@@ -41,26 +33,34 @@ export interface RunningSession {
   readonly refusal: Ref<string>
   readonly act: (draft: Draft) => void
   readonly go: (by: number) => void
-  readonly flush: () => Promise<void>
 }
 
 /**
- * Runs one session: what is done counts at once on this device, is kept on it, and is sent as soon as the
- * server answers. The state is folded by the same core that the server folds it with.
+ * Runs one session: what is done counts at once on this device, is kept on it with who did it, and is sent as soon as
+ * the server answers. The state is folded by the same core that the server folds it with.
  */
 export function useBenchSession(begun: BenchSession): RunningSession {
   const signedIn = useSession()
-  const kept = useLocalStorage<Kept>(keptAs(begun.id), { session: begun, waiting: [] })
-  // what the server knows is newer than what an earlier visit kept
-  kept.value = { session: begun, waiting: kept.value.waiting }
+  const outbox = useOutbox()
+  const { client } = useLive()
+  const sent = { params: { id: begun.id } }
+  const queryKey = resourceKey(endpoints.benchSession, sent)
+  // what the server has just said is newer than what an earlier visit kept
+  client.setQueryData(queryKey, begun)
+  const query = useQuery({ queryKey, queryFn: () => call(endpoints.benchSession, sent), initialData: begun }, client)
   const refusal = ref('')
-  let sending = Promise.resolve()
-  const unheard = ref(false)
-  const session = computed(() => kept.value.session)
+
+  const session = computed((): BenchSession => query.data.value ?? begun)
   const plan = computed(() => foldable(session.value.plan))
+  const waiting = computed(() => {
+    const known = new Set(session.value.actions.map(({ action }) => action.id))
+    return outbox.entries.flatMap((entry) =>
+      entry.kind === 'touch' && entry.sessionId === begun.id && !known.has(entry.id) ? [entry] : [],
+    )
+  })
   const actions = computed((): SessionAction[] => [
     ...session.value.actions.map(asSessionAction),
-    ...kept.value.waiting.map((action) => asSessionAction({ action, personId: signedIn.person?.id ?? null })),
+    ...waiting.value.map(({ action, personId }) => asSessionAction({ action, personId })),
   ])
   const state = computed(() =>
     sessionState(plan.value, new Date(session.value.startedAt).getTime(), session.value.startedBy, actions.value),
@@ -74,35 +74,21 @@ export function useBenchSession(begun: BenchSession): RunningSession {
   const step = computed(() => plan.value.steps[at.value] ?? null)
   const here = computed(() => stepState(state.value, state.value.stepId))
 
-  async function send(): Promise<void> {
-    const batch = kept.value.waiting.slice(0, LARGEST_BATCH)
-    if (batch.length === 0) return
-    try {
-      const fresh = await call(endpoints.actInSession, { params: { id: begun.id }, body: { actions: [...batch] } })
-      const sent = new Set(batch.map(({ id }) => id))
-      kept.value = { session: fresh, waiting: kept.value.waiting.filter(({ id }) => !sent.has(id)) }
-      refusal.value = ''
-      unheard.value = false
-    } catch (error) {
-      // unheard is not refused: it waits
-      if (error instanceof Refusal && !['offline', 'unavailable', 'not-signed-in', 'unexpected'].includes(error.code)) {
-        refusal.value = error.sentence
-        kept.value = { ...kept.value, waiting: [] }
-      } else unheard.value = true
-    }
-  }
-  /** Sends what waits, after whatever is on its way already. */
-  function flush(): Promise<void> {
-    sending = sending.then(send)
-    return sending
-  }
-  useIntervalFn(() => {
-    void flush()
-  }, SEND_EVERY_MS)
-
+  watch(
+    () => outbox.touchRefusals.get(begun.id),
+    (sentence) => {
+      if (sentence !== undefined) refusal.value = sentence
+      outbox.touchRefusals.delete(begun.id)
+    },
+    { immediate: true },
+  )
   function act(draft: Draft): void {
+    const personId = signedIn.person?.id
+    if (!personId) return
     const action = { ...draft, id: newId(), at: signedIn.now().toISOString() } as BenchAction
-    kept.value = { ...kept.value, waiting: [...kept.value.waiting, action] }
+    refusal.value = ''
+    // what is refused shows by itself; what waits is shown as waiting
+    outbox.sendTouch(personId, begun.id, action).catch(() => undefined)
   }
   function go(by: number): void {
     const target = plan.value.steps[at.value + by]
@@ -115,10 +101,9 @@ export function useBenchSession(begun: BenchSession): RunningSession {
     step,
     here,
     at,
-    waiting: computed(() => (unheard.value ? kept.value.waiting.length : 0)),
+    waiting: computed(() => (outbox.heldUp ? waiting.value.length : 0)),
     refusal,
     act,
     go,
-    flush,
   }
 }

@@ -1,8 +1,8 @@
 import { useNow } from '@vueuse/core'
-import { computed, onScopeDispose, reactive, type ComputedRef } from 'vue'
+import { computed, reactive, type ComputedRef } from 'vue'
 import { isPlausible, readInstrumentLine, readScreenLine, type InstrumentKind } from '../../contract/instruments'
 import type { Zone } from '../../core/knife/zones'
-import { instrumentsUrl } from '../check/useTester'
+import { useInstrumentSocket } from '../live/instrumentSocket'
 
 /** What one instrument says, and whether it can be believed. */
 export interface LiveValue {
@@ -21,7 +21,6 @@ interface Heard {
   atMs: number
 }
 
-const RETRY_MS = 3000
 const RECENT = 24
 /** Three impossible values in a row and an instrument raves. */
 const RAVES_AFTER = 3
@@ -34,9 +33,6 @@ export function useInstruments(onPicture: (picture: { zone: Zone; bluntUm: numbe
 } {
   const heard = reactive(new Map<string, Heard>())
   const now = useNow({ interval: 1000 })
-  let socket: WebSocket | null = null
-  let retry: ReturnType<typeof setTimeout> | null = null
-  let closed = false
 
   function take(instrument: Heard, quantity: 'dps' | 'newtons', value: number): void {
     instrument.atMs = Date.now()
@@ -70,24 +66,8 @@ export function useInstruments(onPicture: (picture: { zone: Zone; bluntUm: numbe
         onPicture(line)
     }
   }
-  function connect(): void {
-    socket = new WebSocket(instrumentsUrl())
-    socket.addEventListener('open', () => {
-      socket?.send('watch')
-    })
-    socket.addEventListener('message', (message) => {
-      hear(String(message.data))
-    })
-    socket.addEventListener('close', () => {
-      heard.clear()
-      if (!closed) retry = setTimeout(connect, RETRY_MS)
-    })
-  }
-  connect()
-  onScopeDispose(() => {
-    closed = true
-    if (retry) clearTimeout(retry)
-    socket?.close()
+  useInstrumentSocket(hear, () => {
+    heard.clear()
   })
   const live = (kind: InstrumentKind): ComputedRef<LiveValue | null> =>
     computed(() => {

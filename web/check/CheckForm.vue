@@ -20,7 +20,7 @@ import {
 import ZoneSpots from './ZoneSpots.vue'
 
 const props = defineProps<{ knife: KnifeView; busy: boolean }>()
-const emit = defineEmits<{ record: [payload: CheckPayload]; rung: [rung: LadderRung]; leave: [] }>()
+const emit = defineEmits<{ record: [payload: CheckPayload]; leave: [] }>()
 const draft = checkDraft(props.knife.id)
 const wrong = ref(false)
 /** On a phone there is room for one way of checking at a time. */
@@ -58,9 +58,14 @@ function record(): void {
   if (draft.value.typed !== '') enter()
   if (!isEmpty(draft.value) && !wrong.value) emit('record', checkPayload(draft.value))
 }
+/** A sign of the whole edge ends the check, with everything else that was found: forces, spots, defects. */
 function pickRung(zone: Zone | 'whole', rung: LadderRung): void {
-  if (zone === 'whole') emit('rung', rung)
-  else draft.value = { ...draft.value, rungs: { ...draft.value.rungs, [zone]: rung } }
+  if (zone !== 'whole') {
+    draft.value = { ...draft.value, rungs: { ...draft.value.rungs, [zone]: rung } }
+    return
+  }
+  if (draft.value.typed !== '') enter()
+  if (!wrong.value) emit('record', checkPayload(draft.value, rung))
 }
 useKeys({
   ...Object.fromEntries(

@@ -3,11 +3,10 @@ import { useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
-import type { LadderRung } from '../../core/edge/model/ladder'
 import { say } from '../i18n'
 import { refusalText } from '../refusalText'
-import { useFleet } from '../stores/fleet'
-import { useRecords } from '../stores/records'
+import { useFleet } from '../live/fleet'
+import { useRecords } from '../live/records'
 import { useSession } from '../stores/session'
 import CheckForm from './CheckForm.vue'
 import CheckResult from './CheckResult.vue'
@@ -45,7 +44,6 @@ async function record(payload: CheckPayload): Promise<void> {
     busy.value = false
   }
 }
-const recordRung = (rung: LadderRung): Promise<void> => record({ readings: [], ladder: [{ zone: 'whole', rung }] })
 
 async function undo(): Promise<void> {
   if (!knife.value || !eventId.value) return
@@ -79,7 +77,7 @@ function again(): void {
       @again="again"
       @leave="router.push('/today')"
     />
-    <CheckForm v-else :knife="knife" :busy="busy" @record="record" @rung="recordRung" @leave="leave" />
+    <CheckForm v-else :knife="knife" :busy="busy" @record="record" @leave="leave" />
   </div>
 </template>
 

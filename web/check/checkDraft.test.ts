@@ -27,6 +27,18 @@ describe('a check while it is being made', () => {
     })
   })
 
+  it('keeps forces, spots and defects when the whole edge shows a sign', () => {
+    const draft = { ...withReading(EMPTY_DRAFT, 240), rungs: { tip: 'skates' as const }, defects: NO_DEFECTS }
+    expect(checkPayload(draft, 'paper')).toEqual({
+      readings: [{ zone: 'heel', forcesGf: [240] }],
+      ladder: [
+        { zone: 'whole', rung: 'paper' },
+        { zone: 'tip', rung: 'skates' },
+      ],
+      defects: NO_DEFECTS,
+    })
+  })
+
   it('knows a force no tester reads', () => {
     expect([-3, 0, 50_000].map(isPlausibleForce)).toEqual([false, false, false])
     expect(isPlausibleForce(240)).toBe(true)

@@ -59,15 +59,19 @@ export function spread(forces: readonly number[]): { mean: number; halfRange: nu
   return { mean, halfRange: (Math.max(...forces) - Math.min(...forces)) / 2 }
 }
 
-export function checkPayload(draft: CheckDraft): CheckPayload {
+/** What is recorded of a draft. @param whole a sign the whole edge shows, beside those of single spots */
+export function checkPayload(draft: CheckDraft, whole?: LadderRung): CheckPayload {
   return {
     readings: ZONES.flatMap((zone) =>
       draft.forces[zone].length === 0 ? [] : [{ zone, forcesGf: [...draft.forces[zone]] }],
     ),
-    ladder: ZONES.flatMap((zone) => {
-      const rung = draft.rungs[zone]
-      return rung === undefined ? [] : [{ zone, rung }]
-    }),
+    ladder: [
+      ...(whole === undefined ? [] : [{ zone: 'whole' as const, rung: whole }]),
+      ...ZONES.flatMap((zone) => {
+        const rung = draft.rungs[zone]
+        return rung === undefined ? [] : [{ zone, rung }]
+      }),
+    ],
     ...(draft.defects === null ? {} : { defects: { ...draft.defects, glint: [...draft.defects.glint] } }),
   }
 }

@@ -1,5 +1,5 @@
 import { onScopeDispose, ref, type Ref } from 'vue'
-import { instrumentsUrl } from './useTester'
+import { instrumentsUrl } from '../live/instrumentSocket'
 
 /** A force tester that lives in this page and speaks the same lines as a real one. */
 export interface SimulatedTester {

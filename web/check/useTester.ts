@@ -1,5 +1,6 @@
-import { onScopeDispose, ref, type Ref } from 'vue'
+import { ref, type Ref } from 'vue'
 import { readInstrumentLine, readScreenLine } from '../../contract/instruments'
+import { useInstrumentSocket } from '../live/instrumentSocket'
 
 export interface Tester {
   readonly id: string
@@ -16,10 +17,6 @@ export interface TesterLink {
   readonly askZero: () => void
 }
 
-const RETRY_MS = 3000
-export const instrumentsUrl = (): string =>
-  `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/instruments`
-
 /**
  * Listens to force testers over the line protocol; each peak of the chosen one is a reading.
  *
@@ -33,9 +30,6 @@ export function useTester(
   const chosen = ref<string | null>(null)
   const zeroed = ref(false)
   const live = ref<number | null>(null)
-  let socket: WebSocket | null = null
-  let retry: ReturnType<typeof setTimeout> | null = null
-  let closed = false
 
   function hear(text: string): void {
     const heard = readScreenLine(text)
@@ -59,25 +53,9 @@ export function useTester(
       }
     }
   }
-  function connect(): void {
-    socket = new WebSocket(instrumentsUrl())
-    socket.addEventListener('open', () => {
-      socket?.send('watch')
-    })
-    socket.addEventListener('message', (message) => {
-      hear(String(message.data))
-    })
-    socket.addEventListener('close', () => {
-      testers.value = []
-      chosen.value = null
-      if (!closed) retry = setTimeout(connect, RETRY_MS)
-    })
-  }
-  connect()
-  onScopeDispose(() => {
-    closed = true
-    if (retry) clearTimeout(retry)
-    socket?.close()
+  const { send } = useInstrumentSocket(hear, () => {
+    testers.value = []
+    chosen.value = null
   })
   return {
     testers,
@@ -85,7 +63,7 @@ export function useTester(
     zeroed,
     live,
     askZero: () => {
-      if (chosen.value) socket?.send(`do ${chosen.value} zero`)
+      if (chosen.value) send(`do ${chosen.value} zero`)
     },
   }
 }

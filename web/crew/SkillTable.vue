@@ -7,7 +7,7 @@ import { capital } from '../../words/format'
 import { call } from '../api'
 import { useChange } from '../house/useChange'
 import { say, useFormats } from '../i18n'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 
 const props = defineProps<{ crew: Crew; people: readonly Person[] }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()

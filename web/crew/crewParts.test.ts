@@ -1,16 +1,16 @@
 // @vitest-environment happy-dom
+import { knownFleet } from '../testing/knownFleet'
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Component } from 'vue'
 import type { Crew } from '../../contract/week'
 import { i18n } from '../i18n'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
 import ShiftTable from './ShiftTable.vue'
 import SkillTable from './SkillTable.vue'
 import SpecialDays from './SpecialDays.vue'
-import type { Fleet } from '../../contract/fleet'
 
 const ODA = '2d2f4a80-6a4e-4a38-8f0c-2f4b5a3d9e22'
 const KIT = '3e2f4a80-6a4e-4a38-8f0c-2f4b5a3d9e33'
@@ -47,7 +47,7 @@ let sent: { method: string; path: string; body: unknown }[]
 let answer: () => Response
 beforeEach(() => {
   setActivePinia(createPinia())
-  useFleet().fleet = { now: '2026-11-24T14:42:00Z', planned: [], stations: [], knives: [], people } as unknown as Fleet
+  knownFleet({ now: '2026-11-24T14:42:00Z', planned: [], stations: [], knives: [], people })
   useSession().enter({
     person: { id: ODA, name: 'Oda Finch', role: 'chef' },
     house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false },

@@ -6,7 +6,7 @@ import { TABLES, type ExchangeOutcome, type TableName } from '../../contract/exc
 import { call } from '../api'
 import { say } from '../i18n'
 import { refusalText } from '../refusalText'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 import { useNotices } from '../stores/notices'
 import ChoiceField from '../ui/ChoiceField.vue'
 import OutcomeTable from './OutcomeTable.vue'

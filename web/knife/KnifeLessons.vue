@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { EdgeStory, KnifeView } from '../../contract/knives'
 import { knifeLessons, mismatchWords } from '../../words/learned'
 import { say, useFormats } from '../i18n'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 
 const props = defineProps<{ story: EdgeStory; knife: KnifeView }>()
 const formats = useFormats()

@@ -1,31 +1,20 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed } from 'vue'
 import type { SessionLine } from '../../contract/bench'
 import { endpoints } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
 import { recipeName } from '../../words/bench'
 import { capital } from '../../words/format'
-import { call } from '../api'
 import { say, useFormats } from '../i18n'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
+import { useResource } from '../live/resource'
 
 const props = defineProps<{ knife: KnifeView }>()
 const fleet = useFleet()
 const formats = useFormats()
-const sessions = ref<readonly SessionLine[]>([])
-
-watch(
-  () => props.knife,
-  async ({ id }) => {
-    // the log beside it says when nothing can be read; this list just stays as it was
-    try {
-      sessions.value = await call(endpoints.knifeSessions, { params: { id } })
-    } catch {
-      return
-    }
-  },
-  { immediate: true },
-)
+// the log beside it says when nothing can be read; this list just stays as it was
+const asked = useResource(endpoints.knifeSessions, () => ({ params: { id: props.knife.id } }))
+const sessions = computed(() => asked.value.value ?? [])
 const ending = ({ outcome }: SessionLine): string =>
   outcome === 'finished' ? '' : say(outcome === null ? 'session.open' : 'session.brokenOff')
 </script>

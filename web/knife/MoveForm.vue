@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { NewEvent } from '../../contract/events'
 import type { KnifeView } from '../../contract/knives'
 import { say } from '../i18n'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 import ChoiceField from '../ui/ChoiceField.vue'
 
 type Moved = Extract<NewEvent, { kind: 'moved' }>

@@ -1,33 +1,19 @@
 <script setup lang="ts">
-import { computed, shallowRef, watch } from 'vue'
+import { computed } from 'vue'
 import { endpoints } from '../../contract/endpoints'
-import type { HouseLearning } from '../../contract/learning'
 import { capital } from '../../words/format'
 import { handWords, toolWords, wearFactorWords } from '../../words/learned'
-import { call, Refusal } from '../api'
 import { say } from '../i18n'
-import { useFleet } from '../stores/fleet'
+import { useResource } from '../live/resource'
 import { useSession } from '../stores/session'
 import FactorSection, { type FactorRow } from './FactorSection.vue'
 import HandSection from './HandSection.vue'
 import RebuildSection from './RebuildSection.vue'
 import ToolSection from './ToolSection.vue'
 
-const fleet = useFleet()
 const session = useSession()
-const learning = shallowRef<HouseLearning | null>(null)
-const refusal = shallowRef('')
-
-async function load(): Promise<void> {
-  try {
-    learning.value = await call(endpoints.learning)
-    refusal.value = ''
-  } catch (error) {
-    refusal.value = error instanceof Refusal && error.code !== 'offline' ? error.sentence : say('shell.offline')
-  }
-}
-// a new record anywhere may teach something; the passing minute does not
-watch(() => fleet.knives.reduce((sum, knife) => sum + knife.readingCount, 0), load, { immediate: true })
+// a new record anywhere may teach something
+const { value: learning, refusal } = useResource(endpoints.learning)
 
 const stations = computed(() =>
   (learning.value?.stations ?? []).map((station): FactorRow => ({

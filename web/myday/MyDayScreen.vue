@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
-import type { PlanView } from '../../contract/week'
-import { call } from '../api'
 import { useFormats } from '../i18n'
-import { refusalText } from '../refusalText'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
+import { useResource } from '../live/resource'
 import { useSession } from '../stores/session'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
@@ -17,16 +15,8 @@ import { MINUTE_MS } from '../../core/time'
 const formats = useFormats()
 const fleet = useFleet()
 const session = useSession()
-const view = shallowRef<PlanView | null>(null)
-const refusal = ref('')
+const { value: view, refusal } = useResource(endpoints.plan)
 const whose = ref(session.person?.id ?? '')
-onMounted(async () => {
-  try {
-    view.value = await call(endpoints.plan)
-  } catch (error) {
-    refusal.value = refusalText(error)
-  }
-})
 const people = computed(() =>
   [...fleet.people.values()].filter(({ active }) => active).map(({ id, name }) => ({ value: id, label: name })),
 )

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { say, useFormats } from '../i18n'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 
 const props = defineProps<{ knives: readonly KnifeView[] }>()

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
 import { ZONES } from '../../core/knife/zones'
 import { useFormats } from '../i18n'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 import EdgeMark from '../ui/EdgeMark.vue'
 
 defineProps<{ knives: readonly KnifeView[] }>()

@@ -1,8 +1,9 @@
+import { knownFleet } from '../testing/knownFleet'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { KnifeView } from '../../contract/knives'
 import { KnifePatch, NewKnife } from '../../contract/knives'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 import { matchesQuery } from '../ui/findKnives'
 import { silhouette } from '../ui/profiles'
 import { describeDraft, knifeDraft } from './knifeDraft'
@@ -66,7 +67,7 @@ let fleet: ReturnType<typeof useFleet>
 beforeEach(() => {
   setActivePinia(createPinia())
   fleet = useFleet()
-  fleet.fleet = {
+  knownFleet({
     now: '2026-11-24T14:42:00Z',
     knives,
     planned: [],
@@ -84,7 +85,7 @@ beforeEach(() => {
       },
     ],
     day: { startsAt: '2026-11-24T00:00:00Z', services: [], quiet: [] },
-  }
+  })
 })
 const codes = (query: Partial<RackQuery>): string[] =>
   rackKnives(knives, { ...everything, ...query }, fleet).map((one) => one.code)

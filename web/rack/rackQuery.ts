@@ -2,7 +2,7 @@ import { computed, type WritableComputedRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
 import { EDGE_WORDS } from '../../core/edge/model/scale'
-import type { useFleet } from '../stores/fleet'
+import type { useFleet } from '../live/fleet'
 import { matchesQuery } from '../ui/findKnives'
 
 export const SORTS = ['need', 'dull', 'code', 'force', 'holder', 'checked'] as const

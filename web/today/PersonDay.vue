@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { say } from '../i18n'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 import type { PersonDay } from './dayList'
 import HoneList from './HoneList.vue'
 import PressingKnife from './PressingKnife.vue'

@@ -1,20 +1,12 @@
 <script setup lang="ts">
-import { computed, onMounted, shallowRef } from 'vue'
+import { computed } from 'vue'
 import { endpoints } from '../../contract/endpoints'
-import type { GearView } from '../../contract/bench'
-import { call } from '../api'
 import SoakList from '../bench/SoakList.vue'
+import { useResource } from '../live/resource'
 
 /** Stones that need water before they can be used: started from here, they ring wherever the person is by then. */
-const gear = shallowRef<readonly GearView[]>([])
-onMounted(() => {
-  call(endpoints.gear).then(
-    (shelf) => {
-      gear.value = shelf
-    },
-    () => undefined,
-  )
-})
+const shelf = useResource(endpoints.gear)
+const gear = computed(() => shelf.value.value ?? [])
 const soak = computed(() =>
   gear.value
     .filter((one) => one.active && one.soakMinutes > 0)

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { say, useFormats } from '../i18n'
 import { plannedSentence, recommendationSentence } from '../../words/verdict'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 
 const props = defineProps<{
   knives: readonly KnifeView[]

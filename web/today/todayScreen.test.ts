@@ -1,11 +1,11 @@
 // @vitest-environment happy-dom
+import { knownFleet } from '../testing/knownFleet'
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { i18n } from '../i18n'
-import { useFleet } from '../stores/fleet'
 import StoneList from './StoneList.vue'
 import TodayScreen from './TodayScreen.vue'
 import type { Fleet } from '../../contract/fleet'
@@ -81,7 +81,7 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 const shown = async (given: Fleet): Promise<VueWrapper> => {
-  useFleet().fleet = given
+  knownFleet(given)
   const screen = mount(TodayScreen, {
     global: { plugins: [i18n], stubs: { RouterLink: true, ServiceClock: true, SoakAhead: true } },
   })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 import AppDialog from './AppDialog.vue'
 import EdgeStrip from './EdgeStrip.vue'
 import { matchesQuery } from './findKnives'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { RouterLink, useRouter } from 'vue-router'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
 
 const emit = defineEmits<{ find: []; keys: [] }>()

@@ -1,5 +1,5 @@
 import type { KnifeView } from '../../contract/knives'
-import type { useFleet } from '../stores/fleet'
+import type { useFleet } from '../live/fleet'
 import { say } from '../i18n'
 
 const fold = (text: string): string =>

@@ -4,7 +4,7 @@ import { usualHoneTool } from '../../core/edge/model/hone'
 import { say } from '../i18n'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
-import { useRecords } from '../stores/records'
+import { useRecords } from '../live/records'
 
 /** Records a honing in one touch, with its undo. */
 export function useHoning(): { busy: Ref<boolean>; honed: (knife: KnifeView) => Promise<void> } {

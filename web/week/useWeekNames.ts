@@ -2,7 +2,7 @@ import type { KnifeView } from '../../contract/knives'
 import { knifeOfJob } from '../../core/plan/secondSessions'
 import type { PlanProblem } from '../../core/plan/problem'
 import type { PlanNames } from '../../words/week'
-import { useFleet } from '../stores/fleet'
+import { useFleet } from '../live/fleet'
 
 /** Names of people, and of knives by their own id or that of a job, as plans speak of them. */
 export function useWeekNames(): {

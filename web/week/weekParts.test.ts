@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import { knownFleet } from '../testing/knownFleet'
 import { mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
@@ -16,7 +17,6 @@ import {
   type PlanProblem,
 } from '../../core/plan/problem'
 import { i18n } from '../i18n'
-import { useFleet } from '../stores/fleet'
 import { useSession } from '../stores/session'
 import ComparisonPanel from './ComparisonPanel.vue'
 import JobPanel from './JobPanel.vue'
@@ -25,7 +25,6 @@ import PlanWeightsPanel from './PlanWeightsPanel.vue'
 import RiskBand from './RiskBand.vue'
 import WindowLanes from './WindowLanes.vue'
 import { HOUR_MS } from '../../core/time'
-import type { Fleet } from '../../contract/fleet'
 
 const DAY = 24 * HOUR_MS
 /** A Tuesday. */
@@ -124,7 +123,7 @@ const knife = (id: string, code: string): object => ({
 })
 beforeEach(() => {
   setActivePinia(createPinia())
-  useFleet().fleet = {
+  knownFleet({
     now: new Date(START).toISOString(),
     planned: [],
     stations: [],
@@ -133,7 +132,7 @@ beforeEach(() => {
       { id: 'oda', name: 'Oda Finch' },
       { id: 'kit', name: 'Kit Larkin' },
     ],
-  } as unknown as Fleet
+  })
   useSession().enter({
     person: { id: 'oda', name: 'Oda Finch', role: 'chef' },
     house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false },

@@ -1,0 +1,173 @@
+import { defineStore } from 'pinia'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import type { BenchAction } from '../../contract/bench'
+import { endpoints } from '../../contract/endpoints'
+import type { NewEvent } from '../../contract/events'
+import { call, Refusal } from '../api'
+import { useSession } from '../stores/session'
+import { useFleet } from './fleet'
+import { useLive } from './live'
+import { outboxStorage, type OutboxEntry } from './outboxStorage'
+import { resourceKey } from './resource'
+
+type Touch = Extract<OutboxEntry, { kind: 'touch' }>
+
+const RETRY_MS = 5000
+const LARGEST_BATCH = 500
+/** An answer that something went wrong at the other end is tried again so often, so that one record cannot hold up all. */
+const MOST_FAILURES = 3
+/** Refusals that say nothing about what was sent: it waits, in its place. */
+const WAITS: ReadonlySet<Refusal['code']> = new Set(['offline', 'unavailable', 'not-signed-in', 'other-person'])
+
+/** Thrown inside an entry whose person is no longer signed in here: it stays kept, and is sent when they are back. */
+class Superseded extends Error {}
+
+const mayWait = (error: unknown): boolean => error instanceof Refusal && WAITS.has(error.code)
+const isTriedAgain = (failures: number, error: unknown): boolean =>
+  mayWait(error) || (error instanceof Refusal && error.code === 'unexpected' && failures < MOST_FAILURES)
+
+/**
+ * What was done here and has not reached the server: one ordered queue a person (a mutation scope), kept on the device,
+ * sent in the order it was done and only while that person is signed in. So an undo never overtakes what it undoes,
+ * and nobody's work goes out in another's name.
+ */
+export const useOutbox = defineStore('outbox', () => {
+  const { client } = useLive()
+  const session = useSession()
+  const fleet = useFleet()
+  /** everything kept on this device, of everybody, in order */
+  const entries = shallowRef<readonly OutboxEntry[]>(outboxStorage.all())
+  /** whether the server did not hear the last attempt */
+  const heldUp = ref(false)
+  /** the last refusal of something that had been waiting; nobody stood beside it any more */
+  const refusal = ref<string | null>(null)
+  /** refused touches, by session */
+  const touchRefusals = reactive(new Map<string, string>())
+  /** touches that went out with an earlier one, and wait for their turn to be struck off */
+  const sentAlong = new Set<string>()
+  let turn = 0
+
+  const drop = (id: string): void => {
+    outboxStorage.drop(id)
+    entries.value = entries.value.filter((entry) => entry.id !== id)
+  }
+
+  /** A touch with those that directly follow it in the same session, by the same person. */
+  function batchFrom(first: Touch): Touch[] {
+    const own = entries.value.filter(({ personId }) => personId === first.personId)
+    const batch: Touch[] = []
+    for (const entry of own.slice(own.findIndex(({ id }) => id === first.id))) {
+      if (entry.kind !== 'touch' || entry.sessionId !== first.sessionId || batch.length === LARGEST_BATCH) break
+      batch.push(entry)
+    }
+    return batch
+  }
+
+  async function sendTouches(batch: readonly Touch[]): Promise<void> {
+    const [first] = batch
+    if (!first) return
+    const answer = await call(endpoints.actInSession, {
+      params: { id: first.sessionId },
+      body: { actions: batch.map(({ action }) => action) },
+      personId: first.personId,
+    })
+    client.setQueryData(resourceKey(endpoints.benchSession, { params: { id: first.sessionId } }), answer)
+    for (const { id } of batch.slice(1)) sentAlong.add(id)
+  }
+
+  async function deliver(entry: OutboxEntry, ofTurn: number): Promise<void> {
+    if (ofTurn !== turn) throw new Superseded()
+    if (entry.kind === 'event') {
+      const { personId } = entry
+      const { knives } = await call(endpoints.sendEvents, { body: { events: [entry.event] }, personId })
+      fleet.accept(knives)
+      return
+    }
+    if (sentAlong.delete(entry.id)) return
+    const batch = batchFrom(entry)
+    try {
+      await sendTouches(batch)
+    } catch (error) {
+      if (batch.length === 1 || mayWait(error)) throw error
+      // one of them is refused: each is asked for by itself, and the others are kept
+      await sendTouches([entry])
+    }
+  }
+
+  /**
+   * Sends an entry in its turn. Resolves when it was sent, or when it is clear that it waits.
+   *
+   * @throws Refusal when the server understood and refused
+   */
+  function send(entry: OutboxEntry): Promise<void> {
+    const ofTurn = turn
+    return new Promise((settle, fail) => {
+      let isWaiting = heldUp.value
+      if (isWaiting) settle()
+      const mutation = client.getMutationCache().build(client, {
+        mutationKey: ['outbox', entry.id],
+        scope: { id: `outbox ${entry.personId}` },
+        mutationFn: () => deliver(entry, ofTurn),
+        retry: (failures, error) => {
+          if (!isTriedAgain(failures, error)) return false
+          heldUp.value = true
+          isWaiting = true
+          settle()
+          return true
+        },
+        retryDelay: RETRY_MS,
+      })
+      mutation.execute(undefined).then(
+        () => {
+          heldUp.value = false
+          drop(entry.id)
+          settle()
+        },
+        (error: unknown) => {
+          if (error instanceof Superseded) {
+            settle()
+            return
+          }
+          drop(entry.id)
+          const sentence = error instanceof Refusal ? error.sentence : null
+          if (entry.kind === 'touch' && sentence !== null) touchRefusals.set(entry.sessionId, sentence)
+          if (!isWaiting) fail(error)
+          else if (entry.kind === 'event') refusal.value = sentence
+        },
+      )
+    })
+  }
+
+  async function add(entry: OutboxEntry): Promise<void> {
+    outboxStorage.keep(entry)
+    entries.value = [...entries.value, entry]
+    await send(entry)
+  }
+
+  watch(
+    () => session.person?.id,
+    (personId) => {
+      turn++
+      heldUp.value = false
+      sentAlong.clear()
+      for (const entry of entries.value) {
+        if (entry.personId === personId) send(entry).catch(() => undefined)
+      }
+    },
+    { immediate: true, flush: 'sync' },
+  )
+
+  const mine = computed(() => entries.value.filter(({ personId }) => personId === session.person?.id))
+  return {
+    entries,
+    heldUp,
+    refusal,
+    touchRefusals,
+    /** records of this person that the server has not heard, while it does not answer */
+    waitingCount: computed(() => (heldUp.value ? mine.value.length : 0)),
+    sendEvent: (personId: string, event: NewEvent): Promise<void> =>
+      add({ id: event.id, personId, kind: 'event', event }),
+    sendTouch: (personId: string, sessionId: string, action: BenchAction): Promise<void> =>
+      add({ id: action.id, personId, kind: 'touch', sessionId, action }),
+  }
+})

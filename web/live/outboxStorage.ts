@@ -1,0 +1,59 @@
+import type { BenchAction } from '../../contract/bench'
+import type { NewEvent } from '../../contract/events'
+
+/** Something done on this device that the server has not confirmed, with the person who did it. */
+export type OutboxEntry = { readonly id: string; readonly personId: string } & (
+  | { readonly kind: 'event'; readonly event: NewEvent }
+  | { readonly kind: 'touch'; readonly sessionId: string; readonly action: BenchAction }
+)
+
+const PREFIX = 'yorvik.outbox.'
+/** How earlier releases kept what waited; touches of a session had no person, and nobody can be named for them now. */
+const FORMER = { events: 'yorvik.waiting', session: 'yorvik.bench.' }
+
+const keyOf = (id: string): string => PREFIX + id
+
+/** One key an entry, so that two windows of one browser never write over each other. */
+export const outboxStorage = {
+  /** @returns false when the device has no room left: the entry then lives as long as the page */
+  keep(entry: OutboxEntry): boolean {
+    try {
+      localStorage.setItem(keyOf(entry.id), JSON.stringify(entry))
+      return true
+    } catch {
+      return false
+    }
+  },
+
+  drop(id: string): void {
+    localStorage.removeItem(keyOf(id))
+  },
+
+  /** Everything kept, in the order it was done: ids begin with their time (UUID version 7, RFC 9562). */
+  all(): OutboxEntry[] {
+    adoptFormer()
+    return keys(PREFIX)
+      .sort()
+      .flatMap((key): OutboxEntry[] => {
+        const text = localStorage.getItem(key)
+        return text === null ? [] : [JSON.parse(text) as OutboxEntry]
+      })
+  },
+}
+
+const keys = (prefix: string): string[] =>
+  Array.from({ length: localStorage.length }, (_, at) => localStorage.key(at) ?? '').filter((key) =>
+    key.startsWith(prefix),
+  )
+
+/** Takes over what an earlier release left waiting, and clears the copies of sessions it never cleared. */
+function adoptFormer(): void {
+  const waiting = localStorage.getItem(FORMER.events)
+  if (waiting !== null) {
+    for (const { personId, event } of JSON.parse(waiting) as { personId: string; event: NewEvent }[]) {
+      if (!outboxStorage.keep({ id: event.id, personId, kind: 'event', event })) return
+    }
+    localStorage.removeItem(FORMER.events)
+  }
+  for (const key of keys(FORMER.session)) localStorage.removeItem(key)
+}

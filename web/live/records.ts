@@ -1,0 +1,41 @@
+import { v7 as newId } from 'uuid'
+import type { NewEvent } from '../../contract/events'
+import { Refusal } from '../api'
+import { useSession } from '../stores/session'
+import { useOutbox } from './outbox'
+
+/** What happened to a knife, before it has an id and a time. */
+export type EventDraft = {
+  [K in NewEvent['kind']]: {
+    readonly kind: K
+    readonly knifeId: string
+    readonly payload: Extract<NewEvent, { kind: K }>['payload']
+  }
+}[NewEvent['kind']]
+
+/** Records what happened, as the person signed in, dated by the server's clock. */
+export function useRecords(): {
+  /**
+   * Records one event now.
+   *
+   * @returns the event's id, for taking it back
+   * @throws Refusal when the server understood and refused; being offline is no refusal
+   */
+  readonly record: (draft: EventDraft) => Promise<string>
+  /** takes an event back; a record that still waits is sent before it */
+  readonly undo: (knifeId: string, eventId: string, reason: string) => Promise<string>
+} {
+  const session = useSession()
+  const outbox = useOutbox()
+  async function record(draft: EventDraft): Promise<string> {
+    const personId = session.person?.id
+    if (!personId) throw new Refusal('not-signed-in', 'not-signed-in')
+    const event = { ...draft, id: newId(), at: session.now().toISOString() } as NewEvent
+    await outbox.sendEvent(personId, event)
+    return event.id
+  }
+  return {
+    record,
+    undo: (knifeId, eventId, reason) => record({ kind: 'voided', knifeId, payload: { eventId, reason } }),
+  }
+}
