@@ -1,7 +1,14 @@
 import { promisify } from 'node:util'
 import { gunzipSync, gzip } from 'node:zlib'
 import express, { type Express, type NextFunction, type Request, type RequestHandler, type Response } from 'express'
-import { type AnswerOf, type BodyOf, type Endpoint, type ParamsOf, type QueryOf, PERSON_HEADER } from '../contract/endpoint'
+import {
+  type AnswerOf,
+  type BodyOf,
+  type Endpoint,
+  type ParamsOf,
+  type QueryOf,
+  PERSON_HEADER,
+} from '../contract/endpoint'
 import { assertMay, callerOf, type Caller } from './signIn/sessions'
 import type { Clock } from './clock'
 import type { Database } from './db/database'

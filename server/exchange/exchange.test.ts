@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { addTestKnife, check, startApp, type TestApp, type TestHouse } from '../testing/harness'
+import { addTestKnife, check, startApp, type TestApp, type TestHouse, NOW } from '../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -206,5 +206,27 @@ describe('shifts', () => {
     expect(body.problems.find(({ row }: { row: number }) => row === 6).sentence).toBe(
       '10:00–18:30 and 18:00–20:00 overlap.',
     )
+  })
+})
+
+describe('a log longer than fits one page', () => {
+  it('comes out whole and in order, voided readings left out', async () => {
+    const own = await test.house('Long house')
+    const knife = await addTestKnife(own, { code: 'LONG-1' })
+    await test.app.db.query(
+      `insert into events (house_id, id, knife_id, kind, at, payload)
+       select $1, gen_random_uuid(), $2, 'checked', $3::timestamptz - make_interval(secs => n / 3),
+              jsonb_build_object('readings', jsonb_build_array(jsonb_build_object('zone', 'tip', 'forcesGf', array[200 + n])), 'ladder', '[]'::jsonb)
+       from generate_series(1, 4500) as n`,
+      [own.houseId, knife.id, NOW],
+    )
+    const lines = (body: unknown): string[] => String(body).trim().split('\r\n')
+    const events = lines((await own.manager.get('/api/exchange/events.csv')).body)
+    expect(events).toHaveLength(1 + 1 + 4500)
+    const ids = events.slice(1).map((line) => line.split(',')[0])
+    expect(new Set(ids).size).toBe(4501)
+    const times = events.slice(1).map((line) => line.split(',')[2] ?? '')
+    expect(times).toEqual([...times].sort())
+    expect(lines((await own.manager.get('/api/exchange/readings.csv')).body)).toHaveLength(1 + 4500)
   })
 })

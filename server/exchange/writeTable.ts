@@ -27,7 +27,7 @@ const harmless = (cell: Cell): Cell => (typeof cell === 'string' && /^[=+\-@\t\r
 
 /** RFC 4180: header row, CRLF, quotes where needed. */
 function write(columns: readonly string[], rows: readonly (readonly Cell[])[]): string {
-  return `${Papa.unparse({ fields: [...columns], data: [] }, { newline: NEWLINE })}${NEWLINE}${writeRows(rows)}`
+  return `${Papa.unparse([[...columns]], { newline: NEWLINE })}${NEWLINE}${writeRows(rows)}`
 }
 
 /** Rows of a file whose header has been written. */

@@ -1,3 +1,4 @@
+import { connect as connectTcp } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { WebSocket } from 'ws'
 import { startApp, type Client, type TestApp, type TestHouse } from '../testing/harness'
@@ -78,5 +79,40 @@ describe('instruments on the line', () => {
     const watcher = await connect(null, 'watch')
     const foreign = await connect(house.manager, 'watch', 'https://elsewhere.example')
     await expect.poll(() => [wrong, rude, watcher, foreign].every((line) => line.closed())).toBe(true)
+  })
+})
+
+describe('a connection reset while it asks for the line', () => {
+  it('ends itself and not the server', async () => {
+    const { hostname, port } = new URL(test.base)
+    const reset = (): Promise<void> =>
+      new Promise((settle) => {
+        const raw = connectTcp(Number(port), hostname, () => {
+          raw.write(
+            [
+              'GET /api/instruments HTTP/1.1',
+              `Host: ${hostname}:${port}`,
+              'Connection: Upgrade',
+              'Upgrade: websocket',
+              'Sec-WebSocket-Version: 13',
+              'Sec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==',
+              // a session that has to be looked up: the reset comes meanwhile
+              `Cookie: ${house.manager.cookie()}`,
+              '',
+              '',
+            ].join('\r\n'),
+            () => {
+              raw.resetAndDestroy()
+            },
+          )
+        })
+        raw.on('error', () => undefined)
+        raw.on('close', () => {
+          settle()
+        })
+      })
+    // an error nobody listens to would end this process, and with it the test
+    for (let times = 0; times < 20; times++) await reset()
+    expect((await test.client().get('/api/health')).body).toEqual({ status: 'well' })
   })
 })

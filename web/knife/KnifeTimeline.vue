@@ -30,11 +30,11 @@ const notable = computed(() =>
 const shown = computed(() => (withHoning.value || notable.value.length === 0 ? events.value : notable.value))
 const hasMore = ref(false)
 
-async function load(before?: string): Promise<void> {
+async function load(before?: TimelineEvent): Promise<void> {
   try {
     const page = await call(endpoints.timeline, {
       params: { id: props.knife.id },
-      query: { most: PAGE, ...(before ? { before } : {}) },
+      query: { most: PAGE, ...(before ? { before: before.at, beforeId: before.id } : {}) },
     })
     events.value = before ? [...events.value, ...page] : page
     hasMore.value = page.length === PAGE
@@ -126,7 +126,7 @@ const names = {
       </li>
     </ol>
     <p v-if="events.length === 0 && !refusal" class="soft">{{ $t('knife.noHistory') }}</p>
-    <button v-if="hasMore" class="button" type="button" @click="load(events.at(-1)?.at)">
+    <button v-if="hasMore" class="button" type="button" @click="load(events.at(-1))">
       {{ $t('knife.older') }}
     </button>
     <ReasonDialog

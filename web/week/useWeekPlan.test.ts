@@ -120,10 +120,13 @@ class FakeWorker {
 let server: PlanView
 let sent: { method: string; path: string; body: unknown }[]
 let refuse: { status: number; body: object } | null
+/** what the server answers at an address, in place of the plan */
+let answers: Record<string, object>
 let scope: EffectScope
 beforeEach(() => {
   sent = []
   refuse = null
+  answers = {}
   scope = effectScope()
   FakeWorker.last = null
   vi.stubGlobal('Worker', FakeWorker)
@@ -132,6 +135,8 @@ beforeEach(() => {
     sent.push({ method, path, body: init.body ? JSON.parse(String(init.body)) : null })
     if (refuse && method !== 'GET')
       return Promise.resolve(new Response(JSON.stringify(refuse.body), { status: refuse.status }))
+    const told = answers[path]
+    if (told) return Promise.resolve(new Response(JSON.stringify(told)))
     return Promise.resolve(
       new Response(JSON.stringify(method === 'GET' ? server : { ...server.accepted, version: 4 }), { status: 200 }),
     )
@@ -271,6 +276,54 @@ describe('the week on this device', () => {
     expect(await week.accept()).toBe(false)
     expect(week.refusal.value).toBe('Somebody accepted another plan meanwhile.')
     expect(week.placements.value).toEqual([at('x', 1)])
+  })
+
+  describe('being improved', () => {
+    const improving = async (told: object): Promise<void> => {
+      answers['/api/plan/improvements/job'] = {
+        status: 'running',
+        seconds: 1,
+        bound: 3,
+        cost: 1,
+        proven: false,
+        ...told,
+      }
+      await vi.advanceTimersByTimeAsync(600)
+    }
+    beforeEach(() => {
+      vi.useFakeTimers()
+      answers['/api/plan/improvements'] = { id: 'job' }
+    })
+    afterEach(() => {
+      vi.useRealTimers()
+    })
+
+    it('takes a better plan as it comes', async () => {
+      const week = await loaded([session('x', 0)])
+      await week.improve()
+      await improving({ cost: week.cost.value - 5, placements: [at('x', 1)] })
+      expect(week.placements.value).toEqual([at('x', 1)])
+      expect(week.bound.value).toBe(3)
+    })
+
+    it('never puts an answer that comes late over what was moved by hand meanwhile', async () => {
+      const week = await loaded([session('x', 0)])
+      await week.improve()
+      week.place(at('x', 1))
+      await improving({ cost: -1000, placements: [at('x', 0)] })
+      expect(week.placements.value).toEqual([at('x', 1)])
+      expect(week.bound.value).toBeNull()
+      expect(week.improving.value).toBeNull()
+    })
+
+    it('compares no costs under other weights than were asked for', async () => {
+      const week = await loaded([session('x', 0)])
+      await week.improve()
+      week.weigh({ ...(week.problem.value?.weights ?? EVEN_WEIGHTS), dull: 5 })
+      await improving({ cost: -1000, placements: [] })
+      expect(week.placements.value).toEqual([at('x', 0)])
+      expect(week.improving.value).toBeNull()
+    })
   })
 
   it('says when its thread dies, and lets somebody try again', async () => {

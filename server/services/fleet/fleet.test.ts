@@ -110,3 +110,27 @@ describe('a knife as it is seen', () => {
     expect((await house.manager.get(`${path}?most=9999`)).status).toBe(422)
   })
 })
+
+describe('a history of events at one instant', () => {
+  it('is paged without losing any', async () => {
+    const knife = await addTestKnife(house)
+    const at = new Date(NOW.getTime() - 60_000)
+    const events = Array.from({ length: 7 }, () => event(knife.id, 'honed', { tool: 'strop' }, at))
+    expect((await house.manager.post('/api/events', { events })).status).toBe(200)
+    const seen: string[] = []
+    let cursor = ''
+    for (;;) {
+      const page = (await house.manager.get(`/api/knives/${knife.id}/events?most=3${cursor}`)).body as {
+        id: string
+        at: string
+      }[]
+      seen.push(...page.map(({ id }) => id))
+      const last = page.at(-1)
+      if (!last || page.length < 3) break
+      cursor = `&before=${encodeURIComponent(last.at)}&beforeId=${last.id}`
+    }
+    // seven honings and the knife's joining
+    expect(new Set(seen).size).toBe(8)
+    expect(seen).toHaveLength(8)
+  })
+})

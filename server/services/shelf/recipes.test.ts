@@ -1,5 +1,6 @@
+import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addTestKnife, check, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { addTestKnife, check, JUST_NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -129,5 +130,78 @@ describe('the house’s preferred recipes', () => {
       ).status,
     ).toBe(404)
     expect((await house.manager.send('PUT', '/api/recipe-preferences', [])).body).toEqual([])
+  })
+})
+
+describe('a recipe of the house’s own', () => {
+  const LAST = ['test', 'clean'].map((kind) => ({ id: kind, kind, each: 'once', checks: [], cautions: [] }))
+  const recipe = (id: string, more: object): Record<string, unknown> => ({
+    id,
+    name: `Our ${id}`,
+    actions: ['hone'],
+    suits: {},
+    stones: 'none',
+    finishMicron: 4,
+    choices: [],
+    records: { kind: 'honed', tool: 'ceramic-rod' },
+    worksOn: 'edge',
+    steps: [{ id: 'rod', kind: 'hone', each: 'once', scheme: 'rod', checks: [], cautions: [] }, ...LAST],
+    ...more,
+  })
+  const save = (one: Record<string, unknown>): ReturnType<TestHouse['manager']['send']> =>
+    house.manager.send('PUT', `/api/recipes/${String(one['id'])}`, one)
+  const walk = async (client: TestHouse['manager'], knifeId: string, recipeId: string): Promise<number> => {
+    const id = newId()
+    const begun = await client.post('/api/bench-sessions', { id, knifeId, recipeId, choices: {} })
+    if (begun.status !== 200) return begun.status
+    const actions = [{ id: newId(), at: JUST_NOW.toISOString(), kind: 'finish' }]
+    return (await client.post(`/api/bench-sessions/${id}/actions`, { actions })).status
+  }
+  const latest = async (knifeId: string): Promise<{ kind: string; payload: object }> =>
+    (await house.manager.get(`/api/knives/${knifeId}/events`)).body[0]
+
+  it('records what it says it does: a ceramic rod is a ceramic rod', async () => {
+    expect((await save(recipe('ceramic', {}))).status).toBe(200)
+    const knife = await addTestKnife(house)
+    expect(await walk(house.manager, knife.id, 'ceramic')).toBe(200)
+    expect(await latest(knife.id)).toMatchObject({ kind: 'honed', payload: { tool: 'ceramic-rod' } })
+    const line = (await house.manager.get(`/api/knives/${knife.id}/bench-sessions`)).body[0]
+    expect(line).toMatchObject({ recipeId: 'ceramic', recipeName: 'Our ceramic' })
+  })
+
+  it('that thins is laid out on the faces, whatever it is called', async () => {
+    await house.manager.post('/api/gear', {
+      id: newId(),
+      name: 'Coarse',
+      kind: 'soaking-stone',
+      scale: 'JIS',
+      grit: 320,
+    })
+    const thinning = (await recipes()).find(({ recipe: one }) => one.id === 'thin')?.recipe
+    const own = { ...thinning, id: 'sunday-thinning', name: 'Sunday thinning' }
+    expect((await save(own)).status).toBe(200)
+    const knife = await addTestKnife(house, { bteMm: 0.5, bteNewMm: 0.3 })
+    const minutes = async (recipeId: string): Promise<number> =>
+      (await house.manager.post(`/api/knives/${knife.id}/bench`, { recipeId })).body.plan.minutes
+    expect(await minutes('sunday-thinning')).toBe(await minutes('thin'))
+  })
+
+  it('needs the right for what it records: teeth made sharp are a sharpening', async () => {
+    const cook = await onTablet(test, house, 'cook')
+    const bread = await addTestKnife(house, { type: 'bread' })
+    expect(await walk(cook, bread.id, 'serrated-ground-side')).toBe(403)
+    expect(await walk(cook, (await addTestKnife(house)).id, 'ceramic')).toBe(200)
+    expect(await walk(house.manager, bread.id, 'serrated-ground-side')).toBe(200)
+    expect((await latest(bread.id)).kind).toBe('sharpened')
+  })
+
+  it('cannot call work on stones a honing', async () => {
+    const { status, body } = await save(
+      recipe('stone-honing', {
+        stones: 'last',
+        steps: [{ id: 'side', kind: 'side', each: 'stone', checks: [], cautions: [] }, ...LAST],
+      }),
+    )
+    expect([status, body.error.sentence]).toEqual([422, expect.stringMatching(/record it as a sharpening/)])
   })
 })
