@@ -67,18 +67,21 @@ const payloads = {
 
 const base = { id: Id, knifeId: Id, at: Instant }
 
+const sent = <K extends keyof typeof payloads>(kind: K) =>
+  z.object({ ...base, kind: z.literal(kind), payload: payloads[kind] })
+
 /** What a screen may send. `added` is made by the server together with the knife. */
 export const NewEvent = z.discriminatedUnion('kind', [
-  z.object({ ...base, kind: z.literal('used'), payload: payloads.used }),
-  z.object({ ...base, kind: z.literal('checked'), payload: payloads.checked }),
-  z.object({ ...base, kind: z.literal('honed'), payload: payloads.honed }),
-  z.object({ ...base, kind: z.literal('sharpened'), payload: payloads.sharpened }),
-  z.object({ ...base, kind: z.literal('measured'), payload: payloads.measured }),
-  z.object({ ...base, kind: z.literal('moved'), payload: payloads.moved }),
-  z.object({ ...base, kind: z.literal('quarantined'), payload: payloads.quarantined }),
-  z.object({ ...base, kind: z.literal('released'), payload: payloads.released }),
-  z.object({ ...base, kind: z.literal('retired'), payload: payloads.retired }),
-  z.object({ ...base, kind: z.literal('voided'), payload: payloads.voided }),
+  sent('used'),
+  sent('checked'),
+  sent('honed'),
+  sent('sharpened'),
+  sent('measured'),
+  sent('moved'),
+  sent('quarantined'),
+  sent('released'),
+  sent('retired'),
+  sent('voided'),
 ])
 export type NewEvent = Wire<typeof NewEvent>
 

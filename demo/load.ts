@@ -158,7 +158,7 @@ function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: n
   return [added, ...life.filter((event) => event.atMs < left), ...ending].sort((a, b) => a.atMs - b.atMs)
 }
 
-/** A slip of the finger that somebody noticed: 3450 gf where 345 was read. */
+/** A slip of the finger that somebody noticed: 2450 gf where 245 was read. */
 function slipOfTheFinger(code: string, nowMs: number): LifeEvent[] {
   const wrong = nowMs - 2 * DAY_MS
   const oda = personId('Oda Finch')

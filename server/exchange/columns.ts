@@ -1,5 +1,5 @@
 import { BATHS, GEAR_KINDS } from '../../core/abrasive/gear'
-import { EVENT_KINDS } from '../../core/edge/model/events'
+import { EVENT_KINDS } from '../../core/edge/model/eventKinds'
 import { ZONES } from '../../core/knife/zones'
 import { GRINDS, KNIFE_TYPES } from '../../core/knife/knifeTypes'
 import { PERSON_ROLES } from '../../core/house/rights'

@@ -100,19 +100,6 @@ export interface EventPayloads {
 }
 
 export type EventKind = keyof EventPayloads
-export const EVENT_KINDS: readonly EventKind[] = [
-  'added',
-  'used',
-  'checked',
-  'honed',
-  'sharpened',
-  'measured',
-  'moved',
-  'quarantined',
-  'released',
-  'retired',
-  'voided',
-]
 
 /** One thing that happened to one knife. Ids are made by the device, so sending twice records once. */
 export type KnifeEvent = {

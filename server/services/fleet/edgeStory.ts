@@ -24,6 +24,7 @@ import { loadFleetSnapshot, type FleetSnapshot } from './fleet'
 import { presentKnife, type PresentKnife } from './knifeView'
 import { usageContext } from '../log/usageContext'
 import { DAY_MS } from '../../../core/time'
+import { EVENT_TRAITS } from '../../../core/edge/model/eventKinds'
 
 type Story = z.infer<typeof EdgeStory>
 type Moment = Story['zones']['heel'][number]
@@ -33,15 +34,6 @@ type Mark = Story['marks'][number]
 const instant = (ms: number): string => new Date(ms).toISOString()
 /** Curves reach back this far; steel is followed from the first day. */
 const STORY_MS = 84 * DAY_MS
-const MARKED: ReadonlySet<string> = new Set([
-  'honed',
-  'sharpened',
-  'checked',
-  'measured',
-  'quarantined',
-  'released',
-  'moved',
-])
 const USUAL_SERVICE_HOURS = 2
 
 const moment = (atMs: number, { forceGf, lowGf, highGf }: ForceBand): Moment => ({
@@ -118,7 +110,7 @@ const marksOf = (
   nameOf: (id: string | null) => string | null,
 ): Mark[] =>
   events.flatMap((event): Mark[] =>
-    MARKED.has(event.kind) && event.atMs >= sinceMs
+    EVENT_TRAITS[event.kind].marksCurve && event.atMs >= sinceMs
       ? [{ at: instant(event.atMs), kind: event.kind as Mark['kind'], personName: nameOf(event.personId) }]
       : [],
   )

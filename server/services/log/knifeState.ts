@@ -1,5 +1,5 @@
 import { applyEvent, advance, declaredUse, foldHistory } from '../../../core/edge/log/history'
-import { standingEvents, type EventKind, type KnifeEvent } from '../../../core/edge/model/events'
+import { standingEvents, type KnifeEvent } from '../../../core/edge/model/events'
 import { edgeForce } from '../../../core/edge/model/force'
 import type { BladeSpec } from '../../../core/knife/bladeSpec'
 import type { KnifeState } from '../../../core/edge/log/state'
@@ -11,10 +11,8 @@ import { extendFold, findState, replaceFolds, type Effect, type Fold } from '../
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import { usageContext, type HouseContext } from './usageContext'
 import { DAY_MS } from '../../../core/time'
+import { EVENT_TRAITS } from '../../../core/edge/model/eventKinds'
 
-const MOVES_THE_EDGE: ReadonlySet<EventKind> = new Set(['checked', 'honed', 'sharpened'])
-/** These reach back behind the event itself, so the log has to be folded from its beginning. */
-const REACHES_BACK: ReadonlySet<EventKind> = new Set(['added', 'used', 'voided'])
 /** A declared use can still bear on a service this long after it was declared. */
 const DECLARED_WITHIN_MS = DAY_MS
 
@@ -22,7 +20,7 @@ const worstForce = (state: KnifeState, spec: BladeSpec): number =>
   Math.round(Math.max(...ZONES.map((zone) => edgeForce(state.zones[zone], spec.dps))))
 
 function effectOf(event: KnifeEvent, before: KnifeState, after: KnifeState, spec: BladeSpec): Effect[] {
-  if (!MOVES_THE_EDGE.has(event.kind)) return []
+  if (!EVENT_TRAITS[event.kind].movesEdge) return []
   return [{ eventId: event.id, beforeGf: worstForce(before, spec), afterGf: worstForce(after, spec) }]
 }
 
@@ -63,7 +61,9 @@ export async function foldOn(
   fresh: readonly KnifeEvent[],
 ): Promise<KnifeState> {
   const kept = await findState(db, context.house.id, knife.id)
-  const reachesBack = fresh.some((event) => REACHES_BACK.has(event.kind) || event.atMs <= (kept?.atMs ?? Infinity))
+  const reachesBack = fresh.some(
+    (event) => EVENT_TRAITS[event.kind].reachesBack || event.atMs <= (kept?.atMs ?? Infinity),
+  )
   if (!kept || reachesBack) return await refold(db, context, knife)
   if (fresh.length === 0) return kept
   const { spec, role } = knownBlade(knife)

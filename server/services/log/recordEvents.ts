@@ -2,7 +2,6 @@ import type { NewEvent } from '../../../contract/events'
 import { DESCRIBED, type Description, type EventPayloads } from '../../../core/edge/model/events'
 import type { KnifeState } from '../../../core/edge/log/state'
 import { knownBlade } from '../../../core/knife/blade'
-import type { Right } from '../../../core/house/rights'
 import { assertMay, type Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
 import type { Database, Queryable } from '../../db/database'
@@ -14,24 +13,12 @@ import { Fault, notFound } from '../../faults'
 import { foldOn } from './knifeState'
 import { loadHouseContext } from './usageContext'
 import { MINUTE_MS } from '../../../core/time'
+import { EVENT_TRAITS } from '../../../core/edge/model/eventKinds'
 
 /** A tablet's clock may run a little ahead. */
 export const CLOCK_SLACK_MS = 2 * MINUTE_MS
 /** Nothing a person logs now happened before this. */
 const EARLIEST = new Date('2000-01-01T00:00:00Z')
-
-const RIGHT_FOR: Readonly<Record<NewEvent['kind'], Right>> = {
-  used: 'log-use',
-  checked: 'log-check',
-  honed: 'log-hone',
-  sharpened: 'log-sharpening',
-  measured: 'log-check',
-  moved: 'move-knife',
-  quarantined: 'quarantine',
-  released: 'release',
-  retired: 'retire-knife',
-  voided: 'void-own',
-}
 
 function assertTime(event: NewEvent, now: Date): void {
   const at = new Date(event.at)
@@ -143,7 +130,8 @@ export async function recordEvents(
 ): Promise<FoldedKnife[]> {
   const now = clock()
   for (const event of events) {
-    assertMay(caller, RIGHT_FOR[event.kind])
+    const { right } = EVENT_TRAITS[event.kind]
+    if (right) assertMay(caller, right)
     assertTime(event, now)
   }
   const houseId = caller.house.id
