@@ -27,6 +27,21 @@ export default tseslint.config(
     },
   },
   {
+    // SQL stands in server/db alone: everybody else calls a query by its name
+    files: ['server/**/*.ts', 'demo/**/*.ts', 'web/**/*.ts'],
+    ignores: ['server/db/**', 'server/testing/**', '**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            'CallExpression[callee.property.name=/^(query|one|maybeOne)$/] > :matches(Literal, TemplateLiteral).arguments:first-child',
+          message: 'SQL belongs into a function of server/db/queries.',
+        },
+      ],
+    },
+  },
+  {
     files: ['core/**/*.ts'],
     rules: {
       'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process'],

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import en from './en.json'
-import { speaker } from './say'
+import { catalogues, speaker } from './say'
 import { ACTIONS } from '../core/edge/verdict/verdict'
 import { EDGE_WORDS } from '../core/edge/model/scale'
 import { LADDER } from '../core/edge/model/ladder'
@@ -70,5 +70,32 @@ describe('the catalogue', () => {
     expect(say('day.dullNow', { n: 1 })).toBe('1 edge is dull.')
     expect(say('day.dullNow', { n: 3 })).toBe('3 edges are dull.')
     expect(say('rack.orWorse', { word: 'dull' })).toBe('dull or worse')
+  })
+})
+
+/** What is wrong with a catalogue against the English one: keys missing or unknown, and values left out or made up. */
+function faultsOf(reference: object, other: object): string[] {
+  const [wanted, found] = [new Map(flatten(reference)), new Map(flatten(other))]
+  const valuesIn = (text: string): string => [...new Set(text.match(/\{\w+\}/g) ?? [])].sort().join(' ')
+  return [
+    ...[...wanted.keys()].filter((key) => !found.has(key)).map((key) => `${key} is missing`),
+    ...[...found.keys()].filter((key) => !wanted.has(key)).map((key) => `${key} is unknown`),
+    ...[...found].flatMap(([key, text]) => {
+      const english = wanted.get(key)
+      return english !== undefined && valuesIn(english) !== valuesIn(text) ? [`${key} is filled otherwise`] : []
+    }),
+  ]
+}
+
+describe('every catalogue', () => {
+  it('has the keys of the English one, filled with the same values', () => {
+    for (const [locale, catalogue] of Object.entries(catalogues))
+      expect([locale, faultsOf(en, catalogue)]).toEqual([locale, []])
+  })
+
+  it('would be caught lacking one', () => {
+    const wrong = { a: { b: 'Noch {n}', c: 'da' } }
+    expect(faultsOf({ a: { b: '{n} left', d: 'x' } }, wrong)).toEqual(['a.d is missing', 'a.c is unknown'])
+    expect(faultsOf({ a: '{n} of {most}' }, { a: '{n}' })).toEqual(['a is filled otherwise'])
   })
 })
