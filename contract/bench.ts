@@ -1,13 +1,13 @@
 import { z } from 'zod'
-import type { Wire } from './wire'
 import { BATHS, GEAR_KINDS, GEAR_WARNINGS } from '../core/abrasive/gear'
 import { STROKE_SCHEMES } from '../core/abrasive/strokeLadder'
+import { GRINDS, KNIFE_TYPES } from '../core/knife/knifeTypes'
 import { CAUTIONS, CHECKS, STEP_KINDS, WORKED_PARTS } from '../core/session/recipe'
 import type { SessionAction, SessionPlan } from '../core/session/session'
-import { GRINDS, KNIFE_TYPES } from '../core/knife/knifeTypes'
-import { WorkOrder, WorkshopResult } from './workshop'
-import { ActionName, Id, Instant, KnifeRoleName, Measure, Name, Text, ZoneName, HoneToolName } from './scalars'
 import { MINUTE_MS } from '../core/time'
+import { ActionName, HoneToolName, Id, Instant, KnifeRoleName, Measure, Name, Text, ZoneName } from './scalars'
+import type { Wire } from './wire'
+import { WorkOrder, WorkshopResult } from './workshop'
 
 export const GearKindName = z.enum(GEAR_KINDS)
 const Grit = z.number().min(0.1).max(MINUTE_MS)

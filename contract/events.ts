@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import type { Wire } from './wire'
-import { SectionMeasure, ThicknessAt } from './workshop'
 import type { EventPayloads } from '../core/edge/model/events'
 import { HoneToolName, Id, Instant, LadderRungName, Measure, Text, ZoneName } from './scalars'
+import type { Wire } from './wire'
+import { SectionMeasure, ThicknessAt } from './workshop'
 
 export const Defects = z.object({
   chip: z.object({ zone: ZoneName, depthMm: Measure.chipMm, rests: z.boolean().optional() }).nullable(),

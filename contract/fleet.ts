@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import type { Wire } from './wire'
 import { Person, Station } from './house'
 import { KnifeView } from './knives'
 import { Id, Instant } from './scalars'
+import type { Wire } from './wire'
 
 export const Fleet = z.object({
   /** when this was reckoned, at most a minute ago */

@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import type { Wire } from './wire'
 import {
   BoardName,
   Id,
@@ -16,6 +15,7 @@ import {
   TimeZone,
   WallTime,
 } from './scalars'
+import type { Wire } from './wire'
 
 export const ServiceLimits = z.record(KnifeRoleName, z.number().min(100).max(2000))
 

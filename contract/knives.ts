@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Wire } from './wire'
+import { Defects } from './events'
 import {
   ActionName,
   Day,
@@ -14,7 +14,7 @@ import {
   Measure,
   ZoneName,
 } from './scalars'
-import { Defects } from './events'
+import type { Wire } from './wire'
 
 /** What a person may say about a knife; null means nobody has measured it yet. */
 export const KnifeDescription = z.object({

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { Wire } from './wire'
 import { BoardName, HoneToolName, Id, Instant, Name, ProductName, ZoneName } from './scalars'
+import type { Wire } from './wire'
 
 /** A learned effect as a factor with an 80 % interval; `nothing` where the readings do not say. */
 export const LearnedFactor = z.object({

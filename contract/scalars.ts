@@ -1,11 +1,11 @@
 import { z } from 'zod'
-import { KNIFE_ROLES, KNIFE_TYPES, GRINDS } from '../core/knife/knifeTypes'
-import { PERSON_ROLES, RIGHTS } from '../core/house/rights'
-import { BOARDS, PRODUCTS } from '../core/house/stations'
-import { EDGE_WORDS } from '../core/edge/model/scale'
-import { ACTIONS } from '../core/edge/verdict/verdict'
 import { HONE_TOOLS } from '../core/edge/model/hone'
 import { LADDER } from '../core/edge/model/ladder'
+import { EDGE_WORDS } from '../core/edge/model/scale'
+import { ACTIONS } from '../core/edge/verdict/verdict'
+import { PERSON_ROLES, RIGHTS } from '../core/house/rights'
+import { BOARDS, PRODUCTS } from '../core/house/stations'
+import { GRINDS, KNIFE_ROLES, KNIFE_TYPES } from '../core/knife/knifeTypes'
 import { ZONES } from '../core/knife/zones'
 
 export const Id = z.uuid()

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import type { Wire } from './wire'
 import { SKILLS } from '../core/house/skills'
-import { knifeOfJob } from '../core/plan/secondSessions'
 import { JOB_KINDS } from '../core/plan/problem'
+import { knifeOfJob } from '../core/plan/secondSessions'
 import { Day, Id, Instant, Name, WallTime } from './scalars'
+import type { Wire } from './wire'
 
 export const SkillName = z.enum(SKILLS)
 

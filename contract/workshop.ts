@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { Wire } from './wire'
 import { GrindName, Id, KnifeTypeName, Measure, ZoneName } from './scalars'
+import type { Wire } from './wire'
 
 const Mm = (low: number, high: number): z.ZodNumber => z.number().min(low).max(high)
 const Angle = z.number().min(0).max(45)

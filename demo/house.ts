@@ -1,6 +1,6 @@
+import type { PersonRole } from '../core/house/rights'
 import type { Board, Product } from '../core/house/stations'
 import type { KnifeType } from '../core/knife/knifeTypes'
-import type { PersonRole } from '../core/house/rights'
 
 /** Everything about Hallow Quay is invented. */
 export const HOUSE_NAME = 'Hallow Quay'

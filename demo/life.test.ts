@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { occurrences, type WeeklySpan } from '../core/house/serviceClock'
-import { liveThrough, type Life } from './life'
 import { chance } from '../core/statistics/random'
 import { DAY_MS } from '../core/time'
+import { liveThrough, type Life } from './life'
 
 const now = Date.UTC(2026, 10, 24, 14, 42)
 const week: WeeklySpan[] = [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({

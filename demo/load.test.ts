@@ -1,14 +1,14 @@
 import { beforeAll, describe, expect, it } from 'vitest'
+import type { Fleet } from '../contract/fleet'
+import { DAY_MS, HOUR_MS } from '../core/time'
 import { openDatabase } from '../server/db/database'
 import { sessionsOfKnife, type StoredSession } from '../server/db/queries/bench/sessions'
 import { findHouse } from '../server/db/queries/house/houses'
 import { readFleet } from '../server/services/fleet/fleet'
+import { loadCrew } from '../server/services/week/crewAhead'
 import { newDatabase } from '../server/testing/harness'
 import { KNIVES, PEOPLE } from './house'
 import { loadSampleHouse, SAMPLE_HOUSE_ID } from './load'
-import { DAY_MS, HOUR_MS } from '../core/time'
-import type { Fleet } from '../contract/fleet'
-import { loadCrew } from '../server/services/week/crewAhead'
 
 const NOW = new Date('2026-11-24T14:42:00Z')
 let fleet: Fleet

@@ -1,26 +1,19 @@
 import { v5 as idFrom } from 'uuid'
-import { DEFAULT_SERVICE_LIMITS } from '../core/knife/limits'
+import type { Station, WeeklySpan } from '../contract/house'
+import { occurrences, startOfDay } from '../core/house/serviceClock'
 import { knownBlade } from '../core/knife/blade'
 import { TYPE_TEMPLATES } from '../core/knife/knifeTypes'
-import { occurrences } from '../core/house/serviceClock'
-import type { Station, WeeklySpan } from '../contract/house'
-import { hashSecret } from '../server/signIn/secrets'
+import { DEFAULT_SERVICE_LIMITS } from '../core/knife/limits'
+import { chance } from '../core/statistics/random'
+import { DAY_MS } from '../core/time'
 import { openDatabase, type Queryable } from '../server/db/database'
-import { asKnifeEvent, insertEvents, type EventWrite } from '../server/db/queries/log/events'
-import { replaceFolds } from '../server/db/queries/log/folds'
-import { anyHouse, findHouse, insertHouse } from '../server/db/queries/house/houses'
 import { insertKnives, type StoredKnife } from '../server/db/queries/fleet/knives'
+import { anyHouse, findHouse, insertHouse } from '../server/db/queries/house/houses'
 import { insertPerson } from '../server/db/queries/house/people'
 import { insertStation, insertStationPeriod } from '../server/db/queries/house/stations'
-import { insertSpans } from '../server/db/queries/week/weeklySpans'
-import { foldKnife } from '../server/services/log/knifeState'
-import { describeKnife } from '../server/services/fleet/knives'
-import { loadHouseContext } from '../server/services/log/usageContext'
+import { asKnifeEvent, insertEvents, type EventWrite } from '../server/db/queries/log/events'
+import { replaceFolds } from '../server/db/queries/log/folds'
 import { replacePieces, saveGear } from '../server/db/queries/shelf/gear'
-import { describeGear } from '../server/services/shelf/gear'
-import { BANQUET, BENCHES, DAYS_OFF, SHIFTS, SKILLS_OF, STAYS } from './crew'
-import { GEAR, PIECES } from './gear'
-import { startOfDay } from '../core/house/serviceClock'
 import {
   replaceShiftDays,
   replaceShifts,
@@ -28,6 +21,14 @@ import {
   saveBench,
   saveSpecialDay,
 } from '../server/db/queries/week/crew'
+import { insertSpans } from '../server/db/queries/week/weeklySpans'
+import { describeKnife } from '../server/services/fleet/knives'
+import { foldKnife } from '../server/services/log/knifeState'
+import { loadHouseContext } from '../server/services/log/usageContext'
+import { describeGear } from '../server/services/shelf/gear'
+import { hashSecret } from '../server/signIn/secrets'
+import { BANQUET, BENCHES, DAYS_OFF, SHIFTS, SKILLS_OF, STAYS } from './crew'
+import { GEAR, PIECES } from './gear'
 import {
   DEMO_SIGN_IN,
   HOUSE_NAME,
@@ -40,10 +41,8 @@ import {
   type SampleKnife,
 } from './house'
 import { liveThrough, type Hand, type LifeEvent } from './life'
-import { chance } from '../core/statistics/random'
 import { recordSessions } from './sessions'
 import { lastChapter, UNTENDED_MS } from './stories'
-import { DAY_MS } from '../core/time'
 
 const SPACE = '0b9e9a58-3c43-4f0e-8f6b-7a6f1e0f7d11'
 const SEED = 20_26

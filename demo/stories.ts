@@ -1,7 +1,7 @@
 import { NO_DEFECTS } from '../core/edge/model/events'
-import type { LifeEvent } from './life'
-import type { Story } from './house'
 import { HOUR_MS, MINUTE_MS } from '../core/time'
+import type { Story } from './house'
+import type { LifeEvent } from './life'
 
 const DAY = 24 * HOUR_MS
 

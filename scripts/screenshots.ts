@@ -1,5 +1,5 @@
-import { mkdirSync, rmSync } from 'node:fs'
 import { chromium, type BrowserContext, type Page } from '@playwright/test'
+import { mkdirSync, rmSync } from 'node:fs'
 import { DEMO_SIGN_IN } from '../demo/house'
 import { serveHouses } from './houses'
 

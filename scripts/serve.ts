@@ -1,11 +1,11 @@
 import { pino } from 'pino'
+import { DEMO_SIGN_IN } from '../demo/house'
+import { loadSampleHouse } from '../demo/load'
 import { makeApp } from '../server/app'
 import { clockFrom, systemClock } from '../server/clock'
 import { openDatabase, type Database } from '../server/db/database'
 import { migrate } from '../server/db/migrate'
 import { rebuildMissing } from '../server/services/log/rebuild'
-import { DEMO_SIGN_IN } from '../demo/house'
-import { loadSampleHouse } from '../demo/load'
 import { buildWeb, WEB_ROOT } from './build'
 import { startCluster, type Cluster } from './cluster'
 

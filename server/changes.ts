@@ -1,10 +1,10 @@
 import type { Express } from 'express'
-import { callerOf } from './signIn/sessions'
 import type { Clock } from './clock'
 import type { Database } from './db/database'
 import type { Listener } from './db/listen'
 import { CHANGES_CHANNEL } from './db/queries/house/houses'
 import { Fault } from './faults'
+import { callerOf } from './signIn/sessions'
 
 const HEARTBEAT_MS = 25_000
 

@@ -1,18 +1,18 @@
+import express, { type Express, type NextFunction, type Request, type RequestHandler, type Response } from 'express'
 import { promisify } from 'node:util'
 import { gunzipSync, gzip } from 'node:zlib'
-import express, { type Express, type NextFunction, type Request, type RequestHandler, type Response } from 'express'
 import {
+  PERSON_HEADER,
   type AnswerOf,
   type BodyOf,
   type Endpoint,
   type ParamsOf,
   type QueryOf,
-  PERSON_HEADER,
 } from '../contract/endpoint'
-import { assertMay, callerOf, type Caller } from './signIn/sessions'
 import type { Clock } from './clock'
 import type { Database } from './db/database'
 import { Fault } from './faults'
+import { assertMay, callerOf, type Caller } from './signIn/sessions'
 
 export interface Call<E extends Endpoint> {
   readonly params: ParamsOf<E>

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { endpoints } from '../contract/endpoints'
 import type { Endpoint } from '../contract/endpoint'
+import { endpoints } from '../contract/endpoints'
 
 type JsonSchema = Record<string, unknown>
 

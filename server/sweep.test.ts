@@ -1,8 +1,8 @@
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { DAY_MS, HOUR_MS } from '../core/time'
-import { NOW, startApp, type TestApp, type TestHouse } from './testing/harness'
 import { sweep } from './sweep'
+import { NOW, startApp, type TestApp, type TestHouse } from './testing/harness'
 
 let test: TestApp
 let house: TestHouse

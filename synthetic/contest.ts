@@ -1,5 +1,5 @@
-import { applyEvent, advance } from '../core/edge/log/history'
 import { forecastEdge, usualUse, type LimitForecast, type PlannedService } from '../core/edge/forecast/forecast'
+import { advance, applyEvent } from '../core/edge/log/history'
 import { initialState, type KnifeState } from '../core/edge/log/state'
 import type { KnifeEvent } from '../core/edge/model/events'
 import { ZONES, type Zone } from '../core/knife/zones'

@@ -1,16 +1,16 @@
+import type { UsageContext } from '../core/edge/log/history'
 import { NO_DEFECTS, type KnifeEvent } from '../core/edge/model/events'
 import { freshForce } from '../core/edge/model/force'
-import type { UsageContext } from '../core/edge/log/history'
-import { DEFAULT_SERVICE_LIMITS } from '../core/knife/limits'
-import type { BladeSpec } from '../core/knife/bladeSpec'
 import { priorWearRate } from '../core/edge/model/wear'
-import { eachZone, ZONES } from '../core/knife/zones'
-import { KNIFE_TYPES, knifeDefaults, meanDps, TYPE_TEMPLATES, type KnifeType } from '../core/knife/knifeTypes'
 import { occurrences, type WeeklySpan } from '../core/house/serviceClock'
+import type { BladeSpec } from '../core/knife/bladeSpec'
+import { KNIFE_TYPES, knifeDefaults, meanDps, TYPE_TEMPLATES, type KnifeType } from '../core/knife/knifeTypes'
+import { DEFAULT_SERVICE_LIMITS } from '../core/knife/limits'
 import { STEELS } from '../core/knife/steels'
+import { eachZone, ZONES } from '../core/knife/zones'
 import { chance, type Chance } from '../core/statistics/random'
+import { DAY_MS, HOUR_MS } from '../core/time'
 import { trueForce, trueHone, trueUse, worstTrueForce, type TrueEdge, type TrueKnife, type WearLaw } from './trueEdge'
-import { HOUR_MS, DAY_MS } from '../core/time'
 
 export const START_MS = Date.UTC(2026, 0, 5)
 export const HOURS_PER_SERVICE = 2

@@ -1,4 +1,3 @@
-import { chance } from '../core/statistics/random'
 import type { Skill } from '../core/house/skills'
 import {
   EVEN_WEIGHTS,
@@ -9,6 +8,7 @@ import {
   type PlanStone,
   type PlanWindow,
 } from '../core/plan/problem'
+import { chance } from '../core/statistics/random'
 import { DAY_MS, MINUTE_MS } from '../core/time'
 
 /** The size of an invented house and the days to plan. */

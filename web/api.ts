@@ -1,11 +1,11 @@
 import type { z } from 'zod'
 import {
+  PERSON_HEADER,
   type AnswerOf,
   type BodyInput,
   type Endpoint,
   type FaultBody,
   type FaultCode,
-  PERSON_HEADER,
 } from '../contract/endpoint'
 
 /** A refusal from the server, or the news that it could not be reached. */

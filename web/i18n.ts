@@ -1,7 +1,7 @@
-import { createI18n } from 'vue-i18n'
 import { computed, type ComputedRef } from 'vue'
-import { catalogues, type Say } from '../words/say'
+import { createI18n } from 'vue-i18n'
 import { formats, type Formats } from '../words/format'
+import { catalogues, type Say } from '../words/say'
 import { useSession } from './stores/session'
 
 export const i18n = createI18n({

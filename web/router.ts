@@ -1,4 +1,4 @@
-import { createRouter, createWebHistory, type Router, START_LOCATION } from 'vue-router'
+import { createRouter, createWebHistory, START_LOCATION, type Router } from 'vue-router'
 import type { useFleet } from './live/fleet'
 import type { useSession } from './stores/session'
 import TodayScreen from './today/TodayScreen.vue'

@@ -1,15 +1,15 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import en from './en.json'
-import { catalogues, speaker } from './say'
-import { ACTIONS } from '../core/edge/verdict/verdict'
-import { EDGE_WORDS } from '../core/edge/model/scale'
-import { LADDER } from '../core/edge/model/ladder'
 import { HONE_TOOLS } from '../core/edge/model/hone'
-import { KNIFE_TYPES, GRINDS } from '../core/knife/knifeTypes'
+import { LADDER } from '../core/edge/model/ladder'
+import { EDGE_WORDS } from '../core/edge/model/scale'
+import { ACTIONS } from '../core/edge/verdict/verdict'
 import { BOARDS, PRODUCTS } from '../core/house/stations'
 import { MEASURABLE } from '../core/knife/blade'
+import { GRINDS, KNIFE_TYPES } from '../core/knife/knifeTypes'
+import en from './en.json'
+import { catalogues, speaker } from './say'
 
 function flatten(tree: object, path = ''): [string, string][] {
   return Object.entries(tree).flatMap(([key, value]): [string, string][] =>

@@ -1,7 +1,7 @@
+import type { Fleet } from '../contract/fleet'
 import type { KnifeView } from '../contract/knives'
 import type { Formats } from './format'
 import type { Say } from './say'
-import type { Fleet } from '../contract/fleet'
 
 const ms = (instant: string): number => new Date(instant).getTime()
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { formats } from './format'
-import { dullAheadWords, runnerUpWords, verdictWords } from './verdict'
-import { speaker } from './say'
 import type { KnifeView, RecommendationView } from '../contract/knives'
+import { formats } from './format'
+import { speaker } from './say'
+import { dullAheadWords, runnerUpWords, verdictWords } from './verdict'
 
 const say = speaker()
 const format = formats('en-GB', 'Europe/Dublin', 'mm')

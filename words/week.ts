@@ -1,5 +1,5 @@
-import type { PlanChange } from '../core/plan/changes'
 import type { Comparison } from '../core/plan/baselines'
+import type { PlanChange } from '../core/plan/changes'
 import type { PlanReason } from '../core/plan/explain'
 import type { Placement, PlanProblem } from '../core/plan/problem'
 import type { Formats } from './format'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { byId, endpoint } from '../endpoint'
 import { BenchAction, BenchOffer, BenchSession, SessionLine } from '../bench'
+import { byId, endpoint } from '../endpoint'
 import { Id, Instant } from '../scalars'
 import { Operation, WorkshopView } from '../workshop'
 

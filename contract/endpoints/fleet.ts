@@ -1,7 +1,7 @@
 import { byId, endpoint } from '../endpoint'
+import { Fleet } from '../fleet'
 import { EdgeStory, KnifePatch, KnifeView, NewKnife } from '../knives'
 import { HouseLearning } from '../learning'
-import { Fleet } from '../fleet'
 
 export const fleetEndpoints = {
   fleet: endpoint('get', '/api/fleet', 'see', 'Every knife with its condition and next action, and who is here', {

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { byId, endpoint } from '../endpoint'
 import { NewEvent, TimelineEvent } from '../events'
 import { KnifeView } from '../knives'
-import { Instant, Id } from '../scalars'
+import { Id, Instant } from '../scalars'
 
 export const logEndpoints = {
   timeline: endpoint('get', '/api/knives/{id}/events', 'see', 'History of a knife, newest first', {

@@ -1,6 +1,6 @@
 import { z } from 'zod'
+import { GearPatch, GearView, NewGear, Recipe, RecipePreferences, RecipeView, StackPieces } from '../bench'
 import { byId, endpoint } from '../endpoint'
-import { GearPatch, GearView, NewGear, Recipe, RecipeView, RecipePreferences, StackPieces } from '../bench'
 
 export const shelfEndpoints = {
   gear: endpoint('get', '/api/gear', 'see', 'Stones, rods, strops and plates of the house', {

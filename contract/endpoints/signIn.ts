@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { byId, endpoint } from '../endpoint'
-import { Device, SignInPage, FirstRun, SignedIn } from '../house'
+import { Device, FirstRun, SignedIn, SignInPage } from '../house'
 import { Id, Name, Pin } from '../scalars'
 
 export const signInEndpoints = {

@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest'
 import {
   bathFor,
   flatteningState,
-  needsFlattening,
   GEAR_KINDS,
   gearWarnings,
   isDiamond,
   isStone,
   KNIVES_BETWEEN_FLATTENING,
+  needsFlattening,
   usualSoakMinutes,
 } from './gear'
 

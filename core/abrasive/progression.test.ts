@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { grainMicrons } from './grain'
 import { bathFor, flatteningState, gearWarnings, usualSoakMinutes } from './gear'
+import { grainMicrons } from './grain'
 import {
+  costOfStartingOn,
   finishers,
   LONGEST_FIRST_STAGE_MINUTES,
-  costOfStartingOn,
   pathMinutes,
   pathThrough,
   planProgression,

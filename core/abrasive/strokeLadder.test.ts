@@ -1,6 +1,6 @@
-import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { heaviestPress, pressingOnRung, strokeLadder, STROKE_SCHEMES } from './strokeLadder'
+import { describe, expect, it } from 'vitest'
+import { heaviestPress, pressingOnRung, STROKE_SCHEMES, strokeLadder } from './strokeLadder'
 
 describe('pressing along a ladder', () => {
   const falling = strokeLadder('falling', 'dull')

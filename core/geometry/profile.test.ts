@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ZONES } from '../knife/zones'
 import { KNIFE_TYPES, knifeDefaults } from '../knife/knifeTypes'
+import { ZONES } from '../knife/zones'
 import { profile } from './profile'
 
 describe('a knife in profile', () => {

@@ -1,6 +1,6 @@
 import type { KnifeType } from '../knife/knifeTypes'
-import { assertPositive } from '../measure'
 import { ZONES, type ByZone, type Zone } from '../knife/zones'
+import { assertPositive } from '../measure'
 
 export interface Point {
   readonly x: number

@@ -1,8 +1,8 @@
 import type { Grind } from '../knife/knifeTypes'
 import { assertPositive, assertWithin, degrees, MeasureError, radians } from '../measure'
 import { clip, polygonArea } from './polygon'
-import { faceLength } from './stack'
 import type { Point } from './profile'
+import { faceLength } from './stack'
 
 /** A blade at one spot, as a caliper and an eye find it. Lengths in mm, angles in degrees per side. */
 export interface SectionBlade {

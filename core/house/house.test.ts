@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { minimumHeightMm, THICKNESS_LIMIT_MM, thicknessLimitMm } from '../knife/limits'
 import { faceAngle } from '../geometry/stack'
 import { knownBlade, MEASURABLE, type DescribedBlade } from '../knife/blade'
 import { KNIFE_TYPES, knifeDefaults, meanDps, TYPE_TEMPLATES } from '../knife/knifeTypes'
+import { minimumHeightMm, THICKNESS_LIMIT_MM, thicknessLimitMm } from '../knife/limits'
+import { steelByEn } from '../knife/steels'
 import { hasRight, PERSON_ROLES, RIGHTS, ROLE_RIGHTS } from './rights'
 import { BOARD_FACTOR, PRODUCT_FACTOR } from './stations'
-import { steelByEn } from '../knife/steels'
 
 const unmeasured: DescribedBlade = {
   type: 'chef',

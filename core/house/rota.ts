@@ -1,5 +1,5 @@
-import { occurrences, startOfDay, type Occurrence, type WeeklySpan } from './serviceClock'
 import { DAY_MS } from '../time'
+import { occurrences, startOfDay, type Occurrence, type WeeklySpan } from './serviceClock'
 
 /** A shift of the weekly pattern, in the house's wall time; weekday 1 is Monday. */
 export interface Shift {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { occurrences, occurrencesOfDay, startOfDay, type WeeklySpan } from './serviceClock'
 import { HOUR_MS } from '../time'
+import { occurrences, occurrencesOfDay, startOfDay, type WeeklySpan } from './serviceClock'
 
 const span = (weekday: number, starts: string, ends: string, more: Partial<WeeklySpan> = {}): WeeklySpan => ({
   id: `${weekday} ${starts}`,

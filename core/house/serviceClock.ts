@@ -1,5 +1,5 @@
 import { TZDate, tzOffset } from '@date-fns/tz'
-import { MINUTE_MS, DAY_MS } from '../time'
+import { DAY_MS, MINUTE_MS } from '../time'
 
 /** A weekly span in the house's own wall time; weekday 1 is Monday (ISO 8601), times are HH:MM. */
 export interface WeeklySpan {

@@ -1,8 +1,8 @@
-import type { BladeSpec } from './bladeSpec'
-import { minimumHeightMm } from './limits'
-import { knifeDefaults, meanDps, type KnifeRole, type KnifeType } from './knifeTypes'
-import { steelByEn } from './steels'
 import type { BladeGeometry } from './bladeGeometry'
+import type { BladeSpec } from './bladeSpec'
+import { knifeDefaults, meanDps, type KnifeRole, type KnifeType } from './knifeTypes'
+import { minimumHeightMm } from './limits'
+import { steelByEn } from './steels'
 
 /** A knife as somebody described it; null where nobody has measured. */
 export interface DescribedBlade {

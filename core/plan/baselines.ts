@@ -1,8 +1,8 @@
-import { everySession, withSeconds } from './secondSessions'
+import { DAY_MS } from '../time'
 import { indexPlan, isLimit, layOutWindow, type PlanIndex } from './layout'
 import { planTotals, type PlanTotals } from './objective'
 import { isAllowedIn, type Placement, type PlanJob, type PlanProblem } from './problem'
-import { DAY_MS } from '../time'
+import { everySession, withSeconds } from './secondSessions'
 
 /** Puts a job into a window with the first bench and hands that have room, as people do it without a plan. */
 function firstRoom(index: PlanIndex, job: PlanJob, windowId: string, here: readonly Placement[]): Placement | null {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { syntheticWeek } from '../../synthetic/weeks'
-import { planFoundations, changedFoundations, planChanges } from './changes'
+import { changedFoundations, planChanges, planFoundations } from './changes'
 import type { Placement, PlanProblem } from './problem'
 
 const week = syntheticWeek({ knives: 6, cooks: 4, days: 3, benches: 2 }, 3)

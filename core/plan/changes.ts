@@ -1,5 +1,5 @@
-import { isSecond } from './secondSessions'
 import { samePlace, type Placement, type PlanProblem } from './problem'
+import { isSecond } from './secondSessions'
 
 /** One job that is somewhere else than before, and why. */
 export interface PlanChange {

@@ -1,7 +1,7 @@
-import { placementCost, WORTH } from './objective'
-import { pieceOf, piecesFit, type Piece, type PlanIndex } from './layout'
-import { isAllowedIn, samePlace, routeMinutes, type Placement, type PlanJob } from './problem'
 import { MINUTE_MS } from '../time'
+import { pieceOf, piecesFit, type Piece, type PlanIndex } from './layout'
+import { placementCost, WORTH } from './objective'
+import { isAllowedIn, routeMinutes, samePlace, type Placement, type PlanJob } from './problem'
 
 /** Somewhere a job could go, and what that costs by itself. */
 export interface Option {

@@ -1,7 +1,7 @@
+import { MINUTE_MS } from '../time'
 import { fairShares, WORTH } from './objective'
 import { Builder, placingColumns, type Chosen, type Entry, type ExactModel } from './placingColumns'
-import { samePlace, routeMinutes, type JobRoute, type Placement, type PlanProblem, type PlanWindow } from './problem'
-import { MINUTE_MS } from '../time'
+import { routeMinutes, samePlace, type JobRoute, type Placement, type PlanProblem, type PlanWindow } from './problem'
 
 export type { Column, ExactModel, LinearModel, Row } from './placingColumns'
 

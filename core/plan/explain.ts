@@ -1,7 +1,7 @@
-import { costOfLeavingOut, placementCost } from './objective'
-import { indexPlan, isLimit, layOutWindow, type LayoutLimit } from './layout'
-import { isAllowedIn, routeMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem } from './problem'
 import { MINUTE_MS } from '../time'
+import { indexPlan, isLimit, layOutWindow, type LayoutLimit } from './layout'
+import { costOfLeavingOut, placementCost } from './objective'
+import { isAllowedIn, routeMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem } from './problem'
 
 /** Why a job is where it is, or what stopped it: codes with values, for the catalogue to phrase. */
 export interface PlanReason {

@@ -1,6 +1,6 @@
-import type { PlanIndex, Piece } from './pieces'
-import { type Placement, type PlanProblem, type PlanStone, type PlanWindow } from './problem'
 import { MINUTE_MS } from '../time'
+import type { Piece, PlanIndex } from './pieces'
+import { type Placement, type PlanProblem, type PlanStone, type PlanWindow } from './problem'
 
 /** Something a stone does at a time: lying under water, being flattened, or being worked on. */
 export interface StoneSpan {

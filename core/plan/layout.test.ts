@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { syntheticWeek } from '../../synthetic/weeks'
+import { MINUTE_MS } from '../time'
 import { layOutInOrder, readyMs, type SessionSlot } from './filling'
-import { indexPlan, isLimit, layOutPlan, layOutWindow, piecesFit, pieceOf, type Piece } from './layout'
+import { indexPlan, isLimit, layOutPlan, layOutWindow, pieceOf, piecesFit, type Piece } from './layout'
 import {
   EVEN_WEIGHTS,
   type JobRoute,
@@ -12,7 +13,6 @@ import {
   type PlanProblem,
   type PlanStone,
 } from './problem'
-import { MINUTE_MS } from '../time'
 
 const OPENS = 15 * 60 * MINUTE_MS
 const stone = (id: string, micron: number, more: Partial<PlanStone> = {}): PlanStone => ({

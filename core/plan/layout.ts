@@ -1,9 +1,9 @@
-import { layOutInOrder, readyMs, soonestFirst, type SessionSlot, type LayoutLimit, type WindowLayout } from './filling'
+import { MINUTE_MS } from '../time'
+import { layOutInOrder, readyMs, soonestFirst, type LayoutLimit, type SessionSlot, type WindowLayout } from './filling'
 import { pieceOf, type Piece, type PlanIndex } from './pieces'
 import { type Placement, type PlanWindow } from './problem'
-import { MINUTE_MS } from '../time'
 
-export type { SessionSlot, LayoutLimit, StoneSpan, WindowLayout } from './filling'
+export type { LayoutLimit, SessionSlot, StoneSpan, WindowLayout } from './filling'
 export { indexPlan, pieceOf, type Piece, type PlanIndex } from './pieces'
 
 /** Every order of so many sessions is tried; of more only those that practice suggests. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { fairShares, costOfLeavingOut, placedMinutes, placementCost, planCost, planTotals, WORTH } from './objective'
+import { HOUR_MS } from '../time'
+import { costOfLeavingOut, fairShares, placedMinutes, placementCost, planCost, planTotals, WORTH } from './objective'
 import {
   EVEN_WEIGHTS,
   type Placement,
@@ -9,7 +10,6 @@ import {
   type PlanProblem,
   type PlanWeights,
 } from './problem'
-import { HOUR_MS } from '../time'
 
 const window = (id: string, at: number): PlanProblem['windows'][number] => ({
   id,

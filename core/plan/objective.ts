@@ -1,4 +1,3 @@
-import { secondSession, withSeconds } from './secondSessions'
 import {
   routeMinutes,
   type JobRoute,
@@ -8,6 +7,7 @@ import {
   type PlanProblem,
   type PlanWeights,
 } from './problem'
+import { secondSession, withSeconds } from './secondSessions'
 
 /** What things are worth in minutes of work (assumed; the chef's weights scale each). */
 export const WORTH = {

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../time'
 import {
   routeMinutes,
   type Placement,
@@ -6,7 +7,6 @@ import {
   type PlanProblem,
   type PlanWindow,
 } from './problem'
-import { MINUTE_MS } from '../time'
 
 /** A session that could be in a window, everything about it looked up: searching lays windows out a hundred thousand times. */
 export interface Piece {

@@ -1,7 +1,7 @@
-import { secondSession } from './secondSessions'
-import { costOfLeavingOut, costOfLeavingSecond, placementCost, WORTH } from './objective'
-import { isAllowedIn, samePlace, routeMinutes, type JobRoute, type PlanJob, type PlanProblem } from './problem'
 import { MINUTE_MS } from '../time'
+import { costOfLeavingOut, costOfLeavingSecond, placementCost, WORTH } from './objective'
+import { isAllowedIn, routeMinutes, samePlace, type JobRoute, type PlanJob, type PlanProblem } from './problem'
+import { secondSession } from './secondSessions'
 
 /** A column of a linear model. */
 export interface Column {

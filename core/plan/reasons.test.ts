@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { planFoundations, changedFoundations, planChanges } from './changes'
+import { MINUTE_MS } from '../time'
 import { compare, everyWeeks, worstFirst } from './baselines'
-import { violationOf, leavingReason, placementReasons } from './explain'
+import { changedFoundations, planChanges, planFoundations } from './changes'
+import { leavingReason, placementReasons, violationOf } from './explain'
 import { jobOf, type KnifeAhead } from './jobs'
 import { planCost, planTotals } from './objective'
 import { EVEN_WEIGHTS, type PlanPerson, type PlanProblem, type PlanWindow } from './problem'
 import { dullByService } from './risk'
 import { shiftRounds } from './rounds'
-import { MINUTE_MS } from '../time'
 
 const DAY = 24 * 60 * MINUTE_MS
 const START = Date.UTC(2026, 2, 9, 15)

@@ -1,4 +1,12 @@
 import { describe, expect, it } from 'vitest'
+import { seededRandom } from '../statistics/random'
+import { HOUR_MS } from '../time'
+import { sessionsLeft } from './changes'
+import { leavingReason, placementReasons, violationOf } from './explain'
+import { costOfLeavingOut, costOfLeavingSecond, planCost, planTotals } from './objective'
+import { EVEN_WEIGHTS, type NextSession, type Placement, type PlanJob, type PlanProblem } from './problem'
+import { chancesWith, dullByService } from './risk'
+import { searchPlan } from './search'
 import {
   isSecond,
   knifeOfJob,
@@ -8,14 +16,6 @@ import {
   validPlacements,
   withSeconds,
 } from './secondSessions'
-import { sessionsLeft } from './changes'
-import { violationOf, leavingReason, placementReasons } from './explain'
-import { costOfLeavingOut, costOfLeavingSecond, planCost, planTotals } from './objective'
-import { EVEN_WEIGHTS, type NextSession, type Placement, type PlanJob, type PlanProblem } from './problem'
-import { chancesWith, dullByService } from './risk'
-import { searchPlan } from './search'
-import { seededRandom } from '../statistics/random'
-import { HOUR_MS } from '../time'
 
 const DAY = 24 * HOUR_MS
 /** Windows from three to five in the afternoon, a dinner of two hours' work after each. */

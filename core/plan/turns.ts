@@ -1,8 +1,8 @@
-import { everySession, secondJobId, secondSession } from './secondSessions'
 import { optionsOf, type Option } from './draft'
 import { indexPlan, type PlanIndex } from './layout'
 import { costOfLeavingOut, costOfLeavingSecond } from './objective'
 import type { Placement, PlanJob, PlanProblem } from './problem'
+import { everySession, secondJobId, secondSession } from './secondSessions'
 
 /** Where a session could go, cheapest first, and what leaving it out costs. */
 export interface Places {

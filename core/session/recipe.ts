@@ -1,7 +1,7 @@
-import type { HoneTool } from '../edge/model/hone'
-import type { Right } from '../house/rights'
 import type { StrokeScheme } from '../abrasive/strokeLadder'
+import type { HoneTool } from '../edge/model/hone'
 import type { Action } from '../edge/verdict/verdict'
+import type { Right } from '../house/rights'
 import type { Grind, KnifeType } from '../knife/knifeTypes'
 
 /** What a step of a session asks for. */

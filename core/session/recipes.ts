@@ -1,8 +1,8 @@
-import { STONE_RECIPES } from './recipes/stoneRecipes'
+import type { Recipe } from './recipe'
 import { FACE_RECIPES } from './recipes/faceRecipes'
 import { HONING_RECIPES } from './recipes/honingRecipes'
 import { SERRATED_RECIPES } from './recipes/serratedRecipes'
-import type { Recipe } from './recipe'
+import { STONE_RECIPES } from './recipes/stoneRecipes'
 
 /**
  * Recipes a house starts with (common practice). They are data: a house may change, add and drop steps,

@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { grainMicrons } from '../abrasive/grain'
 import type { EdgeCondition } from '../abrasive/strokeLadder'
 import type { Action } from '../edge/verdict/verdict'
-import { ZONES } from '../knife/zones'
 import { KNIFE_TYPES, TYPE_TEMPLATES, type KnifeType } from '../knife/knifeTypes'
+import { ZONES } from '../knife/zones'
+import { MINUTE_MS } from '../time'
 import { recipesFor, type RecipeKnife } from './recipe'
 import { RECIPES } from './recipes'
 import {
@@ -16,7 +17,6 @@ import {
   type SessionAction,
   type SessionPlan,
 } from './session'
-import { MINUTE_MS } from '../time'
 
 const stones = [220, 320, 400, 1000, 3000, 6000].map((grit) => ({
   id: `#${grit}`,

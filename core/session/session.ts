@@ -6,8 +6,8 @@ import {
 } from '../abrasive/progression'
 import { strokeLadder, strokesBySide, type EdgeCondition, type Rung } from '../abrasive/strokeLadder'
 import { ZONES, type ByZone, type Zone } from '../knife/zones'
-import type { Caution, Check, Recipe, RecipeRecord, RecipeStep, StepKind } from './recipe'
 import { MINUTE_MS } from '../time'
+import type { Caution, Check, Recipe, RecipeRecord, RecipeStep, StepKind } from './recipe'
 
 /** A step as it stands in one session: the recipe's, with this knife's counts on this stone. */
 export interface SessionStep {

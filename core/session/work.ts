@@ -3,8 +3,8 @@ import { BURR_ALLOWANCE_UM, recessionToApexUm } from '../abrasive/removal'
 import type { EdgeCondition } from '../abrasive/strokeLadder'
 import type { KnifeState } from '../edge/log/state'
 import { bluntWidth } from '../edge/model/wear'
-import { ZONES } from '../knife/zones'
 import type { BladeGeometry } from '../knife/bladeGeometry'
+import { ZONES } from '../knife/zones'
 
 /** Widths of a blunt apex, µm, that part a kept-up edge from a dull and a very dull one (assumed). */
 const KEPT_UP_UM = 8

@@ -1,4 +1,4 @@
-import { formVariance, independent, update, meanOf, type Gaussian, type Gradient } from './gaussian'
+import { formVariance, independent, meanOf, update, type Gaussian, type Gradient } from './gaussian'
 import type { Known } from './normal'
 
 /** Names of effects with how much of each an observation contains. */

@@ -3,7 +3,7 @@ import jStat from 'jstat'
 import { KalmanFilter } from 'kalman-filter'
 import { describe, expect, it } from 'vitest'
 import { momentsAfterReading, momentsAfterSign } from './evidence'
-import { formVariance, independent, update, meanOf, predict, type Gaussian } from './gaussian'
+import { formVariance, independent, meanOf, predict, update, type Gaussian } from './gaussian'
 import { combine, normalCdf, normalPdf, normalQuantile } from './normal'
 import { priorSdOf, regress, sumOf } from './regression'
 

@@ -1,6 +1,6 @@
 import { recede, recedingFaceDps } from '../geometry/recession'
-import { minimumHeightMm } from '../knife/limits'
 import type { KnifeType } from '../knife/knifeTypes'
+import { minimumHeightMm } from '../knife/limits'
 import { assertPositive, radians } from '../measure'
 
 /** What a blade's life is reckoned from. Lengths in mm. */

@@ -1,5 +1,5 @@
 import type { Section, SectionBlade } from '../geometry/section'
-import { cutChipOut, cutMicroBevel, cutRatio, cutNewBevel, cutSerrated } from './edgeCuts'
+import { cutChipOut, cutMicroBevel, cutNewBevel, cutRatio, cutSerrated } from './edgeCuts'
 import { cutBoning, cutFlatToConvex, cutFullConvex, cutThinning } from './faceCuts'
 import type { Cut, Operation } from './operation'
 

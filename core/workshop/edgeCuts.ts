@@ -1,8 +1,8 @@
 import { BURR_ALLOWANCE_UM } from '../abrasive/removal'
 import { angleBetween, section, type Section, type SectionBlade } from '../geometry/section'
 import { MeasureError, radians } from '../measure'
-import type { ChipRepair, Cut, Operation } from './operation'
 import { apexOf, dpsOf, faceX, shoulder, SIDES, sidesOf, signOf, THINNED_SHARE, type Side } from './landmarks'
+import type { ChipRepair, Cut, Operation } from './operation'
 
 /** What serrated work takes of the ground side, and of the flat back, mm (assumed): teeth keep their height. */
 const SERRATED_MM = { ground: 0.02, back: 0.006 }

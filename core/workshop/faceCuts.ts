@@ -1,8 +1,8 @@
-import { angleBetween, type Grinding, type Section, type SectionBlade } from '../geometry/section'
 import type { Point } from '../geometry/profile'
+import { angleBetween, type Grinding, type Section, type SectionBlade } from '../geometry/section'
 import { MeasureError, radians } from '../measure'
-import type { Cut, Operation } from './operation'
 import { apexOf, clearOf, dpsOf, faceX, shoulder, sidesOf, signOf, THINNED_SHARE, type Side } from './landmarks'
+import type { Cut, Operation } from './operation'
 
 /** Flat down to about 4 mm above the edge (common practice). */
 const FLAT_DOWN_TO_MM = 4

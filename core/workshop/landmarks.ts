@@ -1,5 +1,5 @@
-import { facesAt, type Section, type SectionBlade } from '../geometry/section'
 import type { Point } from '../geometry/profile'
+import { facesAt, type Section, type SectionBlade } from '../geometry/section'
 import { degrees, radians } from '../measure'
 
 /** Thinning works the lowest third of the face unless somebody says higher (assumed). */

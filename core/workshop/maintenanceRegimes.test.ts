@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { wearBudget, type WearAsk } from './budget'
-import { regimeLives, type RegimeLife, type MaintenanceRegime } from './maintenanceRegimes'
+import { regimeLives, type MaintenanceRegime, type RegimeLife } from './maintenanceRegimes'
 
 const LIFE: WearAsk = {
   heelHeightMm: 45,

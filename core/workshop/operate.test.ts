@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { areaOf, edgeHeight, facesAt, thicknessAbove, type SectionBlade } from '../geometry/section'
 import { recede } from '../geometry/recession'
+import { areaOf, edgeHeight, facesAt, thicknessAbove, type SectionBlade } from '../geometry/section'
 import { operate, shoulderOf, type Operation } from './operate'
 
 const CHEF: SectionBlade = {

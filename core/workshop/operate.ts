@@ -1,3 +1,4 @@
+import type { Point } from '../geometry/profile'
 import {
   angleBetween,
   areaOf,
@@ -10,11 +11,10 @@ import {
   type Section,
   type SectionBlade,
 } from '../geometry/section'
-import type { Point } from '../geometry/profile'
 import { radians } from '../measure'
 import { cutsOf } from './cuts'
-import type { Cut, Operation } from './operation'
 import { apexOf, dpsOf, faceX, isWorked, SIDES, signOf, THINNED_SHARE, type Side } from './landmarks'
+import type { Cut, Operation } from './operation'
 
 export { FACE_CUTS, OPERATION_KINDS, WORKS_FACES, type Cut, type Operation, type OperationKind } from './operation'
 

@@ -1,6 +1,6 @@
-import type { KnifeType } from '../knife/knifeTypes'
-import { profile, type Point } from '../geometry/profile'
 import { centreOfDifference, clip, lengthOnLine, polygonArea } from '../geometry/polygon'
+import { profile, type Point } from '../geometry/profile'
+import type { KnifeType } from '../knife/knifeTypes'
 import { assertPositive, clamp, degrees, MeasureError, radians } from '../measure'
 
 /** A blade seen from the side. Lengths in mm. */

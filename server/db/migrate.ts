@@ -1,5 +1,5 @@
-import { fileURLToPath } from 'node:url'
 import { runner } from 'node-pg-migrate'
+import { fileURLToPath } from 'node:url'
 
 /**
  * Brings a database to the newest schema; does nothing when it is there already.

@@ -1,11 +1,11 @@
 import { BATHS, GEAR_KINDS } from '../../core/abrasive/gear'
 import { EVENT_KINDS } from '../../core/edge/model/eventKinds'
-import { ZONES } from '../../core/knife/zones'
-import { GRINDS, KNIFE_TYPES } from '../../core/knife/knifeTypes'
 import { PERSON_ROLES } from '../../core/house/rights'
+import { GRINDS, KNIFE_TYPES } from '../../core/knife/knifeTypes'
+import { ZONES } from '../../core/knife/zones'
+import { MINUTE_MS } from '../../core/time'
 import { choice, day, json, length, moment, number, pattern, text, yesNo } from './cells'
 import type { Column } from './readTable'
-import { MINUTE_MS } from '../../core/time'
 
 const column = <T>(read: Column<T>['read'], aliases: readonly string[] = [], required = false): Column<T> => ({
   read,

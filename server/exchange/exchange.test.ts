@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { addTestKnife, check, startApp, type TestApp, type TestHouse, NOW } from '../testing/harness'
+import { addTestKnife, check, NOW, startApp, type TestApp, type TestHouse } from '../testing/harness'
 
 let test: TestApp
 let house: TestHouse

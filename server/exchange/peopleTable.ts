@@ -1,6 +1,6 @@
 import { v4 as newId } from 'uuid'
-import { hashSecret } from '../signIn/secrets'
 import { insertPerson, updatePerson, type StoredPerson } from '../db/queries/house/people'
+import { hashSecret } from '../signIn/secrets'
 import { plain } from './cells'
 import { PEOPLE_COLUMNS } from './columns'
 import { describeRow, personByName, planOfTable, problemList, type Present, type TablePlan } from './plan'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { speaker } from '../../words/say'
-import { number, text, length } from './cells'
+import { length, number, text } from './cells'
 import { readTable, type Column } from './readTable'
 
 const say = speaker()

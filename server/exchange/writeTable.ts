@@ -1,13 +1,13 @@
 import Papa from 'papaparse'
 import type { TableName } from '../../contract/exchange'
-import type { Caller } from '../signIn/sessions'
 import type { Database } from '../db/database'
-import { houseLog, voidedEventIds } from '../db/queries/log/events'
-import { listBenches, listShiftDays, listShifts } from '../db/queries/week/crew'
-import { listGear } from '../db/queries/shelf/gear'
 import { listKnives, listStates } from '../db/queries/fleet/knives'
 import { listPeople } from '../db/queries/house/people'
 import { listStations } from '../db/queries/house/stations'
+import { houseLog, voidedEventIds } from '../db/queries/log/events'
+import { listGear } from '../db/queries/shelf/gear'
+import { listBenches, listShiftDays, listShifts } from '../db/queries/week/crew'
+import type { Caller } from '../signIn/sessions'
 import {
   EVENT_COLUMNS,
   FLEET_COLUMNS,

@@ -3,9 +3,9 @@ import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { openSessions } from '../db/queries/bench/sessions'
 import type { Mount } from '../mount'
-import { actInSession, knifeSessions, readSession, startSession } from '../services/bench/sessions'
-import { workshopView, setWorkOrder } from '../services/bench/workshop'
 import { benchOffer } from '../services/bench/offer'
+import { actInSession, knifeSessions, readSession, startSession } from '../services/bench/sessions'
+import { setWorkOrder, workshopView } from '../services/bench/workshop'
 
 export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
   mount(endpoints.benchOffer, ({ caller, params, body }) => benchOffer(db, clock, caller, params.id, body))

@@ -1,16 +1,16 @@
+import type { Express } from 'express'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import type { Express } from 'express'
 import { endpoints } from '../../contract/endpoints'
 import { TableName } from '../../contract/exchange'
 import type { Say } from '../../words/say'
-import { assertMay, callerOf } from '../signIn/sessions'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
+import { importTable } from '../exchange/importTable'
 import { writeTable } from '../exchange/writeTable'
 import { Fault } from '../faults'
 import type { Mount } from '../mount'
-import { importTable } from '../exchange/importTable'
+import { assertMay, callerOf } from '../signIn/sessions'
 
 export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: Clock, say: Say): void {
   mount(endpoints.importTable, ({ caller, params, body }) => importTable(db, clock, say, caller, params.table, body))

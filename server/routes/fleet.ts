@@ -2,9 +2,9 @@ import { endpoints } from '../../contract/endpoints'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import type { Mount } from '../mount'
+import { edgeStory } from '../services/fleet/edgeStory'
 import { fleetReader } from '../services/fleet/fleet'
 import { addKnife, editKnife } from '../services/fleet/knives'
-import { edgeStory } from '../services/fleet/edgeStory'
 import { houseLearning } from '../services/fleet/learning'
 
 export function fleetRoutes(mount: Mount, db: Database, clock: Clock): void {

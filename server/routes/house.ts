@@ -1,15 +1,15 @@
 import { v4 as newId } from 'uuid'
 import { endpoints } from '../../contract/endpoints'
-import { pinKey, type Tries } from '../signIn/tries'
 import type { Clock } from '../clock'
+import { changeHouse } from '../db/changeHouse'
 import type { Database } from '../db/database'
+import { askCancel, listJobs, openRebuild } from '../db/queries/house/jobs'
 import { currentSpans, listAllSpans } from '../db/queries/week/weeklySpans'
+import { notFound } from '../faults'
+import type { Queue } from '../jobs/queue'
 import type { Mount } from '../mount'
 import { addPerson, addStation, editHouse, editPerson, editStation, setWeek } from '../services/house/houses'
-import type { Queue } from '../jobs/queue'
-import { listJobs, openRebuild, askCancel } from '../db/queries/house/jobs'
-import { changeHouse } from '../db/changeHouse'
-import { notFound } from '../faults'
+import { pinKey, type Tries } from '../signIn/tries'
 
 export function houseRoutes(mount: Mount, db: Database, clock: Clock, tries: Tries, queue: Queue): void {
   mount(endpoints.editHouse, ({ caller, body }) => editHouse(db, caller, body))

@@ -3,8 +3,8 @@ import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import type { Mount } from '../mount'
 import { viewKnives } from '../services/fleet/fleet'
-import { knifeTimeline } from '../services/log/timeline'
 import { recordEvents } from '../services/log/recordEvents'
+import { knifeTimeline } from '../services/log/timeline'
 
 export function logRoutes(mount: Mount, db: Database, clock: Clock): void {
   mount(endpoints.timeline, ({ caller, params, query }) =>

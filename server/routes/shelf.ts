@@ -1,10 +1,10 @@
 import { endpoints } from '../../contract/endpoints'
 import type { Database } from '../db/database'
-import type { Mount } from '../mount'
 import { listGear, listPieces } from '../db/queries/shelf/gear'
-import { gearView, addGear, editGear, setPieces } from '../services/shelf/gear'
-import { recipeViews, setRecipe, restoreRecipe, setRecipePreferences } from '../services/shelf/recipes'
 import { listRecipePreferences } from '../db/queries/shelf/recipes'
+import type { Mount } from '../mount'
+import { addGear, editGear, gearView, setPieces } from '../services/shelf/gear'
+import { recipeViews, restoreRecipe, setRecipe, setRecipePreferences } from '../services/shelf/recipes'
 
 export function shelfRoutes(mount: Mount, db: Database): void {
   mount(endpoints.gear, async ({ caller }) => (await listGear(db, caller.house.id)).map(gearView))

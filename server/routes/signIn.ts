@@ -1,20 +1,20 @@
 import { endpoints } from '../../contract/endpoints'
-import { closeSession, openSession } from '../signIn/sessions'
-import { listDevices, revokeDevice } from '../db/queries/house/signIn'
+import { changeHouse } from '../db/changeHouse'
 import { findHouse } from '../db/queries/house/houses'
 import { findPerson } from '../db/queries/house/people'
+import { listDevices, revokeDevice } from '../db/queries/house/signIn'
 import { notFound } from '../faults'
 import type { Mount } from '../mount'
+import { makeFirstHouse } from '../services/house/houses'
 import {
-  signInPage,
   enrolDevice,
   signedInView,
   signInByPassword,
   signInByPin,
+  signInPage,
   type SignInContext,
 } from '../services/house/signIn'
-import { makeFirstHouse } from '../services/house/houses'
-import { changeHouse } from '../db/changeHouse'
+import { closeSession, openSession } from '../signIn/sessions'
 
 export function signInRoutes(mount: Mount, door: SignInContext): void {
   const { db, clock } = door

@@ -1,7 +1,6 @@
 import type { Express } from 'express'
 import { endpoints } from '../../contract/endpoints'
 import type { Say } from '../../words/say'
-import { callerOf } from '../signIn/sessions'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { Fault } from '../faults'
@@ -16,8 +15,9 @@ import {
   standingLinks,
 } from '../services/week/calendar'
 import { crewOf, setBench, setShiftDays, setShifts, setSkills, setSpecialDay } from '../services/week/crew'
-import { acceptPlan, readImprovement, improvePlan, planView } from '../services/week/plan'
+import { acceptPlan, improvePlan, planView, readImprovement } from '../services/week/plan'
 import { readShifts } from '../services/week/readShifts'
+import { callerOf } from '../signIn/sessions'
 
 export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Clock, queue: Queue, say: Say): void {
   mount(endpoints.crew, ({ caller }) => crewOf(db, clock, caller))

@@ -1,5 +1,5 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v4 as newId } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import {
   addTestKnife,
   check,

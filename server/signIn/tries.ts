@@ -1,7 +1,7 @@
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
+import { MINUTE_MS } from '../../core/time'
 import type { Database } from '../db/database'
 import { Fault } from '../faults'
-import { MINUTE_MS } from '../../core/time'
 
 const MINUTE = 60
 

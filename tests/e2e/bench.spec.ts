@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
+import { MINUTE_MS } from '../../core/time'
 import { DEMO_SIGN_IN } from '../../demo/house'
 import { DEMO, openAsManager } from './kitchen'
-import { MINUTE_MS } from '../../core/time'
 
 const heading = (page: Page): Promise<string> => page.getByRole('heading', { level: 1 }).innerText()
 

@@ -59,7 +59,9 @@ test('an absurd force is refused in words and nothing is taken', async ({ page }
   await expect(page.getByRole('button', { name: 'Record the check' })).toBeDisabled()
 })
 
-test('what was typed is still there after the session ended and somebody signed in again', async ({ page }) => {
+test('what was recorded as the session ended is kept, and sent when its person has signed in again', async ({
+  page,
+}) => {
   await openCheck(page, 'PA-04')
   await page.keyboard.type('288')
   await page.keyboard.press('Enter')
@@ -68,9 +70,26 @@ test('what was typed is still there after the session ended and somebody signed 
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await page.getByLabel('Sign-in name').fill('maren')
   await page.getByLabel('Password').fill('ferry-landing')
+  const sent = page.waitForResponse((response) => response.url().endsWith('/api/events') && response.ok())
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page).toHaveURL(/check\/PA-04/)
-  await expect(page.getByRole('list', { name: 'Three marked spots' })).toContainText('288 gf')
+  const events = ((await sent).request().postDataJSON() as { events: { payload: { readings: object[] } }[] }).events
+  expect(events[0]?.payload.readings).toEqual([{ zone: 'heel', forcesGf: [288] }])
+  await page.goto(`${DEMO}/knife/PA-04`)
+  await expect(page.getByText(/Checked: .*288/).first()).toBeVisible()
+})
+
+test('what was typed and not recorded is still there after the session ended', async ({ page }) => {
+  await openCheck(page, 'PA-03')
+  await page.keyboard.type('291')
+  await page.keyboard.press('Enter')
+  await page.request.delete(`${DEMO}/api/session`)
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await page.getByLabel('Sign-in name').fill('maren')
+  await page.getByLabel('Password').fill('ferry-landing')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('list', { name: 'Three marked spots' })).toContainText('291 gf')
 })
 
 test('a record made without a network waits on the device and is sent when the network is back', async ({

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
-import { openAsManager } from './kitchen'
 import { MINUTE_MS } from '../../core/time'
+import { openAsManager } from './kitchen'
 
 test('the board that eats edges and the hand with dull tips are found and said in words', async ({ page }) => {
   await openAsManager(page, '/learned')

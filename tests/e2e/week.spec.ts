@@ -1,5 +1,5 @@
-import IcalParser from 'ical.js'
 import { expect, test, type Locator, type Page } from '@playwright/test'
+import IcalParser from 'ical.js'
 import { DEMO, openAsManager } from './kitchen'
 
 const sessions = (page: Page): Locator => page.locator('.session')

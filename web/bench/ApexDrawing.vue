@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { radians } from '../../core/measure'
 import { wornAreaFromBluntWidth } from '../../core/edge/model/wear'
+import { radians } from '../../core/measure'
 import { useFormats } from '../i18n'
 
 const props = defineProps<{ knife: KnifeView }>()

@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { useWakeLock } from '@vueuse/core'
-import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { v7 as newId } from 'uuid'
+import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { endpoints } from '../../contract/endpoints'
 import type { BenchOffer, BenchSession, GearView, StackPiece } from '../../contract/bench'
+import { endpoints } from '../../contract/endpoints'
 import { call } from '../api'
-import { refusalText } from '../refusalText'
 import { useFleet } from '../live/fleet'
+import { refusalText } from '../refusalText'
 import { useSession } from '../stores/session'
+import { useLeave } from '../ui/useLeave'
 import BenchRun from './BenchRun.vue'
 import BenchStart from './BenchStart.vue'
-import { useLeave } from '../ui/useLeave'
 
 const props = defineProps<{ code: string }>()
 const fleet = useFleet()

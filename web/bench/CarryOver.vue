@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { SessionState } from '../../core/session/session'
 import { ZONES, type Zone } from '../../core/knife/zones'
+import type { SessionState } from '../../core/session/session'
 import { capital } from '../../words/format'
 import TextField from '../ui/TextField.vue'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { radians } from '../../core/measure'
 import { faceLength } from '../../core/geometry/stack'
+import { radians } from '../../core/measure'
 import { judgeAngle, STEADY_DPS } from '../../core/session/live'
 import { useFormats } from '../i18n'
 import type { AngleStack } from './angleStack'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { BenchOffer } from '../../contract/bench'
+import { MINUTE_MS } from '../../core/time'
 import { useFormats } from '../i18n'
 import { useSoakTimers } from './soakTimers'
-import { MINUTE_MS } from '../../core/time'
 
 defineProps<{ soak: BenchOffer['soak']; flatten: BenchOffer['flatten'] }>()
 const formats = useFormats()

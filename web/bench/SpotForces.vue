@@ -2,8 +2,8 @@
 import { ref } from 'vue'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import { isPlausibleForce } from '../check/checkDraft'
-import { useFormats } from '../i18n'
 import { useTester } from '../check/useTester'
+import { useFormats } from '../i18n'
 import NumberPad from '../ui/NumberPad.vue'
 import { useKeys } from '../ui/useKeys'
 

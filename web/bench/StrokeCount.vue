@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { SessionStep, StepState } from '../../core/session/session'
 import { ZONES, type Zone } from '../../core/knife/zones'
+import type { SessionStep, StepState } from '../../core/session/session'
 
 const props = defineProps<{ step: SessionStep; here: StepState }>()
 const zone = defineModel<Zone>('zone', { required: true })

@@ -2,9 +2,9 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, ref, type EffectScope } from 'vue'
+import { MINUTE_MS } from '../../core/time'
 import { useSoakTimers } from './soakTimers'
 import { useRhythm } from './useRhythm'
-import { MINUTE_MS } from '../../core/time'
 
 let scope: EffectScope
 let tones: number

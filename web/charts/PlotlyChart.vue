@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useResizeObserver } from '@vueuse/core'
-import { onBeforeUnmount, ref, watch } from 'vue'
-import type * as Plotly from 'plotly.js-cartesian-dist-min'
 import type { Data, Layout } from 'plotly.js'
+import type * as Plotly from 'plotly.js-cartesian-dist-min'
+import { onBeforeUnmount, ref, watch } from 'vue'
 import { useTones } from './tones'
 
 const props = defineProps<{

@@ -5,9 +5,6 @@ import type { LadderRung } from '../../core/edge/model/ladder'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useKeys } from '../ui/useKeys'
-import DefectMarks from './DefectMarks.vue'
-import ForceEntry from './ForceEntry.vue'
-import LadderList from './LadderList.vue'
 import {
   checkDraft,
   checkPayload,
@@ -17,6 +14,9 @@ import {
   withoutLast,
   withReading,
 } from './checkDraft'
+import DefectMarks from './DefectMarks.vue'
+import ForceEntry from './ForceEntry.vue'
+import LadderList from './LadderList.vue'
 import ZoneSpots from './ZoneSpots.vue'
 
 const props = defineProps<{ knife: KnifeView; busy: boolean }>()

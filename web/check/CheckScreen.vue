@@ -4,14 +4,14 @@ import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
 import { say } from '../i18n'
-import { refusalText } from '../refusalText'
 import { useFleet } from '../live/fleet'
 import { useRecords } from '../live/records'
+import { refusalText } from '../refusalText'
 import { useSession } from '../stores/session'
+import { useLeave } from '../ui/useLeave'
+import { checkDraft, EMPTY_DRAFT, type CheckPayload } from './checkDraft'
 import CheckForm from './CheckForm.vue'
 import CheckResult from './CheckResult.vue'
-import { checkDraft, EMPTY_DRAFT, type CheckPayload } from './checkDraft'
-import { useLeave } from '../ui/useLeave'
 
 const props = defineProps<{ code: string }>()
 const fleet = useFleet()

@@ -2,15 +2,15 @@
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { AcceptedPlan, Crew } from '../../contract/week'
+import { MINUTE_MS } from '../../core/time'
 import { call } from '../api'
-import { useFleet } from '../live/fleet'
 import { useChange } from '../house/useChange'
+import { useFleet } from '../live/fleet'
 import BenchList from './BenchList.vue'
 import ShiftDialog from './ShiftDialog.vue'
 import ShiftTable from './ShiftTable.vue'
 import SkillTable from './SkillTable.vue'
 import SpecialDays from './SpecialDays.vue'
-import { MINUTE_MS } from '../../core/time'
 
 const fleet = useFleet()
 const { refusal, change } = useChange()

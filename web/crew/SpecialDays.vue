@@ -2,12 +2,12 @@
 import { ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Crew, SpecialDay } from '../../contract/week'
+import type { Editable } from '../../contract/wire'
 import { call } from '../api'
 import { useChange } from '../house/useChange'
 import { say, useFormats } from '../i18n'
 import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
-import type { Editable } from '../../contract/wire'
 
 defineProps<{ crew: Crew }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()

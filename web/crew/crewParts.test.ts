@@ -1,5 +1,4 @@
 // @vitest-environment happy-dom
-import { knownFleet } from '../testing/knownFleet'
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
@@ -8,6 +7,7 @@ import type { Crew } from '../../contract/week'
 import { i18n } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
+import { knownFleet } from '../testing/knownFleet'
 import ShiftTable from './ShiftTable.vue'
 import SkillTable from './SkillTable.vue'
 import SpecialDays from './SpecialDays.vue'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { computed, reactive, ref, shallowRef } from 'vue'
 import { v7 as newId } from 'uuid'
-import { endpoints } from '../../contract/endpoints'
+import { computed, reactive, ref, shallowRef } from 'vue'
 import type { GearView } from '../../contract/bench'
+import { endpoints } from '../../contract/endpoints'
 import type { Crew } from '../../contract/week'
 import { GEAR_KINDS, isStone, type GearKind } from '../../core/abrasive/gear'
 import { capital } from '../../words/format'

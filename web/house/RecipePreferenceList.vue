@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { endpoints } from '../../contract/endpoints'
 import type { Recipe, RecipePreference } from '../../contract/bench'
+import { endpoints } from '../../contract/endpoints'
 import { KNIFE_ROLES, type KnifeRole } from '../../core/knife/knifeTypes'
+import { recipeName } from '../../words/bench'
 import { capital } from '../../words/format'
 import { call } from '../api'
 import { say } from '../i18n'
 import { useNotices } from '../stores/notices'
 import ChoiceField from '../ui/ChoiceField.vue'
 import { useChange } from './useChange'
-import { recipeName } from '../../words/bench'
 
 const props = defineProps<{ recipes: readonly Recipe[] }>()
 const WORKS = ['hone', 'stone'] as const

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
 import { v7 as newId } from 'uuid'
+import { computed, reactive, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Station } from '../../contract/house'
 import { BOARDS, PRODUCTS } from '../../core/house/stations'

@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
 import { v7 as newId } from 'uuid'
+import { computed, onMounted, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { WeeklySpan } from '../../contract/house'
+import type { Editable } from '../../contract/wire'
+import { DAY_MS } from '../../core/time'
 import { call } from '../api'
 import { say } from '../i18n'
 import ChoiceField from '../ui/ChoiceField.vue'
+import { editableCopy } from '../ui/editable'
 import TextField from '../ui/TextField.vue'
 import { useChange } from './useChange'
-import { DAY_MS } from '../../core/time'
-import type { Editable } from '../../contract/wire'
-import { editableCopy } from '../ui/editable'
 
 const { refusal, change } = useChange()
 const spans = ref<Editable<WeeklySpan>[]>([])

@@ -1,6 +1,6 @@
 import { ref, type Ref } from 'vue'
-import { refusalText } from '../refusalText'
 import { useFleet } from '../live/fleet'
+import { refusalText } from '../refusalText'
 
 /** Runs one change to the house; a refusal stays on the page with what was typed. */
 export function useChange(): { refusal: Ref<string>; change: (work: () => Promise<unknown>) => Promise<boolean> } {

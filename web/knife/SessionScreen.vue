@@ -1,21 +1,21 @@
 <script setup lang="ts">
-import { recipeName } from '../../words/bench'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { asSessionAction, foldable, type BenchSession } from '../../contract/bench'
 import { endpoints } from '../../contract/endpoints'
 import { ZONES } from '../../core/knife/zones'
 import { sessionState, stepState, type StepState } from '../../core/session/session'
+import { MINUTE_MS } from '../../core/time'
+import { recipeName } from '../../words/bench'
 import { stepName } from '../../words/bench'
 import { capital } from '../../words/format'
 import { call } from '../api'
 import EdgePictures from '../bench/EdgePictures.vue'
 import { say, useFormats } from '../i18n'
-import { refusalText } from '../refusalText'
 import { useFleet } from '../live/fleet'
+import { refusalText } from '../refusalText'
 import PrintButton from '../ui/PrintButton.vue'
 import { useKeys } from '../ui/useKeys'
-import { MINUTE_MS } from '../../core/time'
 
 const props = defineProps<{ code: string; id: string }>()
 const fleet = useFleet()

@@ -1,9 +1,9 @@
 import type { Data, Layout, Shape } from 'plotly.js'
 import type { EdgeStory } from '../../contract/knives'
 import { ZONES, type Zone } from '../../core/knife/zones'
-import { faint, type Tones } from '../charts/tones'
-import type { Say } from '../../words/say'
 import { DAY_MS } from '../../core/time'
+import type { Say } from '../../words/say'
+import { faint, type Tones } from '../charts/tones'
 
 type Moment = EdgeStory['zones']['heel'][number]
 

@@ -1,8 +1,8 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Fleet } from '../../contract/fleet'
 import type { KnifeView } from '../../contract/knives'
 import { useFleet } from './fleet'
-import type { Fleet } from '../../contract/fleet'
 
 const knife = (id: string, code: string): KnifeView => ({ id, code }) as unknown as KnifeView
 const FLEET = {

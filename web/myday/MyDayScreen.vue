@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
+import { MINUTE_MS } from '../../core/time'
 import { useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useResource } from '../live/resource'
@@ -10,7 +11,6 @@ import EdgeStrip from '../ui/EdgeStrip.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import CalendarLink from './CalendarLink.vue'
 import { personDays } from './personDays'
-import { MINUTE_MS } from '../../core/time'
 
 const formats = useFormats()
 const fleet = useFleet()

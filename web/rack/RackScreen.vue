@@ -10,9 +10,9 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeLegend from '../ui/EdgeLegend.vue'
 import TextField from '../ui/TextField.vue'
 import KnifeForm from './KnifeForm.vue'
+import { rackKnives, SORTS, useRackQuery } from './rackQuery'
 import RackStrips from './RackStrips.vue'
 import RackTable from './RackTable.vue'
-import { rackKnives, SORTS, useRackQuery } from './rackQuery'
 
 const fleet = useFleet()
 const session = useSession()

@@ -1,8 +1,8 @@
-import { reactive } from 'vue'
 import { v7 as newId } from 'uuid'
+import { reactive } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { knifeDefaults, type KnifeType } from '../../core/knife/knifeTypes'
 import type { Measurable } from '../../core/knife/blade'
+import { knifeDefaults, type KnifeType } from '../../core/knife/knifeTypes'
 
 /** What the form holds while somebody types; null and '' mean not said. */
 export interface KnifeDraft {

@@ -1,14 +1,14 @@
-import { knownFleet } from '../testing/knownFleet'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
+import type { Fleet } from '../../contract/fleet'
 import type { KnifeView } from '../../contract/knives'
 import { KnifePatch, NewKnife } from '../../contract/knives'
 import { useFleet } from '../live/fleet'
+import { knownFleet } from '../testing/knownFleet'
 import { matchesQuery } from '../ui/findKnives'
 import { silhouette } from '../ui/profiles'
 import { describeDraft, knifeDraft } from './knifeDraft'
 import { rackKnives, type RackQuery } from './rackQuery'
-import type { Fleet } from '../../contract/fleet'
 
 const zone = (forceGf: number) => ({
   forceGf,

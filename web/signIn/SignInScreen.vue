@@ -6,10 +6,10 @@ import type { SignInPage, SignedIn } from '../../contract/house'
 import { call } from '../api'
 import { refusalText } from '../refusalText'
 import { useSession } from '../stores/session'
-import SignInBlade from './SignInBlade.vue'
 import FirstRun from './FirstRun.vue'
 import PasswordSignIn from './PasswordSignIn.vue'
 import PinSignIn from './PinSignIn.vue'
+import SignInBlade from './SignInBlade.vue'
 
 const session = useSession()
 const route = useRoute()

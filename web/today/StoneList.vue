@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { say, useFormats } from '../i18n'
 import { plannedSentence, recommendationSentence } from '../../words/verdict'
+import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 
 const props = defineProps<{

@@ -6,12 +6,12 @@ import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
 import EdgeLegend from '../ui/EdgeLegend.vue'
+import PrintButton from '../ui/PrintButton.vue'
 import ServiceClock from '../ui/ServiceClock.vue'
 import { benchMinutesLeft, dayList } from './dayList'
+import KnifeNames from './KnifeNames.vue'
 import PersonDay from './PersonDay.vue'
 import StoneList from './StoneList.vue'
-import KnifeNames from './KnifeNames.vue'
-import PrintButton from '../ui/PrintButton.vue'
 
 /** Not needed to read the day, so it comes after it. */
 const SoakAhead = defineAsyncComponent(() => import('./SoakAhead.vue'))

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
+import type { Fleet } from '../../contract/fleet'
 import type { KnifeView } from '../../contract/knives'
-import { benchMinutesLeft, dayList } from './dayList'
 import { daySummary } from '../../words/day'
 import { formats } from '../../words/format'
 import { speaker } from '../../words/say'
-import type { Fleet } from '../../contract/fleet'
+import { benchMinutesLeft, dayList } from './dayList'
 
 const zone = { forceGf: 200, lowGf: 180, highGf: 220, word: 'sound' as const }
 let count = 0

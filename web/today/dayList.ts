@@ -1,8 +1,8 @@
+import type { Fleet } from '../../contract/fleet'
 import type { Person } from '../../contract/house'
 import type { KnifeView } from '../../contract/knives'
 import { ACTIONS, type Action } from '../../core/edge/verdict/verdict'
 import { MINUTE_MS } from '../../core/time'
-import type { Fleet } from '../../contract/fleet'
 
 /** One person's knives for today, in the order of need. */
 export interface PersonDay {

@@ -1,14 +1,14 @@
 // @vitest-environment happy-dom
-import { knownFleet } from '../testing/knownFleet'
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
+import type { Fleet } from '../../contract/fleet'
 import type { KnifeView } from '../../contract/knives'
 import { i18n } from '../i18n'
+import { knownFleet } from '../testing/knownFleet'
 import StoneList from './StoneList.vue'
 import TodayScreen from './TodayScreen.vue'
-import type { Fleet } from '../../contract/fleet'
 
 const zone = { forceGf: 420, lowGf: 400, highGf: 440, word: 'dull' as const, bluntUm: 12, roll: 0.1 }
 const knife = (at: number): KnifeView =>

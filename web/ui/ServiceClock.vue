@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { say, useFormats } from '../i18n'
-import { HOUR_MS, MINUTE_MS } from '../../core/time'
 import type { Fleet } from '../../contract/fleet'
+import { HOUR_MS, MINUTE_MS } from '../../core/time'
+import { say, useFormats } from '../i18n'
 
 const props = defineProps<{
   day: Fleet['day']

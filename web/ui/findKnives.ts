@@ -1,6 +1,6 @@
 import type { KnifeView } from '../../contract/knives'
-import type { useFleet } from '../live/fleet'
 import { say } from '../i18n'
+import type { useFleet } from '../live/fleet'
 
 const fold = (text: string): string =>
   text

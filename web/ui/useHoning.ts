@@ -2,9 +2,9 @@ import { ref, type Ref } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { usualHoneTool } from '../../core/edge/model/hone'
 import { say } from '../i18n'
+import { useRecords } from '../live/records'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
-import { useRecords } from '../live/records'
 
 /** Records a honing in one touch, with its undo. */
 export function useHoning(): { busy: Ref<boolean>; honed: (knife: KnifeView) => Promise<void> } {

@@ -3,14 +3,14 @@ import { computed } from 'vue'
 import { violationOf, leavingReason, placementReasons } from '../../core/plan/explain'
 import { isLimit, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
 import type { Placement, PlanProblem } from '../../core/plan/problem'
-import { planReasonWords, windowName } from '../../words/week'
+import { MINUTE_MS } from '../../core/time'
 import { verdictWords } from '../../words/verdict'
+import { planReasonWords, windowName } from '../../words/week'
 import { say, useFormats } from '../i18n'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
-import type { HandMade } from './useWeekPlan'
 import { useWeekNames } from './useWeekNames'
-import { MINUTE_MS } from '../../core/time'
+import type { HandMade } from './useWeekPlan'
 
 const props = defineProps<{
   jobId: string

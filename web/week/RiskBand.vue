@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { PlanView } from '../../contract/week'
-import { dullByService } from '../../core/plan/risk'
 import type { Placement, PlanProblem } from '../../core/plan/problem'
+import { dullByService } from '../../core/plan/risk'
 import { useFormats } from '../i18n'
 
 const props = defineProps<{ view: PlanView; problem: PlanProblem; placements: readonly Placement[] }>()

@@ -3,10 +3,10 @@ import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { isLimit, type SessionSlot, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
 import type { PlanProblem, PlanWindow } from '../../core/plan/problem'
+import { MINUTE_MS } from '../../core/time'
 import { say, useFormats } from '../i18n'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useWeekNames } from './useWeekNames'
-import { MINUTE_MS } from '../../core/time'
 
 const props = defineProps<{
   window: PlanWindow

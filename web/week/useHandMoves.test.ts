@@ -3,9 +3,9 @@ import { enableAutoUnmount, mount } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { computed, defineComponent, nextTick, ref, shallowRef, type Ref } from 'vue'
 import { EVEN_WEIGHTS, type Placement, type PlanJob, type PlanProblem } from '../../core/plan/problem'
+import { HOUR_MS } from '../../core/time'
 import { useHandMoves } from './useHandMoves'
 import type { WeekPlan } from './useWeekPlan'
-import { HOUR_MS } from '../../core/time'
 
 const window_ = (id: string, day: number): PlanProblem['windows'][number] => ({
   id,

@@ -1,6 +1,6 @@
 import type { KnifeView } from '../../contract/knives'
-import { knifeOfJob } from '../../core/plan/secondSessions'
 import type { PlanProblem } from '../../core/plan/problem'
+import { knifeOfJob } from '../../core/plan/secondSessions'
 import type { PlanNames } from '../../words/week'
 import { useFleet } from '../live/fleet'
 

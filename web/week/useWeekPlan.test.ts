@@ -4,9 +4,9 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
 import type { PlanView } from '../../contract/week'
 import { EVEN_WEIGHTS, type NextSession, type Placement, type PlanJob, type PlanProblem } from '../../core/plan/problem'
+import { MINUTE_MS } from '../../core/time'
 import type { PlanTask } from '../workers/planWorker'
 import { useWeekPlan, type WeekPlan } from './useWeekPlan'
-import { MINUTE_MS } from '../../core/time'
 
 const DAY = 24 * 60 * MINUTE_MS
 const window_ = (day: number): PlanProblem['windows'][number] => ({

@@ -1,11 +1,9 @@
 // @vitest-environment happy-dom
-import { knownFleet } from '../testing/knownFleet'
 import { mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { Component } from 'vue'
 import type { PlanView } from '../../contract/week'
-import { withSeconds } from '../../core/plan/secondSessions'
 import { indexPlan, layOutPlan } from '../../core/plan/layout'
 import { planTotals } from '../../core/plan/objective'
 import {
@@ -16,15 +14,17 @@ import {
   type PlanJob,
   type PlanProblem,
 } from '../../core/plan/problem'
+import { withSeconds } from '../../core/plan/secondSessions'
+import { HOUR_MS } from '../../core/time'
 import { i18n } from '../i18n'
 import { useSession } from '../stores/session'
+import { knownFleet } from '../testing/knownFleet'
 import ComparisonPanel from './ComparisonPanel.vue'
 import JobPanel from './JobPanel.vue'
 import PlanSheets from './PlanSheets.vue'
 import PlanWeightsPanel from './PlanWeightsPanel.vue'
 import RiskBand from './RiskBand.vue'
 import WindowLanes from './WindowLanes.vue'
-import { HOUR_MS } from '../../core/time'
 
 const DAY = 24 * HOUR_MS
 /** A Tuesday. */

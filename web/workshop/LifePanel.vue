@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { WorkshopView } from '../../contract/workshop'
+import { DAY_MS } from '../../core/time'
 import { atAngle, nextJob, wearBudget } from '../../core/workshop/budget'
 import type { WorkshopPlan } from '../../core/workshop/plan'
 import { bladeAfter } from '../../core/workshop/series'
 import { say, useFormats } from '../i18n'
 import { useSession } from '../stores/session'
 import { lifeAsk, lifeDps, lifeSpan } from './lifeAsk'
-import { DAY_MS } from '../../core/time'
 
 const props = defineProps<{ view: WorkshopView; plan: WorkshopPlan | null }>()
 const formats = useFormats()

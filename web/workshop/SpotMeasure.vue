@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue'
 import { v7 as newId } from 'uuid'
+import { computed, reactive } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { SectionMeasure } from '../../contract/workshop'
-import { ZONES, type Zone } from '../../core/knife/zones'
 import type { SectionBlade } from '../../core/geometry/section'
+import { ZONES, type Zone } from '../../core/knife/zones'
 import { fitSection } from '../../core/workshop/fit'
 import { call } from '../api'
 import { useChange } from '../house/useChange'

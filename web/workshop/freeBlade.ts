@@ -1,8 +1,8 @@
 import type { WorkshopView } from '../../contract/workshop'
-import { minimumHeightMm, THICKNESS_GROWTH_LIMIT, thicknessLimitMm } from '../../core/knife/limits'
-import { USUAL_HRC } from '../../core/knife/blade'
 import type { SectionBlade } from '../../core/geometry/section'
+import { USUAL_HRC } from '../../core/knife/blade'
 import { knifeDefaults, TYPE_TEMPLATES, type KnifeType } from '../../core/knife/knifeTypes'
+import { minimumHeightMm, THICKNESS_GROWTH_LIMIT, thicknessLimitMm } from '../../core/knife/limits'
 
 /** A blade of nobody's, to try things on. */
 export interface TriedBlade {

@@ -1,5 +1,5 @@
-import type { Operation, OperationKind } from '../../core/workshop/operate'
 import type { SectionBlade } from '../../core/geometry/section'
+import type { Operation, OperationKind } from '../../core/workshop/operate'
 
 /** A number of an operation that somebody may drag. */
 export interface OperationField {

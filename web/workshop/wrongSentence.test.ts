@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { SectionBlade } from '../../core/geometry/section'
 import { MeasureError } from '../../core/measure'
-import { planWorkshop, type WorkshopAsk } from '../../core/workshop/plan'
 import type { Operation } from '../../core/workshop/operate'
+import { planWorkshop, type WorkshopAsk } from '../../core/workshop/plan'
 import { speaker } from '../../words/say'
 import { wrongSentence } from './wrongSentence'
 

@@ -1,5 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { ZONES } from '../../knife/zones'
 import { covariance, meanOf } from '../../statistics/gaussian'
+import { honeEffect } from '../model/hone'
+import { applyHoning, applyUse, honeEfficiency } from './applyUse'
 import {
   BLUNT,
   DEFAULT_PRIOR,
@@ -12,10 +16,6 @@ import {
   type EdgeBelief,
   type EdgePrior,
 } from './belief'
-import { applyHoning, honeEfficiency, applyUse } from './applyUse'
-import { honeEffect } from '../model/hone'
-import type { BladeSpec } from '../../knife/bladeSpec'
-import { ZONES } from '../../knife/zones'
 
 const NATURE: BladeSpec = {
   dps: 17,

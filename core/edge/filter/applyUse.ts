@@ -1,5 +1,9 @@
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { ZONES, type Zone } from '../../knife/zones'
 import { clamp, radians } from '../../measure'
 import { meanOf, predict, type Transition } from '../../statistics/gaussian'
+import type { HoneEffect } from '../model/hone'
+import { ROLL_TIME_HOURS } from '../model/wear'
 import {
   BLUNT,
   FRESH,
@@ -13,10 +17,6 @@ import {
   ZONE_PART,
   type EdgeBelief,
 } from './belief'
-import type { HoneEffect } from '../model/hone'
-import type { BladeSpec } from '../../knife/bladeSpec'
-import { ROLL_TIME_HOURS } from '../model/wear'
-import { ZONES, type Zone } from '../../knife/zones'
 
 /** The work at which the shape of wear is pinned: about a cycle's middle, hours on a soft board. */
 const SHAPE_PIVOT_HOURS = 20

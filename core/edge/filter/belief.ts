@@ -1,3 +1,5 @@
+import { FACTORY_FINISH_MICRON, type BladeSpec } from '../../knife/bladeSpec'
+import { eachZone, ZONES, type ByZone, type Zone } from '../../knife/zones'
 import { clamp } from '../../measure'
 import {
   covariance,
@@ -12,9 +14,7 @@ import {
 } from '../../statistics/gaussian'
 import type { Known } from '../../statistics/normal'
 import { freshForce } from '../model/force'
-import { type BladeSpec, FACTORY_FINISH_MICRON } from '../../knife/bladeSpec'
 import { priorWearRate, wornAreaFromBluntWidth, ZONE_WEAR, type Wear } from '../model/wear'
-import { ZONES, type ByZone, type Zone, eachZone } from '../../knife/zones'
 
 /**
  * What is believed of one knife: how fast it wears (log κ against the table, and each zone's own part of

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { firstBelief, DEFAULT_PRIOR, zoneWear, type EdgeBelief } from './belief'
-import { logForce } from './updateOnForce'
+import type { BladeSpec } from '../../knife/bladeSpec'
 import { edgeForce } from '../model/force'
 import { LADDER, LADDER_FORCE, ladderInterval } from '../model/ladder'
-import { observeCheck, observeForce, observationsOf, type Observation } from './observe'
-import type { BladeSpec } from '../../knife/bladeSpec'
+import { DEFAULT_PRIOR, firstBelief, zoneWear, type EdgeBelief } from './belief'
+import { observationsOf, observeCheck, observeForce, type Observation } from './observe'
+import { logForce } from './updateOnForce'
 
 const spec: BladeSpec = {
   dps: 17,

@@ -1,11 +1,11 @@
-import { momentsAfterReading, momentsAfterSign } from '../../statistics/evidence'
-import type { Moments } from '../../statistics/gaussian'
-import { resetZone, type EdgeBelief } from './belief'
-import { updateOnForce, logForce } from './updateOnForce'
-import type { EventPayloads } from '../model/events'
-import { LADDER_FORCE, ladderInterval, type LadderRung } from '../model/ladder'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { ZONES, type ByZone, type Zone } from '../../knife/zones'
+import { momentsAfterReading, momentsAfterSign } from '../../statistics/evidence'
+import type { Moments } from '../../statistics/gaussian'
+import type { EventPayloads } from '../model/events'
+import { LADDER_FORCE, ladderInterval, type LadderRung } from '../model/ladder'
+import { resetZone, type EdgeBelief } from './belief'
+import { logForce, updateOnForce } from './updateOnForce'
 
 /** Scatter of one reading of the force test, as log standard deviation (common practice: 8–15 %). */
 const READING_LOG_SD = 0.1

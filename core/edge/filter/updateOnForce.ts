@@ -1,9 +1,9 @@
-import { formVariance, update, meanOf, type Gradient, type Moments } from '../../statistics/gaussian'
-import { BLUNT, FRESH, HONE, clampToValid, ROLL, type EdgeBelief } from './belief'
-import { honeEfficiency } from './applyUse'
+import { ZONES, type Zone } from '../../knife/zones'
+import { formVariance, meanOf, update, type Gradient, type Moments } from '../../statistics/gaussian'
 import { BLUNT_FORCE_GF_PER_UM, ROLL_FORCE_GF } from '../model/force'
 import type { HoneEffect } from '../model/hone'
-import { ZONES, type Zone } from '../../knife/zones'
+import { honeEfficiency } from './applyUse'
+import { BLUNT, clampToValid, FRESH, HONE, ROLL, type EdgeBelief } from './belief'
 
 /** Force of a zone, gf: F = F₀ + R·ρ + G·b at the means of the belief. */
 const meanForce = (belief: EdgeBelief, zone: Zone): number =>

@@ -1,8 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { chance } from '../../statistics/random'
 import { AROUND, START_MS, STATED, syntheticFleet, type SyntheticKnife } from '../../../synthetic/fleet'
-import { update, meanOf } from '../../statistics/gaussian'
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { ZONES } from '../../knife/zones'
+import { meanOf, update } from '../../statistics/gaussian'
+import { chance } from '../../statistics/random'
 import { knownParameter, WEAR } from '../filter/belief'
+import { foldHistory, type UsageContext } from '../log/history'
+import { addHandResidual } from '../log/lessons'
+import { initialState, type KnifeState } from '../log/state'
 import type { KnifeEvent } from '../model/events'
 import {
   boardFactor,
@@ -15,11 +20,6 @@ import {
   type Stations,
 } from './fleetLessons'
 import { handLife } from './handLife'
-import { foldHistory, type UsageContext } from '../log/history'
-import { addHandResidual } from '../log/lessons'
-import type { BladeSpec } from '../../knife/bladeSpec'
-import { initialState, type KnifeState } from '../log/state'
-import { ZONES } from '../../knife/zones'
 
 const spec: BladeSpec = {
   dps: 17,

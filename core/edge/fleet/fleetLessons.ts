@@ -1,5 +1,7 @@
 import type { KnifeRole } from '../../knife/knifeTypes'
+import { ZONES, type Zone } from '../../knife/zones'
 import { update } from '../../statistics/gaussian'
+import { Z_80, type Known } from '../../statistics/normal'
 import {
   priorSdOf,
   regress,
@@ -8,13 +10,11 @@ import {
   type Regression,
   type Terms,
 } from '../../statistics/regression'
-import { Z_80, type Known } from '../../statistics/normal'
 import { DEFAULT_PRIOR, HONE, knownParameter, SHAPE, WEAR } from '../filter/belief'
 import type { StationWork } from '../log/history'
-import { HONE_TOOLS, honeEffect, type HoneTool } from '../model/hone'
-import { sumTallies, NO_TALLY, type HandLessons, type Tally } from '../log/lessons'
+import { NO_TALLY, sumTallies, type HandLessons, type Tally } from '../log/lessons'
 import { withBelief, type KnifeState } from '../log/state'
-import { ZONES, type Zone } from '../../knife/zones'
+import { HONE_TOOLS, honeEffect, type HoneTool } from '../model/hone'
 
 /** A knife as far as others can learn from it. */
 export interface SimilarKnife {

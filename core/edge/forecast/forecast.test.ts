@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { firstDull, forecastEdge, lifeFromFresh, rotaAhead, usualUse, type PlannedService } from './forecast'
 import type { BladeSpec } from '../../knife/bladeSpec'
-import { initialState } from '../log/state'
 import { ZONES } from '../../knife/zones'
 import { HOUR_MS } from '../../time'
+import { initialState } from '../log/state'
+import { firstDull, forecastEdge, lifeFromFresh, rotaAhead, usualUse, type PlannedService } from './forecast'
 
 const NATURE: BladeSpec = {
   dps: 17,

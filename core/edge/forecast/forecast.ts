@@ -1,15 +1,15 @@
-import { normalCdf, normalQuantile, Z_80 } from '../../statistics/normal'
+import type { Occurrence } from '../../house/serviceClock'
+import { BOARD_FACTOR, PRODUCT_FACTOR } from '../../house/stations'
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { eachZone, ZONES, type ByZone, type Zone } from '../../knife/zones'
 import type { Moments } from '../../statistics/gaussian'
+import { normalCdf, normalQuantile, Z_80 } from '../../statistics/normal'
+import { applyHoning, applyUse } from '../filter/applyUse'
 import { resetToFresh } from '../filter/belief'
 import { logForce } from '../filter/updateOnForce'
-import { applyHoning, applyUse } from '../filter/applyUse'
-import { honeEffect, usualHoneTool, type HoneTool } from '../model/hone'
 import { workAt, type StationPeriod } from '../log/history'
-import { BOARD_FACTOR, PRODUCT_FACTOR } from '../../house/stations'
-import type { Occurrence } from '../../house/serviceClock'
-import type { BladeSpec } from '../../knife/bladeSpec'
 import type { ForceBand, KnifeState } from '../log/state'
-import { eachZone, ZONES, type ByZone, type Zone } from '../../knife/zones'
+import { honeEffect, usualHoneTool, type HoneTool } from '../model/hone'
 
 /** A service a knife is going to work in. */
 export interface PlannedService {

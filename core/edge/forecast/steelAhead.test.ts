@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { recede } from '../../geometry/recession'
 import { faceAngle } from '../../geometry/stack'
-import { initialState, type KnifeState } from '../log/state'
 import type { BladeSpec } from '../../knife/bladeSpec'
-import { applyGrinding, updateOnMeasurement, initialSteel, thicknessAfterRecession } from '../log/steelLeft'
-import { steelAhead } from './steelAhead'
 import { DAY_MS } from '../../time'
+import { initialState, type KnifeState } from '../log/state'
+import { applyGrinding, initialSteel, thicknessAfterRecession, updateOnMeasurement } from '../log/steelLeft'
+import { steelAhead } from './steelAhead'
 
 const spec: BladeSpec = {
   dps: 17,

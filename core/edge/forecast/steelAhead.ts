@@ -1,10 +1,10 @@
+import type { BladeGeometry } from '../../knife/bladeGeometry'
+import type { BladeSpec } from '../../knife/bladeSpec'
 import type { Known } from '../../statistics/normal'
 import { Z_80 } from '../../statistics/normal'
-import type { BladeSpec } from '../../knife/bladeSpec'
+import { DAY_MS } from '../../time'
 import type { KnifeState } from '../log/state'
 import { thicknessAfterRecession } from '../log/steelLeft'
-import type { BladeGeometry } from '../../knife/bladeGeometry'
-import { DAY_MS } from '../../time'
 
 /** A date in years to come with an 80 % band, ms since the epoch. */
 export interface DateBand {

@@ -1,7 +1,7 @@
+import { eachZone, type ByZone } from '../../knife/zones'
 import { DEFAULT_PRIOR, parametersOf, type EdgePrior, type WearParameters } from '../filter/belief'
 import { foldHistory, type KnifeHistory } from './history'
 import { forceBand, type ForceBand, type KnifeState } from './state'
-import { eachZone, type ByZone } from '../../knife/zones'
 
 export interface EdgeEstimate {
   /** where every forecast starts from */

@@ -1,15 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { occurrences, type WeeklySpan } from '../../house/serviceClock'
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { ZONES } from '../../knife/zones'
+import { DAY_MS, HOUR_MS } from '../../time'
+import { firstDull, forecastEdge, rotaAhead, usualUse } from '../forecast/forecast'
 import { NO_DEFECTS, type KnifeEvent } from '../model/events'
 import { edgeForce } from '../model/force'
-import { advance, foldHistory, type UsageContext } from './history'
-import { firstDull, forecastEdge, rotaAhead, usualUse } from '../forecast/forecast'
-import type { BladeSpec } from '../../knife/bladeSpec'
-import { chanceAbove, forceBand, initialState, type KnifeState } from './state'
 import { verdict } from '../verdict/verdict'
-import { ZONES } from '../../knife/zones'
-import { HOUR_MS, DAY_MS } from '../../time'
+import { advance, foldHistory, type UsageContext } from './history'
+import { chanceAbove, forceBand, initialState, type KnifeState } from './state'
 
 const START = Date.UTC(2026, 0, 5)
 const spec: BladeSpec = {

@@ -1,11 +1,11 @@
-import type { EventPayloads } from '../model/events'
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { ZONES } from '../../knife/zones'
 import { zoneWear } from '../filter/belief'
+import { observationsOf } from '../filter/observe'
+import type { EventPayloads } from '../model/events'
 import { edgeForce, freshForce } from '../model/force'
 import { addHandResidual, type HandResidual, type Lessons } from './lessons'
-import { observationsOf } from '../filter/observe'
-import type { BladeSpec } from '../../knife/bladeSpec'
 import type { KnifeState, Sharpening } from './state'
-import { ZONES } from '../../knife/zones'
 
 /** A test this soon after a session is one off the stone, hours of use. */
 const OFF_STONE_HOURS = 0.5

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { occurrences, type WeeklySpan } from '../../house/serviceClock'
 import type { Board } from '../../house/stations'
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { HOUR_MS } from '../../time'
 import type { KnifeEvent } from '../model/events'
 import { edgeForce, wornForce } from '../model/force'
 import { foldHistory, type UsageContext } from './history'
-import type { BladeSpec } from '../../knife/bladeSpec'
 import type { KnifeState } from './state'
-import { HOUR_MS } from '../../time'
 
 /** Weeks in a kitchen, held against what the trade knows (common practice) and what the wear law implies. */
 const START = Date.UTC(2026, 0, 5)

@@ -1,13 +1,13 @@
+import { FACTORY_FINISH_MICRON, type BladeSpec } from '../../knife/bladeSpec'
+import type { ByZone, Zone } from '../../knife/zones'
 import { normalCdf, Z_80 } from '../../statistics/normal'
 import { DEFAULT_PRIOR, firstBelief, zoneWear, type EdgeBelief, type EdgePrior } from '../filter/belief'
 import { logForce, wornForceLogSd } from '../filter/updateOnForce'
-import { initialSteel, type SteelLeft } from './steelLeft'
 import { NO_DEFECTS, type Defects } from '../model/events'
 import { edgeForce } from '../model/force'
-import { NO_LESSONS, type Lessons } from './lessons'
-import { type BladeSpec, FACTORY_FINISH_MICRON } from '../../knife/bladeSpec'
 import type { Wear } from '../model/wear'
-import type { ByZone, Zone } from '../../knife/zones'
+import { NO_LESSONS, type Lessons } from './lessons'
+import { initialSteel, type SteelLeft } from './steelLeft'
 
 /** One zone as it is taken to be, with how well that is known. */
 export interface ZoneEdge extends Wear {

@@ -1,9 +1,9 @@
+import { recessionToApexUm } from '../../abrasive/removal'
 import { recede, recedingFaceDps } from '../../geometry/recession'
+import type { BladeSpec, JoiningMeasures } from '../../knife/bladeSpec'
 import { clamp } from '../../measure'
 import { combine, type Known } from '../../statistics/normal'
 import type { EventPayloads } from '../model/events'
-import type { JoiningMeasures, BladeSpec } from '../../knife/bladeSpec'
-import { recessionToApexUm } from '../../abrasive/removal'
 
 /** What is left of a blade: heel height and thickness behind the edge, and what a session takes. */
 export interface SteelLeft {

@@ -1,6 +1,6 @@
+import type { Zone } from '../../knife/zones'
 import type { HoneTool } from './hone'
 import type { LadderRung } from './ladder'
-import type { Zone } from '../../knife/zones'
 
 /** A nick in the edge, and how deep; `rests` where it was ground half out and the rest waits for the next sessions. */
 export interface Chip {

@@ -1,6 +1,6 @@
-import { assertPositive, assertWithin, MeasureError, radians } from '../../measure'
 import type { CarbideShares } from '../../knife/steels'
 import type { Zone } from '../../knife/zones'
+import { assertPositive, assertWithin, MeasureError, radians } from '../../measure'
 
 /** Edge loss of a mid kitchen stainless at the belly, µm² of section an hour (assumed). */
 export const REFERENCE_WEAR_UM2_PER_HOUR = 3.5

@@ -1,9 +1,9 @@
 import { BURR_ALLOWANCE_UM } from '../../abrasive/removal'
-import type { KnifeRole } from '../../knife/knifeTypes'
-import { COARSE_GRIT, COARSEST_USUAL_GRIT, stoneCost, THINNING_GRIT, thinningCost } from './cost'
-import type { KnifeState } from '../log/state'
-import { NO_COST, type Reason, type Recommendation, type VerdictRules } from './recommendation'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
+import type { KnifeRole } from '../../knife/knifeTypes'
+import type { KnifeState } from '../log/state'
+import { COARSE_GRIT, COARSEST_USUAL_GRIT, stoneCost, THINNING_GRIT, thinningCost } from './cost'
+import { NO_COST, type Reason, type Recommendation, type VerdictRules } from './recommendation'
 
 /** What may not be in service at all: a loose handle, a crack, a tip gone. */
 export function quarantineSteps({ defects }: KnifeState, blade: BladeGeometry): Recommendation[] {

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planProgression } from '../../abrasive/progression'
-import { COARSE_GRIT, COARSEST_USUAL_GRIT, FINE_GRIT, MIDDLE_GRIT, stoneCost, thinningCost } from './cost'
-import type { BladeGeometry } from '../../knife/bladeGeometry'
 import { recessionToApexUm } from '../../abrasive/removal'
+import type { BladeGeometry } from '../../knife/bladeGeometry'
+import { COARSE_GRIT, COARSEST_USUAL_GRIT, FINE_GRIT, MIDDLE_GRIT, stoneCost, thinningCost } from './cost'
 
 const CHEF: BladeGeometry = {
   lengthMm: 240,

@@ -1,13 +1,13 @@
-import { COARSE_GRIT, FINE_GRIT, MIDDLE_GRIT, stoneCost } from './cost'
+import { recessionToApexUm } from '../../abrasive/removal'
+import type { BladeGeometry } from '../../knife/bladeGeometry'
+import { ZONES, type Zone } from '../../knife/zones'
+import { forceBand, type KnifeState } from '../log/state'
 import { edgeForce, wornForce } from '../model/force'
 import { honeStrokes, usualHoneTool } from '../model/hone'
-import { forceBand, type KnifeState } from '../log/state'
-import type { Reason, Recommendation, VerdictRules } from './recommendation'
 import { bluntWidth } from '../model/wear'
+import { COARSE_GRIT, FINE_GRIT, MIDDLE_GRIT, stoneCost } from './cost'
+import type { Reason, Recommendation, VerdictRules } from './recommendation'
 import { valueOfTest } from './valueOfTest'
-import { ZONES, type Zone } from '../../knife/zones'
-import type { BladeGeometry } from '../../knife/bladeGeometry'
-import { recessionToApexUm } from '../../abrasive/removal'
 
 function honeStep(state: KnifeState, blade: BladeGeometry, worst: Zone, reasons: readonly Reason[]): Recommendation {
   const tool = usualHoneTool(blade.hrc)

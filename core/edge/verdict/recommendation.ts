@@ -1,7 +1,7 @@
 import type { KnifeRole } from '../../knife/knifeTypes'
-import type { Cost } from './cost'
-import type { HoneTool } from '../model/hone'
 import { AMBER_SHARE, DEFAULT_SERVICE_LIMITS, THICKNESS_GROWTH_LIMIT, THICKNESS_LIMIT_MM } from '../../knife/limits'
+import type { HoneTool } from '../model/hone'
+import type { Cost } from './cost'
 
 export const ACTIONS = [
   'quarantine',

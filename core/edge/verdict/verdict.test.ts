@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { NO_DEFECTS } from '../model/events'
-import type { BladeSpec } from '../../knife/bladeSpec'
-import { initialState, type KnifeState } from '../log/state'
-import { eachZone, type Zone } from '../../knife/zones'
-import { defaultRules, verdict } from './verdict'
-import { wornAreaFromBluntWidth } from '../model/wear'
-import type { BladeGeometry } from '../../knife/bladeGeometry'
 import { recessionToApexUm } from '../../abrasive/removal'
+import type { BladeGeometry } from '../../knife/bladeGeometry'
+import type { BladeSpec } from '../../knife/bladeSpec'
+import { eachZone, type Zone } from '../../knife/zones'
+import { initialState, type KnifeState } from '../log/state'
+import { NO_DEFECTS } from '../model/events'
+import { wornAreaFromBluntWidth } from '../model/wear'
+import { defaultRules, verdict } from './verdict'
 
 const spec: BladeSpec = {
   dps: 17,

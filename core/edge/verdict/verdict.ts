@@ -1,11 +1,11 @@
-import type { KnifeRole } from '../../knife/knifeTypes'
-import { repairSteps, roleChangeSteps, thinningSteps, quarantineSteps } from './bladeSteps'
-import { dailyHoningSteps, dullEdgeSteps, tiringEdgeSteps } from './edgeSteps'
-import { edgeForce } from '../model/force'
-import type { KnifeState } from '../log/state'
-import { defaultRules, NO_COST, type Recommendation, type VerdictRules } from './recommendation'
-import { ZONES, type Zone } from '../../knife/zones'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
+import type { KnifeRole } from '../../knife/knifeTypes'
+import { ZONES, type Zone } from '../../knife/zones'
+import type { KnifeState } from '../log/state'
+import { edgeForce } from '../model/force'
+import { quarantineSteps, repairSteps, roleChangeSteps, thinningSteps } from './bladeSteps'
+import { dailyHoningSteps, dullEdgeSteps, tiringEdgeSteps } from './edgeSteps'
+import { defaultRules, NO_COST, type Recommendation, type VerdictRules } from './recommendation'
 
 export {
   ACTIONS,

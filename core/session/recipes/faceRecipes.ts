@@ -1,5 +1,5 @@
 import type { Recipe } from '../recipe'
-import { MUD, HANDS, step, LOOK, TEST, CLEAN, STOW, FETCH, SOAK, FLATTEN, ANGLE } from './parts'
+import { ANGLE, CLEAN, FETCH, FLATTEN, HANDS, LOOK, MUD, SOAK, step, STOW, TEST } from './parts'
 
 /** Sessions on the faces behind the edge. */
 export const FACE_RECIPES: readonly Recipe[] = [

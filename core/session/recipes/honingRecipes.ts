@@ -1,5 +1,5 @@
 import type { Recipe } from '../recipe'
-import { EDGE, COMPOUND, step, LOOK, TEST, CLEAN, STOW } from './parts'
+import { CLEAN, COMPOUND, EDGE, LOOK, step, STOW, TEST } from './parts'
 
 /** Sessions on a rod or strop: they bring an edge back; and taking a burr off. */
 export const HONING_RECIPES: readonly Recipe[] = [

@@ -1,5 +1,5 @@
-import type { Caution, Check, Choice, RecipeStep, StepKind } from '../recipe'
 import type { StrokeScheme } from '../../abrasive/strokeLadder'
+import type { Caution, Check, Choice, RecipeStep, StepKind } from '../recipe'
 
 /** The disagreements of the trade (common practice), each with the school a house starts in. */
 export const PATH: Choice = { id: 'path', options: ['sections', 'sweeps'], chosen: 'sections' }

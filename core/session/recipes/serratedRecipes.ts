@@ -1,5 +1,5 @@
 import type { Recipe } from '../recipe'
-import { COMPOUND, step, LOOK, TEST, CLEAN, STOW, FETCH } from './parts'
+import { CLEAN, COMPOUND, FETCH, LOOK, step, STOW, TEST } from './parts'
 
 /** Serrated edges, both ways (common practice): along the ground side, or from the flat back. */
 export const SERRATED_RECIPES: readonly Recipe[] = [

@@ -1,12 +1,12 @@
-import type { BenchKnife, BurrTimes } from '../shelf/layOutSession'
-import { type FleetSnapshot, loadFleetSnapshot } from '../fleet/fleet'
+import { verdict } from '../../../core/edge/verdict/verdict'
 import type { Queryable } from '../../db/database'
-import type { Caller } from '../../signIn/sessions'
+import { burrTimesOf } from '../../db/queries/bench/burrTimes'
 import { findKnife } from '../../db/queries/fleet/knives'
 import { notFound } from '../../faults'
+import type { Caller } from '../../signIn/sessions'
+import { loadFleetSnapshot, type FleetSnapshot } from '../fleet/fleet'
 import { presentKnife } from '../fleet/knifeView'
-import { verdict } from '../../../core/edge/verdict/verdict'
-import { burrTimesOf } from '../../db/queries/bench/burrTimes'
+import type { BenchKnife, BurrTimes } from '../shelf/layOutSession'
 
 /** A knife brought to the bench by somebody. */
 export interface AtBench extends BenchKnife {

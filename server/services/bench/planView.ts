@@ -1,6 +1,6 @@
-import type { Gear, BenchPlan } from '../../../contract/bench'
-import type { SessionLayout } from '../shelf/layOutSession'
+import type { BenchPlan, Gear } from '../../../contract/bench'
 import type { WorkshopResult } from '../../../contract/workshop'
+import type { SessionLayout } from '../shelf/layOutSession'
 
 export const nameOf = (shelf: readonly Gear[], stoneId: string): string =>
   shelf.find(({ id }) => id === stoneId)?.name ?? ''

@@ -7,10 +7,12 @@ import {
   type SessionLine,
 } from '../../../contract/bench'
 import type { Operation } from '../../../contract/workshop'
+import { rightForRecipe } from '../../../core/session/recipe'
 import { minutesToBurr, sessionState, type SessionState } from '../../../core/session/session'
-import { assertMay, type Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
+import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { Database, Queryable } from '../../db/database'
+import { insertBurrTime } from '../../db/queries/bench/burrTimes'
 import {
   endSession,
   findSession,
@@ -22,21 +24,19 @@ import {
   type StoredAction,
   type StoredSession,
 } from '../../db/queries/bench/sessions'
-import { insertEvents, asKnifeEvent, type EventWrite, knifeLog } from '../../db/queries/log/events'
-import { countKnifeOn } from '../../db/queries/shelf/gear'
-import { deleteWorkOrder, saveWorkOrder } from '../../db/queries/fleet/workOrders'
 import { lockKnife, updateKnife, type StoredKnife } from '../../db/queries/fleet/knives'
+import { deleteWorkOrder, saveWorkOrder } from '../../db/queries/fleet/workOrders'
+import { asKnifeEvent, insertEvents, knifeLog, type EventWrite } from '../../db/queries/log/events'
+import { countKnifeOn } from '../../db/queries/shelf/gear'
 import { Fault, notFound } from '../../faults'
-import { layOutSession, type BenchWish } from '../shelf/layOutSession'
+import { assertMay, type Caller } from '../../signIn/sessions'
 import { foldOn, refold } from '../log/knifeState'
-import { newDescription, sessionEvents, type DescriptionChange } from './sessionEvents'
 import { loadHouseContext } from '../log/usageContext'
-import { layOutOperation, measuredSections } from './workshop'
-import { type AtBench, bringToBench } from './bringToBench'
+import { layOutSession, type BenchWish } from '../shelf/layOutSession'
+import { bringToBench, type AtBench } from './bringToBench'
 import { planView } from './planView'
-import { rightForRecipe } from '../../../core/session/recipe'
-import { changeHouse, type HouseChange } from '../../db/changeHouse'
-import { insertBurrTime } from '../../db/queries/bench/burrTimes'
+import { newDescription, sessionEvents, type DescriptionChange } from './sessionEvents'
+import { layOutOperation, measuredSections } from './workshop'
 
 const SESSIONS_LISTED = 20
 

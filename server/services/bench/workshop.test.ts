@@ -1,7 +1,7 @@
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { WorkshopView } from '../../../contract/workshop'
 import type { PlanView } from '../../../contract/week'
+import type { WorkshopView } from '../../../contract/workshop'
 import {
   addTestKnife,
   event,

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addTestKnife, check, event, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 import { MINUTE_MS } from '../../../core/time'
+import { addTestKnife, check, event, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 
 let test: TestApp
 let house: TestHouse

@@ -1,3 +1,12 @@
+import type { KnifeView, RecommendationView } from '../../../contract/knives'
+import { firstDull, forecastEdge, rotaAhead, usualUse, type EdgeForecast } from '../../../core/edge/forecast/forecast'
+import { steelAhead, type DateBand } from '../../../core/edge/forecast/steelAhead'
+import { advance, type UsageContext } from '../../../core/edge/log/history'
+import { presentBlade } from '../../../core/edge/log/presentBlade'
+import { forceBand, type KnifeState } from '../../../core/edge/log/state'
+import { angleMismatch } from '../../../core/edge/model/hone'
+import { edgeWord, worstWord } from '../../../core/edge/model/scale'
+import { bluntWidth } from '../../../core/edge/model/wear'
 import {
   defaultRules,
   verdict,
@@ -5,24 +14,15 @@ import {
   type Recommendation,
   type VerdictRules,
 } from '../../../core/edge/verdict/verdict'
-import { advance, type UsageContext } from '../../../core/edge/log/history'
-import { firstDull, forecastEdge, rotaAhead, usualUse, type EdgeForecast } from '../../../core/edge/forecast/forecast'
-import { angleMismatch } from '../../../core/edge/model/hone'
+import { knownBlade, type KnownBlade } from '../../../core/knife/blade'
 import { thicknessLimitMm } from '../../../core/knife/limits'
-import { edgeWord, worstWord } from '../../../core/edge/model/scale'
-import { forceBand, type KnifeState } from '../../../core/edge/log/state'
-import { steelAhead, type DateBand } from '../../../core/edge/forecast/steelAhead'
-import { bluntWidth } from '../../../core/edge/model/wear'
 import { ZONES, type Zone } from '../../../core/knife/zones'
 import { symmetry } from '../../../core/session/symmetry'
-import { knownBlade, type KnownBlade } from '../../../core/knife/blade'
-import type { KnifeView, RecommendationView } from '../../../contract/knives'
+import { DAY_MS } from '../../../core/time'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import type { StoredHouse } from '../../db/queries/house/houses'
 import { usualSession, type Bench } from '../shelf/layOutSession'
 import type { SimilarKnives } from './similarKnives'
-import { presentBlade } from '../../../core/edge/log/presentBlade'
-import { DAY_MS } from '../../../core/time'
 
 /** What reading a knife needs beside the knife itself. */
 export interface HouseSnapshot {

@@ -1,14 +1,13 @@
 import { v4 as newId } from 'uuid'
 import type { KnifePatch, KnifeView, NewKnife } from '../../../contract/knives'
+import type { KnifeState } from '../../../core/edge/log/state'
 import { faceAngle } from '../../../core/geometry/stack'
 import { knownBlade } from '../../../core/knife/blade'
 import { knifeDefaults, meanDps } from '../../../core/knife/knifeTypes'
 import { isStainless, steelByEn } from '../../../core/knife/steels'
-import type { KnifeState } from '../../../core/edge/log/state'
-import type { Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
+import { changeHouse } from '../../db/changeHouse'
 import type { Database, Queryable } from '../../db/database'
-import { insertEvents, type EventWrite } from '../../db/queries/log/events'
 import {
   codesLike,
   findKnife,
@@ -18,12 +17,13 @@ import {
   type StoredKnife,
 } from '../../db/queries/fleet/knives'
 import { findPerson } from '../../db/queries/house/people'
-import { changeHouse } from '../../db/changeHouse'
+import { insertEvents, type EventWrite } from '../../db/queries/log/events'
 import { Fault, notFound } from '../../faults'
-import { viewKnives } from './fleet'
-import { refold } from '../log/knifeState'
 import { applyPatch } from '../../patch'
+import type { Caller } from '../../signIn/sessions'
+import { refold } from '../log/knifeState'
 import { loadHouseContext, type HouseContext } from '../log/usageContext'
+import { viewKnives } from './fleet'
 
 /** Fills a new knife with the usual figures of its type; measurements stay open until measured. */
 export function describeKnife(input: NewKnife, code: string): StoredKnife {

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { HOUR_MS } from '../../../core/time'
 import {
   addTestKnife,
   check,
@@ -9,7 +10,6 @@ import {
   type TestApp,
   type TestHouse,
 } from '../../testing/harness'
-import { HOUR_MS } from '../../../core/time'
 
 let test: TestApp
 let house: TestHouse

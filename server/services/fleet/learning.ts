@@ -9,10 +9,10 @@ import {
 } from '../../../core/edge/fleet/fleetLessons'
 import { handLife } from '../../../core/edge/fleet/handLife'
 import { HONE_TOOLS } from '../../../core/edge/model/hone'
-import { ZONES } from '../../../core/knife/zones'
 import { BOARD_FACTOR, BOARDS, PRODUCT_FACTOR, PRODUCTS } from '../../../core/house/stations'
-import type { Caller } from '../../signIn/sessions'
+import { ZONES } from '../../../core/knife/zones'
 import type { Database } from '../../db/database'
+import type { Caller } from '../../signIn/sessions'
 import { loadFleetSnapshot, type FleetSnapshot } from './fleet'
 
 const used = <T extends string>(all: readonly T[], seen: readonly T[]): T[] => all.filter((one) => seen.includes(one))

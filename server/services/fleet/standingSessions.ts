@@ -4,10 +4,10 @@ import { verdict } from '../../../core/edge/verdict/verdict'
 import { sessionsLeft } from '../../../core/plan/changes'
 import type { Queryable } from '../../db/database'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
-import type { KeptPlan } from '../../db/queries/week/plans'
 import { listWorkOrders } from '../../db/queries/fleet/workOrders'
+import type { KeptPlan } from '../../db/queries/week/plans'
 import { presentKnife, type HouseSnapshot } from './knifeView'
-import { workOrderFor, actionOf } from './workOrders'
+import { actionOf, workOrderFor } from './workOrders'
 
 /** A reading of the house with its knives in it. */
 type KnivesRead = HouseSnapshot & {

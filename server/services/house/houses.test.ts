@@ -1,7 +1,7 @@
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { addTestKnife, check, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 import { DAY_MS } from '../../../core/time'
+import { addTestKnife, check, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 
 const newHouse = {
   houseName: 'The Lamp Room',

@@ -1,8 +1,8 @@
 import { v4 as newId } from 'uuid'
 import type {
   FirstRun,
-  HousePatch,
   House,
+  HousePatch,
   NewPerson,
   Person,
   PersonPatch,
@@ -10,31 +10,31 @@ import type {
   StationPatch,
   WeeklySpan,
 } from '../../../contract/house'
-import { DEFAULT_SERVICE_LIMITS } from '../../../core/knife/limits'
+import type { Wire } from '../../../contract/wire'
 import { SKILLS } from '../../../core/house/skills'
+import { DEFAULT_SERVICE_LIMITS } from '../../../core/knife/limits'
 import { speaker } from '../../../words/say'
-import { hashSecret } from '../../signIn/secrets'
-import type { Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
+import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { Database } from '../../db/database'
-import { deleteSessionsOf } from '../../db/queries/house/signIn'
-import { replaceSkills, saveBench } from '../../db/queries/week/crew'
-import { anyHouse, insertHouse, updateHouse, lockHouses, findHouse } from '../../db/queries/house/houses'
+import { anyHouse, findHouse, insertHouse, lockHouses, updateHouse } from '../../db/queries/house/houses'
 import {
   findPerson,
   insertPerson,
+  listPeople,
   publicPerson,
   updatePerson,
-  listPeople,
   type PersonWrite,
   type StoredPerson,
 } from '../../db/queries/house/people'
+import { deleteSessionsOf } from '../../db/queries/house/signIn'
 import { insertStation, insertStationPeriod, listStations, updateStation } from '../../db/queries/house/stations'
+import { replaceSkills, saveBench } from '../../db/queries/week/crew'
 import { closeSpans, currentSpans, insertSpans, listAllSpans } from '../../db/queries/week/weeklySpans'
 import { Fault, notFound } from '../../faults'
 import { applyPatch } from '../../patch'
-import type { Wire } from '../../../contract/wire'
-import { changeHouse, type HouseChange } from '../../db/changeHouse'
+import { hashSecret } from '../../signIn/secrets'
+import type { Caller } from '../../signIn/sessions'
 
 /** A new house's week and stations count for all time before too. */
 const ALWAYS = new Date(0)

@@ -1,8 +1,8 @@
 import type { Database } from '../../db/database'
-import { knifeLog } from '../../db/queries/log/events'
-import { replaceFolds, knivesWithoutState } from '../../db/queries/log/folds'
-import { findHouse, touchHouse, type StoredHouse } from '../../db/queries/house/houses'
 import { listKnives, lockKnife } from '../../db/queries/fleet/knives'
+import { findHouse, touchHouse, type StoredHouse } from '../../db/queries/house/houses'
+import { knifeLog } from '../../db/queries/log/events'
+import { knivesWithoutState, replaceFolds } from '../../db/queries/log/folds'
 import { foldKnife } from './knifeState'
 import { loadHouseContext, type HouseContext } from './usageContext'
 

@@ -1,4 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { NO_DEFECTS } from '../../../core/edge/model/events'
+import { HOUR_MS, MINUTE_MS } from '../../../core/time'
 import {
   addTestKnife,
   check,
@@ -9,8 +11,6 @@ import {
   type TestApp,
   type TestHouse,
 } from '../../testing/harness'
-import { NO_DEFECTS } from '../../../core/edge/model/events'
-import { HOUR_MS, MINUTE_MS } from '../../../core/time'
 
 let test: TestApp
 let house: TestHouse

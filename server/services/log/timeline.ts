@@ -1,9 +1,9 @@
-import type { Database } from '../../db/database'
-import type { Caller } from '../../signIn/sessions'
-import { type TimelinePage, timelinePage } from '../../db/queries/log/events'
 import type { TimelineEvent } from '../../../contract/events'
+import type { Database } from '../../db/database'
 import { findKnife } from '../../db/queries/fleet/knives'
+import { timelinePage, type TimelinePage } from '../../db/queries/log/events'
 import { notFound } from '../../faults'
+import type { Caller } from '../../signIn/sessions'
 
 /** A page of a knife's history, with the worst force before and after each event that moved it. */
 export async function knifeTimeline(

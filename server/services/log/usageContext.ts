@@ -1,13 +1,13 @@
+import type { Station } from '../../../contract/house'
 import type { StationPeriod, UsageContext } from '../../../core/edge/log/history'
 import { occurrencesWith, type SpecialDay } from '../../../core/house/rota'
 import type { Occurrence } from '../../../core/house/serviceClock'
+import { DAY_MS } from '../../../core/time'
 import type { Queryable } from '../../db/database'
 import type { StoredHouse } from '../../db/queries/house/houses'
+import { listStationPeriods, listStations } from '../../db/queries/house/stations'
 import { listSpecialDays } from '../../db/queries/week/crew'
 import { listAllSpans, type DatedSpan } from '../../db/queries/week/weeklySpans'
-import { listStations, listStationPeriods } from '../../db/queries/house/stations'
-import type { Station } from '../../../contract/house'
-import { DAY_MS } from '../../../core/time'
 
 /** A house with everything the wear of its knives depends on. */
 export interface HouseContext {

@@ -4,12 +4,12 @@ import type { endpoints } from '../../../contract/endpoints'
 import { bathFor, flatteningState, gearWarnings, usualSoakMinutes } from '../../../core/abrasive/gear'
 import { grainMicrons } from '../../../core/abrasive/grain'
 import { MeasureError } from '../../../core/measure'
-import type { Caller } from '../../signIn/sessions'
+import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { Database } from '../../db/database'
 import { listGear, replacePieces, saveGear } from '../../db/queries/shelf/gear'
-import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import { Fault, notFound } from '../../faults'
 import { applyPatch } from '../../patch'
+import type { Caller } from '../../signIn/sessions'
 
 /** Median grain of gear, µm; null for gear without one. */
 export function micronOf({ scale, grit }: Pick<Gear, 'scale' | 'grit'>): number | null {

@@ -1,17 +1,17 @@
-import type { Recipe, RecipeView, RecipePreference } from '../../../contract/bench'
+import type { Recipe, RecipePreference, RecipeView } from '../../../contract/bench'
 import { RECIPES } from '../../../core/session/recipes'
-import type { Caller } from '../../signIn/sessions'
+import { changeHouse } from '../../db/changeHouse'
 import type { Database, Queryable } from '../../db/database'
-import { Fault, notFound } from '../../faults'
-import { houseRecipes } from './layOutSession'
 import {
   deleteRecipe,
-  listRecipes,
   listRecipePreferences,
+  listRecipes,
   replaceRecipePreferences,
   saveRecipe,
 } from '../../db/queries/shelf/recipes'
-import { changeHouse } from '../../db/changeHouse'
+import { Fault, notFound } from '../../faults'
+import type { Caller } from '../../signIn/sessions'
+import { houseRecipes } from './layOutSession'
 
 export async function recipeViews(db: Queryable, houseId: string): Promise<RecipeView[]> {
   const own = new Set((await listRecipes(db, houseId)).map(({ id }) => id))

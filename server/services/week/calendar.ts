@@ -1,24 +1,24 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
+import { MINUTE_MS } from '../../../core/time'
 import type { Say } from '../../../words/say'
-import { newToken, readToken } from '../../signIn/secrets'
-import { assertMay, type Caller } from '../../signIn/sessions'
 import type { Clock } from '../../clock'
+import { changeHouse } from '../../db/changeHouse'
 import type { Database } from '../../db/database'
-import { listBenches } from '../../db/queries/week/crew'
 import { findHouse, type StoredHouse } from '../../db/queries/house/houses'
 import { findPerson } from '../../db/queries/house/people'
-import { currentPlan } from '../../db/queries/week/plans'
-import { notFound } from '../../faults'
-import { loadFleetSnapshot } from '../fleet/fleet'
-import { standingSessions } from '../fleet/standingSessions'
-import { MINUTE_MS } from '../../../core/time'
 import {
   insertCalendarLink,
   personOfCalendar,
   revokeCalendarLinks,
   standingCalendarLinks,
 } from '../../db/queries/week/calendarLinks'
-import { changeHouse } from '../../db/changeHouse'
+import { listBenches } from '../../db/queries/week/crew'
+import { currentPlan } from '../../db/queries/week/plans'
+import { notFound } from '../../faults'
+import { newToken, readToken } from '../../signIn/secrets'
+import { assertMay, type Caller } from '../../signIn/sessions'
+import { loadFleetSnapshot } from '../fleet/fleet'
+import { standingSessions } from '../fleet/standingSessions'
 
 /** Honing and checks stand in a calendar this long before their service, minutes (assumed). */
 const ROUND_MINUTES = 15

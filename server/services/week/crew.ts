@@ -1,11 +1,14 @@
 import { v4 as newId } from 'uuid'
 import type { BenchPlace, Crew, PersonDays, PersonShifts, SpecialDay } from '../../../contract/week'
+import type { Wire } from '../../../contract/wire'
 import { overlappingShifts } from '../../../core/house/rota'
 import { startOfDay } from '../../../core/house/serviceClock'
 import type { Skill } from '../../../core/house/skills'
-import type { Caller } from '../../signIn/sessions'
+import { DAY_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
+import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { Database, Queryable } from '../../db/database'
+import { findPerson } from '../../db/queries/house/people'
 import {
   deleteSpecialDay,
   listSpecialDays,
@@ -15,14 +18,11 @@ import {
   saveBench,
   saveSpecialDay,
 } from '../../db/queries/week/crew'
-import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { WriteValues } from '../../db/violations'
-import { findPerson } from '../../db/queries/house/people'
 import { Fault, notFound } from '../../faults'
-import { loadCrew } from './crewAhead'
+import type { Caller } from '../../signIn/sessions'
 import { houseOccurrences, loadHouseContext, specialDays } from '../log/usageContext'
-import { DAY_MS } from '../../../core/time'
-import type { Wire } from '../../../contract/wire'
+import { loadCrew } from './crewAhead'
 
 /** Day of the house an instant falls on, YYYY-MM-DD. */
 export const dayOf = (at: Date, zone: string): string =>

@@ -1,12 +1,12 @@
 import IcalParser from 'ical.js'
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { isSecond, knifeOfJob, secondJobId } from '../../../core/plan/secondSessions'
-import { searchPlan } from '../../../core/plan/search'
 import type { PlanView } from '../../../contract/week'
 import type { Placement } from '../../../core/plan/problem'
-import { addTestKnife, check, event, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
+import { searchPlan } from '../../../core/plan/search'
+import { isSecond, knifeOfJob, secondJobId } from '../../../core/plan/secondSessions'
 import { seededRandom } from '../../../core/statistics/random'
+import { addTestKnife, check, event, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
 
 let test: TestApp
 let house: TestHouse

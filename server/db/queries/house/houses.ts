@@ -1,5 +1,5 @@
-import type { KnifeRole } from '../../../../core/knife/knifeTypes'
 import type { House } from '../../../../contract/house'
+import type { KnifeRole } from '../../../../core/knife/knifeTypes'
 import type { Queryable } from '../../database'
 
 export interface HouseRow {

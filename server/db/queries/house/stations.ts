@@ -1,5 +1,5 @@
-import type { StationPeriod } from '../../../../core/edge/log/history'
 import type { Station } from '../../../../contract/house'
+import type { StationPeriod } from '../../../../core/edge/log/history'
 import type { Queryable } from '../../database'
 
 interface StationRow {
