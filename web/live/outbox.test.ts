@@ -97,6 +97,14 @@ describe('recording from a screen', () => {
     expect(localStorage.getItem('yorvik.waiting')).toBeNull()
   })
 
+  it('opens with whatever else lies under its keys on the device', async () => {
+    localStorage.setItem('yorvik.outbox.broken', '{"id":')
+    localStorage.setItem('yorvik.outbox.strange', '"text"')
+    expect(useOutbox().entries).toEqual([])
+    await useRecords().record(hone)
+    expect(sent).toHaveLength(1)
+  })
+
   it('throws what the server refuses instead of keeping it', async () => {
     respond = () => refused('invalid', 422)
     await expect(useRecords().record(hone)).rejects.toMatchObject({ sentence: 'said invalid' })

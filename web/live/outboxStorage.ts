@@ -35,10 +35,20 @@ export const outboxStorage = {
     return keys(PREFIX)
       .sort()
       .flatMap((key): OutboxEntry[] => {
-        const text = localStorage.getItem(key)
-        return text === null ? [] : [JSON.parse(text) as OutboxEntry]
+        const entry = readEntry(localStorage.getItem(key))
+        return entry === null ? [] : [entry]
       })
   },
+}
+
+/** An entry as it was kept; null for what is none, which must not keep the page from opening. */
+function readEntry(text: string | null): OutboxEntry | null {
+  try {
+    const entry = JSON.parse(text ?? 'null') as OutboxEntry | null
+    return entry?.id && entry.personId ? entry : null
+  } catch {
+    return null
+  }
 }
 
 const keys = (prefix: string): string[] =>

@@ -1,6 +1,7 @@
 import { v7 as newId } from 'uuid'
 import type { NewEvent } from '../../contract/events'
 import { Refusal } from '../api'
+import { say } from '../i18n'
 import { useSession } from '../stores/session'
 import { useOutbox } from './outbox'
 
@@ -29,7 +30,7 @@ export function useRecords(): {
   const outbox = useOutbox()
   async function record(draft: EventDraft): Promise<string> {
     const personId = session.person?.id
-    if (!personId) throw new Refusal('not-signed-in', 'not-signed-in')
+    if (!personId) throw new Refusal('not-signed-in', say('fault.not-signed-in'))
     const event = { ...draft, id: newId(), at: session.now().toISOString() } as NewEvent
     await outbox.sendEvent(personId, event)
     return event.id
