@@ -224,17 +224,17 @@ test('a blade of nobody’s can be tried out', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Start at the bench' })).toHaveCount(0)
 })
 
-test('work saved as a job is offered at the bench and planned by the week', async ({ page }) => {
+test('work saved as a work order is offered at the bench and planned by the week', async ({ page }) => {
   await openAsManager(page, '/workshop/CH-12')
   await page.getByRole('button', { name: 'Thin', exact: true }).click()
   await page.getByRole('button', { name: 'A little' }).click()
-  await page.getByRole('button', { name: 'Save as a job' }).click()
-  await expect(page.getByText('The job is saved; the week plans it.')).toBeVisible()
+  await page.getByRole('button', { name: 'Save as a work order' }).click()
+  await expect(page.getByText('The work order is saved; the week plans it.')).toBeVisible()
   await page.goto(`${DEMO}/bench/CH-12`)
-  await page.getByRole('button', { name: 'Begin the saved job' }).click()
+  await page.getByRole('button', { name: 'Begin the work order' }).click()
   const told = await throughTheSession(page)
   expect(told.some((instruction) => /face: lay it/.test(instruction))).toBe(true)
   await page.goto(`${DEMO}/workshop/CH-12`)
-  await expect(page.getByRole('button', { name: 'Save as a job' })).toBeVisible()
-  await expect(page.getByText(/A job is saved for this knife/)).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Save as a work order' })).toBeVisible()
+  await expect(page.getByText(/This knife has a work order/)).toBeHidden()
 })

@@ -47,7 +47,10 @@ export function useBenchSession(begun: BenchSession): RunningSession {
   const queryKey = resourceKey(endpoints.benchSession, sent)
   // what the server has just said is newer than what an earlier visit kept
   client.setQueryData(queryKey, begun)
-  const query = useQuery({ queryKey, queryFn: () => call(endpoints.benchSession, sent), initialData: begun }, client)
+  const query = useQuery(
+    { queryKey, queryFn: () => call(endpoints.benchSession, sent), initialData: begun, shallow: true },
+    client,
+  )
   const refusal = ref('')
 
   const session = computed((): BenchSession => query.data.value ?? begun)

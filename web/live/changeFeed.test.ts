@@ -54,7 +54,7 @@ const follow = (): Promise<void> => {
   followed++
   return Promise.resolve()
 }
-const settle = (): Promise<unknown> => vi.advanceTimersByTimeAsync(0)
+const settle = (): Promise<unknown> => vi.advanceTimersByTimeAsync(200)
 
 describe('the change feed', () => {
   it('follows every change, and does not follow its own opening', async () => {
@@ -96,7 +96,11 @@ describe('the change feed', () => {
     })
     FakeFeed.last().change()
     FakeFeed.last().change()
+    await settle()
+    expect(followed).toBe(1)
     FakeFeed.last().change()
+    FakeFeed.last().change()
+    await settle()
     expect(followed).toBe(1)
     finish()
     await settle()

@@ -1,5 +1,10 @@
 const FIRST_PAUSE_MS = 1000
 const LONGEST_PAUSE_MS = 20_000
+/**
+ * A change is followed a moment after it was heard: whoever made it is answered first, and those that come in a burst
+ * are followed together.
+ */
+const FOLLOWED_AFTER_MS = 150
 
 /**
  * Listens to the house's changes. A feed that the server closes (a restart, a 503) is opened again, with growing
@@ -10,6 +15,7 @@ const LONGEST_PAUSE_MS = 20_000
 export function openChangeFeed(onChange: () => Promise<unknown>): { close: () => void } {
   let source: EventSource | null = null
   let retry: ReturnType<typeof setTimeout> | null = null
+  let soon: ReturnType<typeof setTimeout> | null = null
   let pauseMs = FIRST_PAUSE_MS
   let following = false
   let heardMeanwhile = false
@@ -31,7 +37,10 @@ export function openChangeFeed(onChange: () => Promise<unknown>): { close: () =>
   function open(wasAway: boolean): void {
     source = new EventSource('/api/changes')
     source.addEventListener('changed', () => {
-      void follow()
+      soon ??= setTimeout(() => {
+        soon = null
+        void follow()
+      }, FOLLOWED_AFTER_MS)
     })
     source.addEventListener('open', () => {
       pauseMs = FIRST_PAUSE_MS
@@ -54,6 +63,7 @@ export function openChangeFeed(onChange: () => Promise<unknown>): { close: () =>
     close: () => {
       closed = true
       if (retry) clearTimeout(retry)
+      if (soon) clearTimeout(soon)
       source?.close()
     },
   }

@@ -26,6 +26,8 @@ export const useFleet = defineStore('fleet', () => {
       enabled: watching,
       refetchInterval: () => (watching.value ? REFRESH_MS : false),
       structuralSharing: false,
+      // thousands of values: taken as a whole, never followed one by one
+      shallow: true,
     },
     client,
   )

@@ -36,6 +36,7 @@ export function useResource<E extends Endpoint>(
       queryFn: () => call(endpoint, toValue(sent) ?? {}),
       enabled: computed(() => toValue(sent) !== null),
       staleTime: 0,
+      shallow: true,
     },
     client,
   )
