@@ -23,6 +23,7 @@ const payloads = {
       readings: z.array(z.object({ zone: ZoneName, forcesGf: z.array(Measure.forceGf).min(1).max(10) })).max(3),
       ladder: z.array(z.object({ zone: z.union([ZoneName, z.literal('whole')]), rung: LadderRungName })).max(4),
       defects: Defects.optional(),
+      tester: z.string().trim().min(1).max(60).optional(),
     })
     .refine((check) => check.readings.length + check.ladder.length > 0 || check.defects !== undefined, {
       params: { fault: 'empty-check' },
@@ -33,6 +34,7 @@ const payloads = {
     mismatchDps: z.number().min(-30).max(30).optional(),
     cameBack: z.enum(['fully', 'partly', 'not']).optional(),
   }),
+  'came-back': z.object({ said: z.enum(['fully', 'partly', 'not']) }),
   sharpened: z.object({
     startGrit: z.number().int().min(60).max(30_000).optional(),
     finishMicron: Measure.micron,
@@ -40,6 +42,7 @@ const payloads = {
     recessionMm: z.number().min(0).max(20).optional(),
     bteMm: Measure.bteMm.optional(),
     chipLeftMm: Measure.chipMm.optional(),
+    claimed: z.boolean().optional(),
     lengthLossMm: z.number().min(0).max(200).optional(),
     thicknessAt: ThicknessAt.optional(),
     strokes: z
@@ -75,6 +78,7 @@ export const NewEvent = z.discriminatedUnion('kind', [
   sent('used'),
   sent('checked'),
   sent('honed'),
+  sent('came-back'),
   sent('sharpened'),
   sent('measured'),
   sent('moved'),

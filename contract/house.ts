@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import {
   BoardName,
+  HoneToolName,
   Id,
   Instant,
   KnifeRoleName,
@@ -12,6 +13,7 @@ import {
   ProductName,
   RightName,
   SignInName,
+  StatedHabitName,
   TimeZone,
   WallTime,
 } from './scalars'
@@ -25,10 +27,18 @@ export const House = z.object({
   zone: TimeZone,
   units: z.enum(['mm', 'in']),
   serviceLimits: ServiceLimits,
+  /** how the house says its knives are honed; null while nobody has said */
+  honingHabit: StatedHabitName.nullable(),
   isDemo: z.boolean(),
 })
 export type House = Wire<typeof House>
-export const HousePatch = House.pick({ name: true, zone: true, units: true, serviceLimits: true }).partial()
+export const HousePatch = House.pick({
+  name: true,
+  zone: true,
+  units: true,
+  serviceLimits: true,
+  honingHabit: true,
+}).partial()
 
 export const Person = z.object({
   id: Id,
@@ -39,6 +49,9 @@ export const Person = z.object({
   signInName: z.string().nullable(),
   /** the angle this person really works at, degrees per side; null when nobody has measured it */
   workingDps: Measure.workingDps.nullable(),
+  /** how this person hones, where it differs from the house; and with what, where the knife does not decide */
+  honingHabit: StatedHabitName.nullable(),
+  honeTool: HoneToolName.nullable(),
 })
 export type Person = Wire<typeof Person>
 export const NewPerson = z.object({ id: Id, name: Name, role: PersonRoleName, pin: Pin.optional() })
@@ -49,8 +62,14 @@ export const PersonPatch = z
     active: z.boolean(),
     pin: Pin,
     workingDps: Measure.workingDps.nullable(),
+    honingHabit: StatedHabitName.nullable(),
+    honeTool: HoneToolName.nullable(),
   })
   .partial()
+
+/** What the chef saw of one person on a walk through the kitchen. */
+export const Walk = z.object({ id: Id, personId: Id, at: Instant, inOrder: z.boolean() })
+export type Walk = Wire<typeof Walk>
 
 export const Station = z.object({
   id: Id,
@@ -109,6 +128,7 @@ export const FirstRun = z.object({
   houseName: Name,
   zone: TimeZone,
   units: z.enum(['mm', 'in']),
+  honingHabit: StatedHabitName.nullable().default(null),
   managerName: Name,
   signInName: SignInName,
   password: Password,

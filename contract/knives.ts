@@ -14,6 +14,7 @@ import {
   Measure,
   ZoneName,
 } from './scalars'
+import { HoningHabit } from './learning'
 import type { Wire } from './wire'
 
 /** What a person may say about a knife; null means nobody has measured it yet. */
@@ -109,6 +110,9 @@ export const KnifeView = KnifeDescription.extend({
   hoursSinceHone: z.number(),
   hoursSinceSharpening: z.number(),
   readingCount: z.number(),
+  signCount: z.number(),
+  /** whether anybody knows how the edge stands; of one that nobody has looked at no word is said as a fact */
+  seen: z.boolean(),
   verdict: RecommendationView.extend({ runnerUp: RecommendationView.nullable() }),
   dullAhead: z.object({ zone: ZoneName, serviceName: z.string(), startsAt: Instant }).nullable(),
   /** chance of ending each of the next services dull; the first may be running now */
@@ -173,6 +177,8 @@ export const EdgeStory = z.object({
     /** hours of use from a fresh edge to the limit */
     lifeHours: z.object({ low: z.number().nullable(), middle: z.number().nullable(), high: z.number().nullable() }),
     bentShare: z.number(),
+    /** how the knife is honed, as far as it is known: share of services, and share of those honings on record */
+    habit: HoningHabit,
   }),
   steel: z.object({
     points: z.array(z.object({ at: Instant, heightMm: Banded, bteMm: Banded, measured: z.boolean() })),

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BoardName, HoneToolName, Id, Instant, Name, ProductName, ZoneName } from './scalars'
+import { BoardName, HoneToolName, Id, Instant, Name, ProductName, StatedHabitName, ZoneName } from './scalars'
 import type { Wire } from './wire'
 
 /** A learned effect as a factor with an 80 % interval; `nothing` where the readings do not say. */
@@ -10,6 +10,16 @@ export const LearnedFactor = z.object({
   says: z.enum(['more', 'less', 'as-expected', 'nothing']),
 })
 export type LearnedFactor = Wire<typeof LearnedFactor>
+
+/** How knives are honed, as far as it is known: share of services with an 80 % interval, and share of it on record. */
+export const HoningHabit = z.object({
+  honed: z.number(),
+  low: z.number(),
+  high: z.number(),
+  logged: z.number(),
+  services: z.number(),
+  stated: StatedHabitName.nullable(),
+})
 
 /** What the house's own log taught: who and what eats edges, and how many readings stand behind it. */
 export const HouseLearning = z.object({
@@ -36,6 +46,15 @@ export const HouseLearning = z.object({
       zones: z.array(z.object({ zone: ZoneName, effect: LearnedFactor })),
       /** hours of use from a fresh edge to the limit against the house's usual hand, as a factor */
       life: LearnedFactor,
+    }),
+  ),
+  /** how each person's knives are honed, and how much of it is on record */
+  habits: z.array(
+    HoningHabit.extend({
+      personId: Id,
+      name: Name,
+      /** how far this person's readings scatter, as a share; null while no spot was read twice */
+      scatter: z.number().nullable(),
     }),
   ),
   tools: z.array(

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { STATED_HABITS } from '../core/edge/fleet/habits'
 import { HONE_TOOLS } from '../core/edge/model/hone'
 import { LADDER } from '../core/edge/model/ladder'
 import { EDGE_WORDS } from '../core/edge/model/scale'
@@ -43,9 +44,12 @@ export const PersonRoleName = z.enum(PERSON_ROLES)
 export const RightName = z.enum(RIGHTS)
 export const BoardName = z.enum(BOARDS)
 export const ProductName = z.enum(PRODUCTS)
-export const EdgeWordName = z.enum(EDGE_WORDS)
+/** A word of the edge scale, or that nobody has looked yet. */
+export const EdgeWordName = z.enum([...EDGE_WORDS, 'unseen'])
+export type EdgeWordName = z.infer<typeof EdgeWordName>
 export const ActionName = z.enum(ACTIONS)
 export const HoneToolName = z.enum(HONE_TOOLS)
+export const StatedHabitName = z.enum(STATED_HABITS)
 export const LadderRungName = z.enum(LADDER)
 
 /** What a caliper, a tester or a price tag can honestly say; beyond it somebody mistyped. */

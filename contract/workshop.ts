@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { GrindName, Id, KnifeTypeName, Measure, ZoneName } from './scalars'
+import { GrindName, Id, KnifeTypeName, Measure, ProductName, ZoneName } from './scalars'
 import type { Wire } from './wire'
 
 const Mm = (low: number, high: number): z.ZodNumber => z.number().min(low).max(high)
@@ -96,6 +96,8 @@ export const WorkshopView = z.object({
   /** the latest measurement of each spot */
   measured: z.array(SectionMeasure),
   life: z.object({
+    /** what its edge has to stand: hardness, and the hardest food it meets */
+    work: z.object({ hrc: z.number(), product: ProductName }),
     minimumHeightMm: z.number(),
     thickestMm: z.number(),
     thinToMm: z.number(),

@@ -8,10 +8,12 @@ import {
   PersonPatch,
   Station,
   StationPatch,
+  Walk,
   WeeklySpan,
   WeeklySpans,
 } from '../house'
 import { Job } from '../learning'
+import { HoneToolName } from '../scalars'
 
 export const houseEndpoints = {
   editHouse: endpoint('patch', '/api/house', 'manage-house', 'Change name, zone, units or limits', {
@@ -22,6 +24,19 @@ export const houseEndpoints = {
   editPerson: endpoint('patch', '/api/people/{id}', 'manage-house', 'Change a person', {
     params: byId,
     body: PersonPatch,
+    answer: Person,
+  }),
+  recordWalks: endpoint(
+    'post',
+    '/api/walks',
+    'manage-house',
+    'Record whose steel was out and knives in order; sending the same ids again changes nothing',
+    { body: z.object({ walks: z.array(Walk).min(1).max(100) }), answer: z.object({ recorded: z.number() }) },
+  ),
+  /** anybody says for themselves what they hone with; a manager for others */
+  setHoneTool: endpoint('put', '/api/people/{id}/hone-tool', 'log-hone', 'Say what a person hones with', {
+    params: byId,
+    body: z.object({ tool: HoneToolName.nullable() }),
     answer: Person,
   }),
   addStation: endpoint('post', '/api/stations', 'manage-house', 'Add a station', { body: Station, answer: Station }),

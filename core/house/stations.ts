@@ -3,7 +3,7 @@ export const BOARDS = ['end-grain', 'rubber', 'edge-grain', 'soft-plastic', 'har
 export type Board = (typeof BOARDS)[number]
 
 /** What is mostly cut. */
-export const PRODUCTS = ['fish', 'vegetables', 'meat', 'mixed', 'bread', 'meat-on-bone'] as const
+export const PRODUCTS = ['fish', 'vegetables', 'meat', 'mixed', 'bread', 'meat-on-bone', 'frozen'] as const
 export type Product = (typeof PRODUCTS)[number]
 
 /**
@@ -27,4 +27,5 @@ export const PRODUCT_FACTOR: Readonly<Record<Product, number>> = {
   mixed: 1,
   bread: 1.1,
   'meat-on-bone': 1.6,
+  frozen: 1.6,
 }

@@ -1,8 +1,8 @@
 import type { BladeGeometry } from './bladeGeometry'
 import type { BladeSpec } from './bladeSpec'
-import { knifeDefaults, meanDps, type KnifeRole, type KnifeType } from './knifeTypes'
+import { knifeDefaults, meanDps, type Grind, type KnifeRole, type KnifeType } from './knifeTypes'
 import { minimumHeightMm } from './limits'
-import { steelByEn } from './steels'
+import { isStainless, steelByEn } from './steels'
 
 /** A knife as somebody described it; null where nobody has measured. */
 export interface DescribedBlade {
@@ -17,6 +17,8 @@ export interface DescribedBlade {
   readonly serrated: boolean
   readonly steelEn: string | null
   readonly hrc: number | null
+  /** rusts unless wiped and oiled; by its steel where nobody says */
+  readonly reactive?: boolean | undefined
 }
 
 export const MEASURABLE = ['heelHeightMm', 'spineMm', 'bteMm', 'bteNewMm', 'dpsLeft', 'dpsRight', 'hrc'] as const
@@ -33,6 +35,10 @@ export interface KnownBlade {
   readonly spec: BladeSpec
   readonly geometry: BladeGeometry
 }
+
+/** Butchers' blades meet bone; heavy single bevels only fish, whose bones they bear at less. */
+const isForBone = ({ role, grind }: { readonly role: KnifeRole; readonly grind: Grind }): boolean =>
+  role === 'butchery' && grind !== 'single'
 
 /** Fills what nobody has measured with the usual figure of the type, and says which those are. */
 export function knownBlade(knife: DescribedBlade): KnownBlade {
@@ -67,6 +73,7 @@ export function knownBlade(knife: DescribedBlade): KnownBlade {
       hrc: measures.hrc,
       carbides: steel?.carbides ?? {},
       serrated: knife.serrated,
+      onBone: isForBone(usual),
       joined: {
         heelHeightMm: measures.heelHeightMm,
         spineMm: measures.spineMm,
@@ -83,6 +90,8 @@ export function knownBlade(knife: DescribedBlade): KnownBlade {
       dps,
       hrc: measures.hrc,
       minimumHeightMm: minimumHeightMm(knife.type),
+      reactive: knife.reactive ?? (steel !== undefined && !isStainless(steel)),
+      onBone: isForBone(usual),
     },
   }
 }

@@ -8,4 +8,8 @@ export interface BladeGeometry {
   readonly dps: number
   readonly hrc: number
   readonly minimumHeightMm: number
+  /** steel that rusts unless it is wiped and oiled */
+  readonly reactive?: boolean
+  /** works on bone or crust, by its station or its own kind */
+  readonly onBone?: boolean
 }

@@ -14,6 +14,8 @@ export interface BladeSpec {
   readonly hrc: number
   readonly carbides: CarbideShares
   readonly serrated: boolean
+  /** made for work on bone, whatever its station cuts */
+  readonly onBone?: boolean
   readonly joined: JoiningMeasures
 }
 

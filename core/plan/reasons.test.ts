@@ -256,13 +256,13 @@ describe('rounds at the stations', () => {
   const knife = (
     knifeId: string,
     holderId: string | null,
-    daysSinceCheck: number | null = 1,
+    usefulFromMs: number | null = null,
   ): Parameters<typeof shiftRounds>[0][number] => ({
     knifeId,
     stationId: 'sauté',
     holderId,
     checkNow: false,
-    daysSinceCheck,
+    usefulFromMs,
   })
   const dinner = { name: 'dinner', startMs: START + 3 * 60 * MINUTE_MS }
   const there = (personId: string): Parameters<typeof shiftRounds>[2][number] => ({
@@ -276,7 +276,6 @@ describe('rounds at the stations', () => {
       [knife('a', 'ilse'), knife('b', 'milo'), { ...knife('c', 'leif'), stationId: 'grill' }],
       [dinner],
       [there('ilse')],
-      START,
     )
     expect(
       rounds.filter(({ kind }) => kind === 'hone').map(({ knifeId, personId }) => `${knifeId} ${personId}`),
@@ -284,15 +283,24 @@ describe('rounds at the stations', () => {
     expect(unheld).toEqual([{ knifeId: 'c', service: 'dinner', startMs: dinner.startMs }])
   })
 
-  it('ask for three checks a shift at most, the longest unread first', () => {
+  it('ask for a check where one can change what is done: three a shift at most, the likeliest dull first, each once', () => {
     const knives = [
-      knife('a', 'ilse', 5),
-      knife('b', 'ilse', null),
-      knife('c', 'ilse', 9),
-      knife('d', 'ilse', 7),
-      knife('e', 'ilse', 1),
+      knife('never', 'ilse', null),
+      knife('later', 'ilse', dinner.startMs + DAY),
+      knife('b', 'ilse', START - DAY),
+      knife('c', 'ilse', START),
+      knife('d', 'ilse', dinner.startMs),
+      { ...knife('asked', 'ilse'), checkNow: true },
     ]
-    const { rounds } = shiftRounds(knives, [dinner], [there('ilse')], START)
-    expect(rounds.filter(({ kind }) => kind === 'check').map(({ knifeId }) => knifeId)).toEqual(['b', 'c', 'd'])
+    const next = { name: 'dinner', startMs: dinner.startMs + 2 * DAY }
+    const all = [
+      there('ilse'),
+      { ...there('ilse'), startMs: START + 2 * DAY, endMs: START + 2 * DAY + 8 * 60 * MINUTE_MS },
+    ]
+    const { rounds } = shiftRounds(knives, [dinner, next], all)
+    const checks = (startMs: number): string[] =>
+      rounds.filter((one) => one.kind === 'check' && one.startMs === startMs).map(({ knifeId }) => knifeId)
+    expect(checks(dinner.startMs)).toEqual(['asked', 'b', 'c'])
+    expect(checks(next.startMs)).toEqual(['d', 'later'])
   })
 })

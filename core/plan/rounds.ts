@@ -1,15 +1,15 @@
 import type { Presence } from '../house/rota'
 import { isPresent } from '../house/rota'
-import { DAY_MS } from '../time'
 
-/** A knife that is honed before services, and now and then checked. */
+/** A knife that is honed before services, and checked where that can change what is done with it. */
 export interface RoundKnife {
   readonly knifeId: string
   readonly stationId: string
   readonly holderId: string | null
   /** a check is asked for now */
   readonly checkNow: boolean
-  readonly daysSinceCheck: number | null
+  /** from when on it may be past its limit, so that a check may save a dull service or a session; null while it cannot */
+  readonly usefulFromMs: number | null
 }
 
 export interface RoundService {
@@ -35,27 +35,24 @@ export interface UnheldKnife {
 
 /** Checks asked of one person before one service: more are not done (assumed). */
 const CHECKS_A_SHIFT = 3
-/** A knife unread for so long is read again (assumed; readings every few days teach most). */
-const DAYS_BETWEEN_CHECKS = 4
 
 /**
  * Honing before each service by whoever holds the knife then: its holder, or, when they are off, somebody
- * who is there and holds knives at the same station. Checks go to the same hands, a few a shift, those
- * asked for first and then the longest unread.
+ * who is there and holds knives at the same station. Checks go to the same hands, a few a shift and each knife
+ * once: those asked for first, then those that may have been past their limit the longest.
  */
 export function shiftRounds(
   knives: readonly RoundKnife[],
   services: readonly RoundService[],
   present: readonly Presence[],
-  fromMs: number,
 ): { readonly rounds: Round[]; readonly unheld: UnheldKnife[] } {
   const rounds: Round[] = []
   const unheld: UnheldKnife[] = []
-  const checkedAt = new Map<string, number>()
+  const checked = new Set<string>()
   for (const { name, startMs } of services) {
     const there = (personId: string): boolean => isPresent(present, personId, startMs)
     const checks = new Map<string, number>()
-    const asked: { knife: RoundKnife; personId: string; dueDays: number }[] = []
+    const asked: { knife: RoundKnife; personId: string; sinceMs: number }[] = []
     for (const knife of knives) {
       const hands = handsFor(knife, knives, there)
       if (hands === null) {
@@ -63,27 +60,24 @@ export function shiftRounds(
         continue
       }
       rounds.push({ kind: 'hone', knifeId: knife.knifeId, personId: hands, service: name, startMs })
-      const last = checkedAt.get(knife.knifeId)
-      const days =
-        last === undefined
-          ? (knife.daysSinceCheck ?? Infinity) + (startMs - fromMs) / DAY_MS
-          : (startMs - last) / DAY_MS
-      const asksNow = knife.checkNow && last === undefined
-      if (asksNow || days >= DAYS_BETWEEN_CHECKS)
-        asked.push({ knife, personId: hands, dueDays: asksNow ? Infinity : days })
+      const sinceMs = knife.checkNow ? -Infinity : (knife.usefulFromMs ?? Infinity)
+      if (sinceMs <= startMs && !checked.has(knife.knifeId)) asked.push({ knife, personId: hands, sinceMs })
     }
     for (const { knife, personId } of asked.sort(
-      (a, b) => b.dueDays - a.dueDays || (a.knife.knifeId < b.knife.knifeId ? -1 : 1),
+      (a, b) => compare(a.sinceMs, b.sinceMs) || (a.knife.knifeId < b.knife.knifeId ? -1 : 1),
     )) {
       const had = checks.get(personId) ?? 0
       if (had >= CHECKS_A_SHIFT) continue
       checks.set(personId, had + 1)
-      checkedAt.set(knife.knifeId, startMs)
+      checked.add(knife.knifeId)
       rounds.push({ kind: 'check', knifeId: knife.knifeId, personId, service: name, startMs })
     }
   }
   return { rounds, unheld }
 }
+
+/** Order of two moments, of which both may be for ever ago. */
+const compare = (a: number, b: number): number => (a === b ? 0 : a < b ? -1 : 1)
 
 /** Who holds a knife in a shift: its holder when there, else the one of the station who has the fewest knives there. */
 function handsFor(

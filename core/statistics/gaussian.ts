@@ -16,6 +16,8 @@ export interface Transition {
   readonly value: number
   readonly gradient: Gradient
   readonly noise: number
+  /** standard deviation of a part of the noise that all parameters moved in this step have in common */
+  readonly shared?: number
 }
 
 /** A number with its variance. */
@@ -104,7 +106,10 @@ export function predict(of: Gaussian, steps: readonly Transition[]): Gaussian {
     for (let later = at; later < steps.length; later++) {
       const fellow = steps[later]
       if (fellow)
-        cov[packed(step.index, fellow.index)] = weightedSum(fellow.gradient, row) + (fellow === step ? step.noise : 0)
+        cov[packed(step.index, fellow.index)] =
+          weightedSum(fellow.gradient, row) +
+          (fellow === step ? step.noise : 0) +
+          (step.shared ?? 0) * (fellow.shared ?? 0)
     }
   }
   return { mean, cov }

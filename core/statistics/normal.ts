@@ -65,3 +65,17 @@ export function combine(one: Known, other: Known): Known {
   if (a + b === 0) return one
   return { mean: (one.mean * b + other.mean * a) / (a + b), sd: Math.sqrt((a * b) / (a + b)) }
 }
+
+/** Log odds of a probability between 0 and 1, and back. */
+export const logit = (p: number): number => Math.log(p / (1 - p))
+export const logistic = (odds: number): number => 1 / (1 + Math.exp(-odds))
+
+/** What a posterior says beyond the prior it started from: the evidence alone. Null when there is next to none. */
+export function evidenceBeyond(prior: Known, posterior: Known): Known | null {
+  const precision = 1 / posterior.sd ** 2 - 1 / prior.sd ** 2
+  if (!(precision > 1e-3 / prior.sd ** 2)) return null
+  return {
+    mean: (posterior.mean / posterior.sd ** 2 - prior.mean / prior.sd ** 2) / precision,
+    sd: Math.sqrt(1 / precision),
+  }
+}

@@ -6,7 +6,13 @@ declare module 'jstat' {
       pdf(x: number, mean: number, sd: number): number
       inv(p: number, mean: number, sd: number): number
     }
+    readonly beta: {
+      mean(alpha: number, beta: number): number
+    }
     inv(matrix: number[][]): number[][]
+    mean(values: readonly number[]): number
+    covariance(one: readonly number[], other: readonly number[]): number
+    corrcoeff(one: readonly number[], other: readonly number[]): number
   }
   export default jStat
 }
@@ -19,4 +25,10 @@ declare module 'kalman-filter' {
     constructor(model: object)
     filter(step: { previousCorrected: State | null; observation: number[] }): State
   }
+}
+declare module 'numeric' {
+  const numeric: {
+    uncmin(loss: (at: number[]) => number, start: number[], tolerance?: number): { solution: number[]; f: number }
+  }
+  export default numeric
 }

@@ -1,4 +1,6 @@
+import { neededDps, strain } from '../edge/model/strain'
 import { recede, recedingFaceDps } from '../geometry/recession'
+import type { Product } from '../house/stations'
 import type { KnifeType } from '../knife/knifeTypes'
 import { minimumHeightMm } from '../knife/limits'
 import { assertPositive, radians } from '../measure'
@@ -19,6 +21,8 @@ export interface WearAsk {
   /** edge height a session takes, with its 80 % interval */
   readonly perSessionMm: { readonly low: number; readonly middle: number; readonly high: number }
   readonly sessionsPerYear: number
+  /** how hard it is, and the hardest food it meets: an apex too thin for that goes sooner; left out where nobody asks */
+  readonly work?: { readonly hrc: number; readonly product: Product } | undefined
   /** what the knife cost, in the house's money; null when nobody knows */
   readonly price: number | null
 }
@@ -121,15 +125,22 @@ export function nextJob(type: KnifeType): KnifeType | null {
 
 /**
  * The same life at another edge angle: a flatter edge takes longer to dull (hours to a blunt width go as
- * 1/tan θ), and loses more height each time its blunt apex is ground away (by 1/tan θ too).
+ * 1/tan θ), and loses more height each time its blunt apex is ground away (by 1/tan θ too). Thinner than its
+ * work bears it rolls or chips, so there is an angle that lasts longest ({@link lastingDps}).
  */
 export function atAngle(ask: WearAsk, dps: number): WearAsk {
   const share = Math.tan(radians(ask.dps)) / Math.tan(radians(dps))
+  const strainAt = (angle: number): number =>
+    ask.work ? strain({ hrc: ask.work.hrc, dps: angle }, ask.work.product) : 1
+  const strained = strainAt(dps) / strainAt(ask.dps)
   const { low, middle, high } = ask.perSessionMm
   return {
     ...ask,
     dps,
     perSessionMm: { low: low * share, middle: middle * share, high: high * share },
-    sessionsPerYear: ask.sessionsPerYear / share,
+    sessionsPerYear: (ask.sessionsPerYear / share) * strained,
   }
 }
+
+/** The angle at which an edge of this hardness lasts longest on its work, degrees per side: as flat as it bears. */
+export const lastingDps = ({ hrc, product }: NonNullable<WearAsk['work']>): number => neededDps(hrc, product)

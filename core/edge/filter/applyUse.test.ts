@@ -2,12 +2,13 @@ import { describe, expect, it } from 'vitest'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { ZONES } from '../../knife/zones'
 import { covariance, meanOf } from '../../statistics/gaussian'
-import { honeEffect } from '../model/hone'
-import { applyHoning, applyUse, honeEfficiency } from './applyUse'
+import { honeEffect, nextHoning, NO_ROD_WORK, type HoneEffect } from '../model/hone'
+import { applyChanceOfHoning, applyHoning, applyUse, honeEfficiency, honingChance } from './applyUse'
 import {
   BLUNT,
   DEFAULT_PRIOR,
   firstBelief,
+  HABIT,
   HONE,
   ROLL,
   WEAR,
@@ -30,6 +31,7 @@ const CERTAIN: EdgePrior = {
   zone: { sd: 1e-9 },
   shape: { mean: 0, sd: 1e-9 },
   hone: { mean: 0, sd: 1e-9 },
+  habit: { mean: 0, sd: 1e-9 },
 }
 const fresh = (prior: EdgePrior = CERTAIN): EdgeBelief => firstBelief(NATURE, 'new', prior)
 
@@ -75,6 +77,9 @@ describe('use, as the edge model has it', () => {
   })
 })
 
+const honedWith = (belief: EdgeBelief, effect: HoneEffect): EdgeBelief =>
+  applyHoning(belief, NATURE, effect, nextHoning(NO_ROD_WORK, effect, NATURE.dps))
+
 describe('honing, as the edge model has it', () => {
   const rolled = applyUse(fresh(), NATURE, 6, 0)
   const steel = honeEffect({ tool: 'smooth-steel', hrc: NATURE.hrc, mismatchDps: 0 })
@@ -82,7 +87,7 @@ describe('honing, as the edge model has it', () => {
   it('takes ρ to ρ(1−η), η about 0.6 for a smooth steel on soft stainless', () => {
     const { value } = honeEfficiency(rolled, steel)
     expect(value).toBeCloseTo(0.6, 6)
-    const after = applyHoning(rolled, NATURE, steel)
+    const after = honedWith(rolled, steel)
     for (const zone of ZONES) {
       expect(meanOf(after, ROLL[zone])).toBeCloseTo(meanOf(rolled, ROLL[zone]) * 0.4, 9)
       expect(meanOf(after, BLUNT[zone])).toBeCloseTo(meanOf(rolled, BLUNT[zone]), 9)
@@ -96,14 +101,47 @@ describe('honing, as the edge model has it', () => {
 
   it('on an abrasive rod also takes worn steel away', () => {
     const rod = honeEffect({ tool: 'diamond-rod', hrc: NATURE.hrc, mismatchDps: 0 })
-    const after = applyHoning(rolled, NATURE, rod)
+    const after = honedWith(rolled, rod)
     for (const zone of ZONES) expect(meanOf(after, BLUNT[zone])).toBeLessThan(meanOf(rolled, BLUNT[zone]))
   })
 
   it('ties how well honing works to where the edge stands', () => {
     const doubtful = applyUse(fresh(DEFAULT_PRIOR), NATURE, 6, 0)
-    const after = applyHoning(doubtful, NATURE, steel)
+    const after = honedWith(doubtful, steel)
     for (const zone of ZONES) expect(covariance(after, ROLL[zone], HONE)).toBeLessThan(0)
     expect(covariance(after, WEAR, WEAR)).toBeCloseTo(covariance(doubtful, WEAR, WEAR), 12)
+  })
+})
+
+describe('a service nobody wrote a honing down for', () => {
+  const steel = honeEffect({ tool: 'smooth-steel', hrc: NATURE.hrc, mismatchDps: 0 })
+  const perhapsHoned = (belief: EdgeBelief): EdgeBelief =>
+    applyChanceOfHoning(belief, NATURE, steel, nextHoning(NO_ROD_WORK, steel, NATURE.dps, honingChance(belief)))
+
+  // Moments of a two-point mixture, written out: honed with chance u, left alone with chance 1 − u.
+  it('has the mean and variance of a roll that was honed or was not, for any chance', () => {
+    for (const odds of [-2, 0, 1.5]) {
+      const rolled = applyUse(fresh({ ...CERTAIN, habit: { mean: odds, sd: 1e-9 } }), NATURE, 6, 0)
+      const chance = 1 / (1 + Math.exp(-odds))
+      const after = perhapsHoned(rolled)
+      for (const zone of ZONES) {
+        const roll = meanOf(rolled, ROLL[zone])
+        const [honed, left] = [0.4 * roll, roll]
+        const middle = chance * honed + (1 - chance) * left
+        const own = (1 - chance * 0.6) ** 2 * covariance(rolled, ROLL[zone], ROLL[zone])
+        expect(meanOf(after, ROLL[zone])).toBeCloseTo(middle, 9)
+        expect(covariance(after, ROLL[zone], ROLL[zone]) - own).toBeCloseTo(
+          chance * (honed - middle) ** 2 + (1 - chance) * (left - middle) ** 2,
+          9,
+        )
+      }
+      // one pass over the rod does all zones or none
+      expect(covariance(after, ROLL.heel, ROLL.tip)).toBeGreaterThan(0)
+    }
+  })
+
+  it('ties the roll to the habit: less bent, more likely honed', () => {
+    const after = perhapsHoned(applyUse(fresh(DEFAULT_PRIOR), NATURE, 6, 0))
+    for (const zone of ZONES) expect(covariance(after, ROLL[zone], HABIT)).toBeLessThan(0)
   })
 })

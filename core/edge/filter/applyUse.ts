@@ -1,14 +1,16 @@
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { ZONES, type Zone } from '../../knife/zones'
-import { clamp, radians } from '../../measure'
+import { radians } from '../../measure'
 import { meanOf, predict, type Transition } from '../../statistics/gaussian'
-import type { HoneEffect } from '../model/hone'
+import { logistic, logit } from '../../statistics/normal'
+import type { HoneEffect, HoningStep } from '../model/hone'
 import { ROLL_TIME_HOURS } from '../model/wear'
 import {
   BLUNT,
+  clampShape,
   FRESH,
+  HABIT,
   HONE,
-  MAX_SHAPE,
   ROLL,
   SHAPE,
   SHARPEST_UM,
@@ -19,7 +21,7 @@ import {
 } from './belief'
 
 /** The work at which the shape of wear is pinned: about a cycle's middle, hours on a soft board. */
-const SHAPE_PIVOT_HOURS = 20
+export const SHAPE_PIVOT_HOURS = 20
 /** Each service is longer or shorter than the rota says by about this share. */
 const SERVICE_HOURS_SHARE_SD = 0.1
 const SERVICE_WORK_HOURS = 2
@@ -45,7 +47,7 @@ function shapeWork(work: number, shape: number): { readonly value: number; reado
  */
 export function applyUse(belief: EdgeBelief, spec: BladeSpec, work: number, workBefore: number): EdgeBelief {
   if (work <= 0) return belief
-  const shape = clamp(meanOf(belief, SHAPE), -MAX_SHAPE, MAX_SHAPE)
+  const shape = clampShape(meanOf(belief, SHAPE))
   const [from, to] = [shapeWork(workBefore, shape), shapeWork(workBefore + work, shape)]
   const grown = to.value - from.value
   const perShape = to.byShape - from.byShape
@@ -89,42 +91,79 @@ export function honeEfficiency(
   effect: HoneEffect,
 ): { readonly value: number; readonly byHone: number } {
   if (effect.efficiency <= 0 || effect.reach <= 0) return { value: 0, byHone: 0 }
-  const table = effect.efficiency / effect.reach
-  const odds = Math.log(table / (1 - table)) + meanOf(belief, HONE)
-  const share = 1 / (1 + Math.exp(-odds))
+  const share = logistic(logit(effect.efficiency / effect.reach) + meanOf(belief, HONE))
   return { value: effect.reach * share, byHone: effect.reach * share * (1 - share) }
 }
 
-/** The edge after a honing. */
-export function applyHoning(belief: EdgeBelief, spec: BladeSpec, effect: HoneEffect): EdgeBelief {
+/** The edge after a honing that somebody wrote down. */
+export function applyHoning(belief: EdgeBelief, spec: BladeSpec, effect: HoneEffect, step: HoningStep): EdgeBelief {
   const { value: efficiency, byHone } = honeEfficiency(belief, effect)
-  const taken = 4 * Math.tan(radians(spec.dps)) * effect.abradedUm2
   const steps = ZONES.flatMap((zone): Transition[] => {
     const roll = meanOf(belief, ROLL[zone])
-    const all: Transition[] = [
-      {
-        index: ROLL[zone],
-        value: roll * (1 - efficiency),
-        gradient: [
-          [ROLL[zone], 1 - efficiency],
-          [HONE, -roll * byHone],
-        ],
-        noise: 0,
-      },
-    ]
-    if (taken > 0) all.push(abradeZone(belief, zone, taken))
-    if (effect.freshForceRiseGf > 0) all.push(addMicroBevel(belief, zone, effect.freshForceRiseGf))
-    return all
+    const honed: Transition = {
+      index: ROLL[zone],
+      value: roll * (1 - efficiency),
+      gradient: [
+        [ROLL[zone], 1 - efficiency],
+        [HONE, -roll * byHone],
+      ],
+      noise: 0,
+    }
+    return [honed, ...rodSteps(belief, spec, zone, step)]
   })
   return predict(belief, steps)
 }
 
-function abradeZone(belief: EdgeBelief, zone: Zone, takenUm2: number): Transition {
+/**
+ * The edge before a service for which no honing is on record: ρ ← ρ·(1 − uη), u the chance that it was
+ * honed all the same, with the luck of it, u(1 − u)(ηρ)², in common to all zones.
+ */
+export function applyChanceOfHoning(
+  belief: EdgeBelief,
+  spec: BladeSpec,
+  effect: HoneEffect,
+  step: HoningStep,
+): EdgeBelief {
+  const { value: efficiency, byHone } = honeEfficiency(belief, effect)
+  const chance = honingChance(belief)
+  const perLogOdds = chance * (1 - chance)
+  const luck = Math.sqrt(perLogOdds)
+  const steps = ZONES.flatMap((zone): Transition[] => {
+    const roll = meanOf(belief, ROLL[zone])
+    const honed: Transition = {
+      index: ROLL[zone],
+      value: roll * (1 - chance * efficiency),
+      gradient: [
+        [ROLL[zone], 1 - chance * efficiency],
+        [HONE, -roll * chance * byHone],
+        [HABIT, -roll * efficiency * perLogOdds],
+      ],
+      noise: 0,
+      shared: luck * efficiency * roll,
+    }
+    return [honed, ...rodSteps(belief, spec, zone, step)]
+  })
+  return predict(belief, steps)
+}
+
+/** Chance that the knife is honed before a service for which nobody writes it down, 0–1. */
+export const honingChance = (belief: EdgeBelief): number => logistic(meanOf(belief, HABIT))
+
+/** What a rod or strop does beyond bending back: takes worn steel, builds a micro-bevel. */
+function rodSteps(belief: EdgeBelief, spec: BladeSpec, zone: Zone, step: HoningStep): Transition[] {
+  const steps: Transition[] = []
+  if (step.abradedUm2 > 0) steps.push(abradeZone(belief, zone, spec, step))
+  if (step.freshForceRiseGf > 0) steps.push(addMicroBevel(belief, zone, step.freshForceRiseGf))
+  return steps
+}
+
+function abradeZone(belief: EdgeBelief, zone: Zone, spec: BladeSpec, step: HoningStep): Transition {
   const before = meanOf(belief, BLUNT[zone])
-  const left = before * before - takenUm2
-  const after = Math.sqrt(Math.max(SHARPEST_UM ** 2, left))
+  const floor = Math.max(SHARPEST_UM, step.keenestUm)
+  const left = before * before - 4 * Math.tan(radians(spec.dps)) * step.abradedUm2
+  const after = Math.min(before, Math.sqrt(Math.max(floor ** 2, left)))
   // near the apex the square root is steep, but nothing can be less blunt than sharp
-  const slope = left > 0 ? Math.min(1.5, before / after) : 0.3
+  const slope = left > floor ** 2 ? Math.min(1.5, before / after) : before > floor ? 0.3 : 1
   return {
     index: BLUNT[zone],
     value: after,

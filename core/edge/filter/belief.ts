@@ -31,7 +31,9 @@ export const HONE = 5
 export const FRESH: ByZone<number> = { heel: 6, belly: 7, tip: 8 }
 export const BLUNT: ByZone<number> = { heel: 9, belly: 10, tip: 11 }
 export const ROLL: ByZone<number> = { heel: 12, belly: 13, tip: 14 }
-const PARAMETERS = 15
+/** Log odds that the knife is honed before a service for which no honing is on record. */
+export const HABIT = 15
+export const PARAMETERS = 16
 
 /** Prior of what a knife carries from cycle to cycle, as means and standard deviations. */
 export interface EdgePrior {
@@ -43,6 +45,8 @@ export interface EdgePrior {
   readonly shape: Known
   /** honing efficiency against the table's, in log odds */
   readonly hone: Known
+  /** chance of a honing nobody wrote down, in log odds */
+  readonly habit: Known
 }
 
 /**
@@ -51,9 +55,11 @@ export interface EdgePrior {
  */
 export const DEFAULT_PRIOR: EdgePrior = {
   wear: { mean: 0, sd: 0.5 },
-  zone: { sd: 0.1 },
-  shape: { mean: 0, sd: 0.25 },
+  zone: { sd: 0.17 },
+  shape: { mean: 0, sd: 0.36 },
   hone: { mean: 0, sd: 0.4 },
+  // a knife is honed every time it is drawn (common practice), or ought to be: two services in three, and very unsure
+  habit: { mean: 0.8, sd: 2 },
 }
 
 /** Fresh edges of one finish differ by what the hand left along the edge and by what it left at each spot. */
@@ -68,7 +74,9 @@ const UNKNOWN_ROLL = { mean: 0.4, sd: 0.25 }
 const WEAR_DRIFT_SD = 0.02
 /** Below this blunt width derivatives run wild; nothing cuts with a sharper apex anyway. */
 export const SHARPEST_UM = 0.2
-export const MAX_SHAPE = 1.5
+/** Wear only grows with work, so its shape stays above −1; what is read steeper or flatter than this is something else. */
+const [LEAST_SHAPE, MOST_SHAPE] = [-0.9, 1.5]
+export const clampShape = (shape: number): number => clamp(shape, LEAST_SHAPE, MOST_SHAPE)
 
 const priorRates = new WeakMap<BladeSpec, number>()
 
@@ -90,6 +98,7 @@ export function firstBelief(spec: BladeSpec, condition: 'new' | 'in-use', prior:
   put(WEAR, prior.wear)
   put(SHAPE, prior.shape)
   put(HONE, prior.hone)
+  put(HABIT, prior.habit)
   for (const zone of ZONES) put(ZONE_PART[zone], { mean: 0, sd: prior.zone.sd })
   const start = independent(means, sds)
   return condition === 'new'
@@ -140,6 +149,17 @@ export function resetToFresh(belief: EdgeBelief, dps: number, finishMicron: numb
   return resetEdge(predict(belief, [drift]), freshForce({ finishMicron, dps }), FRESH_BLUNT_UM, FRESH_ROLL)
 }
 
+/** The edge after a session of which nothing was shown: as little known as one nobody has read. */
+export const resetToClaimed = (belief: EdgeBelief, dps: number, finishMicron: number): EdgeBelief =>
+  resetEdge(belief, freshForce({ finishMicron, dps }), UNKNOWN_BLUNT_UM, UNKNOWN_ROLL)
+
+/** A zone right off the stone that reads high: it did not come to the apex, or a burr stands on it; nothing is bent. */
+export const resetUnapexed = (belief: EdgeBelief, zone: Zone): EdgeBelief =>
+  reset(belief, [
+    { index: BLUNT[zone], mean: meanOf(belief, BLUNT[zone]) + 3, sd: 8 },
+    { index: ROLL[zone], ...FRESH_ROLL },
+  ])
+
 /** A zone whose reckoning has been given up, because something happened that nobody wrote down. */
 export function resetZone(belief: EdgeBelief, zone: Zone, sharper: boolean): EdgeBelief {
   return reset(belief, [
@@ -164,7 +184,7 @@ export function clampToValid(belief: EdgeBelief): EdgeBelief {
       const rolled = withMean(kept, ROLL[zone], clamp(meanOf(kept, ROLL[zone]), 0, 1))
       return withMean(rolled, BLUNT[zone], Math.max(SHARPEST_UM, meanOf(rolled, BLUNT[zone])))
     },
-    withMean(belief, SHAPE, clamp(meanOf(belief, SHAPE), -MAX_SHAPE, MAX_SHAPE)),
+    withMean(belief, SHAPE, clampShape(meanOf(belief, SHAPE))),
   )
 }
 
@@ -174,6 +194,7 @@ export interface WearParameters {
   readonly zone: ByZone<Known>
   readonly shape: Known
   readonly hone: Known
+  readonly habit: Known
 }
 
 /** One parameter with its standard deviation. */
@@ -195,4 +216,5 @@ export const parametersOf = (belief: EdgeBelief): WearParameters => ({
   })),
   shape: knownParameter(belief, SHAPE),
   hone: knownParameter(belief, HONE),
+  habit: knownParameter(belief, HABIT),
 })

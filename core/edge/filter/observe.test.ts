@@ -1,9 +1,13 @@
 import fc from 'fast-check'
+import jStat from 'jstat'
+import numeric from 'numeric'
 import { describe, expect, it } from 'vitest'
 import type { BladeSpec } from '../../knife/bladeSpec'
+import { ZONES } from '../../knife/zones'
+import { covariance, meanOf } from '../../statistics/gaussian'
 import { edgeForce } from '../model/force'
 import { LADDER, LADDER_FORCE, ladderInterval } from '../model/ladder'
-import { DEFAULT_PRIOR, firstBelief, zoneWear, type EdgeBelief } from './belief'
+import { BLUNT, DEFAULT_PRIOR, firstBelief, FRESH, resetToFresh, ROLL, zoneWear, type EdgeBelief } from './belief'
 import { observationsOf, observeCheck, observeForce, type Observation } from './observe'
 import { logForce } from './updateOnForce'
 
@@ -108,5 +112,66 @@ describe('a check of the whole edge', () => {
     )
     expect(again.doubted.belly).toBe(0)
     expect(force(again.belief)).toBeGreaterThan(500)
+  })
+})
+
+describe('a reading far off', () => {
+  /** Mode of the belief times the reading's likelihood, by somebody else's minimiser. */
+  function mode(belief: EdgeBelief, readGf: number, logSd: number): number {
+    const places = [FRESH.belly, BLUNT.belly, ROLL.belly]
+    const precision = jStat.inv(places.map((i) => places.map((j) => covariance(belief, i, j))))
+    const loss = (at: number[]): number => {
+      const off = places.map((place, index) => (at[index] ?? 0) - meanOf(belief, place))
+      const prior = off.reduce(
+        (sum, one, i) => sum + off.reduce((row, other, j) => row + one * other * (precision[i]?.[j] ?? 0), 0),
+        0,
+      )
+      const force = Math.exp(at[0] ?? 0) + 12 * (at[1] ?? 0) + 120 * (at[2] ?? 0)
+      return 0.5 * prior + 0.5 * (Math.log(readGf / Math.max(1, force)) / logSd) ** 2
+    }
+    const start = places.map((place) => meanOf(belief, place))
+    const { solution: x } = numeric.uncmin(loss, start, 1e-12)
+    return Math.exp(x[0] ?? 0) + 12 * (x[1] ?? 0) + 120 * (x[2] ?? 0)
+  }
+
+  // The mode by the quasi-Newton search of the npm package numeric (uncmin), on a force that bends with its parameters.
+  it('is met where the posterior really peaks, not where one straight step ends', () => {
+    for (const readGf of [230, 330, 390]) {
+      const met = force(observeForce(unknown, seen(readGf, 0.06), true))
+      expect(met / mode(unknown, readGf, 0.06)).toBeCloseTo(1, 2)
+    }
+  })
+
+  it('is believed when it is read three times, by a knife that was thought keen', () => {
+    const keen = firstBelief(spec, 'new', DEFAULT_PRIOR)
+    const three = after(keen, { readings: [{ zone: 'belly', forcesGf: [520, 525, 515] }], ladder: [] })
+    expect(force(three)).toBeGreaterThan(440)
+    const once = after(keen, { readings: [{ zone: 'belly', forcesGf: [520] }], ladder: [] })
+    expect(force(once)).toBeLessThan(0.6 * force(three))
+  })
+
+  it('right off a stone is not a bent edge: it did not reach the apex, or a burr is left', () => {
+    const check = { readings: ZONES.map((zone) => ({ zone, forcesGf: [420, 410] })), ladder: [] }
+    const keen = resetToFresh(firstBelief(spec, 'new', DEFAULT_PRIOR), 17, 4)
+    const { belief } = observeCheck(keen, check, spec, NO_DOUBT, { offStone: true })
+    expect(force(belief)).toBeGreaterThan(330)
+    for (const zone of ZONES) expect(meanOf(belief, ROLL[zone])).toBeLessThan(0.1)
+  })
+})
+
+describe('two different signs', () => {
+  it('narrow the band more than one, and never more than their own spread allows', () => {
+    const sign = (rung: (typeof LADDER)[number]): Parameters<typeof observeCheck>[1] => ({
+      readings: [],
+      ladder: [{ zone: 'whole', rung }],
+    })
+    const one = after(unknown, sign('paper'))
+    const two = after(one, sign('draws-on-fruit'))
+    const sd = (belief: EdgeBelief): number => Math.sqrt(logForce(belief, 'belly').variance)
+    expect(sd(one)).toBeLessThan(sd(unknown))
+    expect(sd(two)).toBeLessThan(sd(one))
+    expect(sd(two)).toBeGreaterThan(0.5 * LADDER_FORCE.paper.logSd)
+    expect(force(two)).toBeGreaterThan(LADDER_FORCE.paper.forceGf * 0.9)
+    expect(force(two)).toBeLessThan(LADDER_FORCE['draws-on-fruit'].forceGf * 1.1)
   })
 })

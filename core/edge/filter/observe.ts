@@ -1,16 +1,16 @@
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { ZONES, type ByZone, type Zone } from '../../knife/zones'
 import { momentsAfterReading, momentsAfterSign } from '../../statistics/evidence'
-import type { Moments } from '../../statistics/gaussian'
+import { update, type Moments } from '../../statistics/gaussian'
 import type { EventPayloads } from '../model/events'
 import { LADDER_FORCE, ladderInterval, type LadderRung } from '../model/ladder'
-import { resetZone, type EdgeBelief } from './belief'
-import { logForce, updateOnForce } from './updateOnForce'
+import { clampToValid, resetUnapexed, resetZone, type EdgeBelief } from './belief'
+import { logForce, logForceAround } from './updateOnForce'
 
 /** Scatter of one reading of the force test, as log standard deviation (common practice: 8–15 %). */
-const READING_LOG_SD = 0.1
+export const READING_LOG_SD = 0.1
 /** A tooth or a gullet under the line: serrated edges scatter twice as much (assumed). */
-const SERRATED_LOG_SD = 0.22
+export const SERRATED_LOG_SD = 0.22
 /** Repeats share the line, the tare and the hand, so averaging stops helping here. */
 const REPEAT_FLOOR_LOG_SD = 0.05
 /** How often a reading is a slip of the finger or the wrong knife, and how far such a slip scatters (assumed). */
@@ -35,8 +35,13 @@ export interface Observation {
 export const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length
 
 /** Every reading and ladder rung of a check that says something about one zone. */
-export function observationsOf(check: EventPayloads['checked'], zone: Zone, serrated: boolean): Observation[] {
-  const single = serrated ? SERRATED_LOG_SD : READING_LOG_SD
+export function observationsOf(
+  check: EventPayloads['checked'],
+  zone: Zone,
+  serrated: boolean,
+  readingLogSd = serrated ? SERRATED_LOG_SD : READING_LOG_SD,
+): Observation[] {
+  const single = readingLogSd
   const readings = check.readings
     .filter((reading) => reading.zone === zone && reading.forcesGf.length > 0)
     .map((reading): Observation => ({
@@ -78,10 +83,27 @@ function momentsAfterObservation(before: Moments, seen: Observation, trusted: bo
   })
 }
 
-/** The belief after one sighting of a zone's force. A trusted one cannot be a slip. */
+/** Steps after which an iterated update has settled, or never will; and how near two of them are then, in log force. */
+const MOST_STEPS = 6
+const SETTLED_LOG = 1e-3
+/** A sighting nearer than this to what was expected, in log force, is met by one straight step. */
+const NEAR_LOG = 0.12
+
+/**
+ * The belief after one sighting of a zone's force. A trusted one cannot be a slip. The force bends with the
+ * parameters, so the step is linearised anew where it ended until it ends where it began (iterated extended Kalman
+ * filter, Bell and Cathey 1993): a reading far off is met, not approached.
+ */
 export function observeForce(belief: EdgeBelief, seen: Observation, trusted: boolean): EdgeBelief {
-  const before = logForce(belief, seen.zone)
-  return updateOnForce(belief, seen.zone, before, momentsAfterObservation(before, seen, trusted))
+  let around = belief
+  for (let step = 0; step < MOST_STEPS; step++) {
+    const { gradient, before } = logForceAround(belief, seen.zone, around)
+    const next = clampToValid(update(belief, gradient, before, momentsAfterObservation(before, seen, trusted)))
+    const moved = Math.abs(logForce(next, seen.zone).mean - logForce(around, seen.zone).mean)
+    around = next
+    if (moved < SETTLED_LOG || (step === 0 && Math.abs(Math.log(seen.forceGf) - before.mean) < NEAR_LOG)) break
+  }
+  return around
 }
 
 /** What a check leaves: the belief, the readings nobody believed, and whether somebody had been at the stone unasked. */
@@ -95,14 +117,18 @@ export interface CheckUpdate {
  * Belief after a check. A wild reading standing alone is most likely a slip and moves little. It is
  * news when it was repeated, when another zone surprises the same way, or when the last reading there
  * was doubted for the same reason: then the reckoning of that zone is given up, not the wear rate.
+ *
+ * @param look.offStone whether the edge has hardly worked since it was last stoned
+ * @param look.readingLogSd scatter of a single reading by whoever read; the table's unless given
  */
 export function observeCheck(
   belief: EdgeBelief,
   check: EventPayloads['checked'],
   spec: BladeSpec,
   doubted: ByZone<number>,
+  look: { readonly offStone?: boolean; readonly readingLogSd?: number } = {},
 ): CheckUpdate {
-  const seen = ZONES.flatMap((zone) => observationsOf(check, zone, spec.serrated))
+  const seen = ZONES.flatMap((zone) => observationsOf(check, zone, spec.serrated, look.readingLogSd))
   const surprises = seen.map((one) => ({ one, ...innovation(belief, one) }))
   const wildZones = (sign: number): Set<Zone> =>
     new Set(surprises.filter(({ isWild, log }) => isWild && Math.sign(log) === sign).map(({ one }) => one.zone))
@@ -113,7 +139,7 @@ export function observeCheck(
     const sign = Math.sign(log)
     const isNews = isWild && (one.deliberate || wildZones(sign).size > 1 || doubted[one.zone] === sign)
     if (isNews && !abandoned.has(one.zone)) {
-      next = resetZone(next, one.zone, sign < 0)
+      next = look.offStone && sign > 0 ? resetUnapexed(next, one.zone) : resetZone(next, one.zone, sign < 0)
       abandoned.add(one.zone)
     }
     next = observeForce(next, one, one.deliberate || isNews || abandoned.has(one.zone))

@@ -1,4 +1,5 @@
 import { ZONES, type Zone } from '../../knife/zones'
+import { momentsAfterSign } from '../../statistics/evidence'
 import { formVariance, meanOf, update, type Gradient, type Moments } from '../../statistics/gaussian'
 import { BLUNT_FORCE_GF_PER_UM, ROLL_FORCE_GF } from '../model/force'
 import type { HoneEffect } from '../model/hone'
@@ -59,44 +60,73 @@ export function wornForceLogSd(belief: EdgeBelief, zone: Zone): number {
   return Math.sqrt(logVariance(belief, zone, fresh / force, BLUNT_FORCE_GF_PER_UM / force, 0))
 }
 
-/** The belief after the logarithm of one zone's force was narrowed down. */
-export function updateOnForce(belief: EdgeBelief, zone: Zone, before: Moments, after: Moments): EdgeBelief {
-  return clampToValid(update(belief, logForceGradient(belief, zone, meanForce(belief, zone)), before, after))
+/**
+ * The logarithm of a zone's force as it looks from another point of the belief: its gradient there, and what the
+ * belief says of it along that gradient.
+ */
+export function logForceAround(
+  belief: EdgeBelief,
+  zone: Zone,
+  around: EdgeBelief,
+): { readonly gradient: Gradient; readonly before: Moments } {
+  const force = meanForce(around, zone)
+  const gradient = logForceGradient(around, zone, force)
+  const mean = gradient.reduce(
+    (sum, [index, slope]) => sum + slope * (meanOf(belief, index) - meanOf(around, index)),
+    Math.log(force),
+  )
+  return { gradient, before: { mean, variance: formVariance(belief, gradient) } }
 }
 
 /** Shares of the excess over a fresh edge that honing brought back, for each thing a cook may say (assumed). */
-const CAME_BACK: Readonly<Record<'fully' | 'partly' | 'not', { readonly share: number; readonly sd: number }>> = {
-  fully: { share: 0.9, sd: 0.15 },
-  partly: { share: 0.5, sd: 0.2 },
-  not: { share: 0.08, sd: 0.12 },
+const CAME_BACK: Readonly<Record<'fully' | 'partly', { readonly share: number; readonly sd: number }>> = {
+  fully: { share: 0.9, sd: 0.3 },
+  partly: { share: 0.5, sd: 0.25 },
 }
 /** Too little was lost to tell what came back, gf. */
 const TELLING_EXCESS_GF = 30
 
-/** Belief before a honing, given what the cook then said of it: evidence on roll against wear. */
-export function updateOnHoningReport(
-  belief: EdgeBelief,
-  effect: HoneEffect,
-  said: 'fully' | 'partly' | 'not',
-): EdgeBelief {
+/** What a cook said of a honing, after how many such reports since the edge was last tested. */
+export interface HoningReport {
+  readonly said: 'fully' | 'partly' | 'not'
+  readonly before: number
+  /** service limit of the knife, gf: an edge that did not come back is near or past it */
+  readonly limitGf: number
+  /** the belief already holds the honing; otherwise it is the one from before it */
+  readonly isAfter?: boolean
+}
+
+/** Who says that an edge did not come back has it near its limit at least: share of the limit, and spread of it (assumed). */
+const NOT_BACK = { limitShare: 0.9, logSd: 0.15 }
+
+/**
+ * Belief before a honing, given what the cook then said of it: evidence on roll against wear. The same words
+ * every morning are one witness: the n-th counts 1/n² of the first. "Not" says more, that what is left after
+ * honing is near the limit or past it.
+ */
+export function updateOnHoningReport(belief: EdgeBelief, effect: HoneEffect, report: HoningReport): EdgeBelief {
   const { value: efficiency, byHone } = honeEfficiency(belief, effect)
+  // what there was of roll before a honing that has been reckoned in already
+  const before = report.isAfter && efficiency < 1 ? 1 / (1 - efficiency) : 1
   const parts = ZONES.map((zone) => {
-    const roll = ROLL_FORCE_GF * meanOf(belief, ROLL[zone])
+    const roll = before * ROLL_FORCE_GF * meanOf(belief, ROLL[zone])
     const blunt = BLUNT_FORCE_GF_PER_UM * meanOf(belief, BLUNT[zone])
     return { zone, roll, blunt, excess: roll + blunt }
   })
   const telling = parts.filter(({ excess }) => excess > TELLING_EXCESS_GF)
+  if (report.said === 'not') return observeNotBack(belief, report.limitGf)
   if (telling.length === 0 || efficiency === 0) return belief
   const each = 1 / telling.length
   const share = telling.reduce((sum, { roll, excess }) => sum + (each * efficiency * roll) / excess, 0)
   const gradient: Gradient = telling.flatMap(({ zone, roll, blunt, excess }): Gradient => [
-    [ROLL[zone], (each * efficiency * ROLL_FORCE_GF * blunt) / excess ** 2],
+    [ROLL[zone], (before * each * efficiency * ROLL_FORCE_GF * blunt) / excess ** 2],
     [BLUNT[zone], (-each * efficiency * BLUNT_FORCE_GF_PER_UM * roll) / excess ** 2],
     [HONE, (each * byHone * roll) / excess],
   ])
   const variance = formVariance(belief, gradient)
-  const { share: value, sd } = CAME_BACK[said]
-  const gain = variance / (variance + sd * sd)
+  const { share: value, sd } = CAME_BACK[report.said]
+  const spread = sd * (1 + report.before)
+  const gain = variance / (variance + spread * spread)
   return clampToValid(
     update(
       belief,
@@ -105,4 +135,18 @@ export function updateOnHoningReport(
       { mean: share + gain * (value - share), variance: (1 - gain) * variance },
     ),
   )
+}
+
+/** At its worst zone the edge is near its limit even with all roll brought back. */
+function observeNotBack(belief: EdgeBelief, limitGf: number): EdgeBelief {
+  const worst = ZONES.reduce((a, b) => (meanOf(belief, BLUNT[b]) > meanOf(belief, BLUNT[a]) ? b : a))
+  const fresh = Math.exp(meanOf(belief, FRESH[worst]))
+  const force = fresh + BLUNT_FORCE_GF_PER_UM * meanOf(belief, BLUNT[worst])
+  const gradient: Gradient = [
+    [FRESH[worst], fresh / force],
+    [BLUNT[worst], BLUNT_FORCE_GF_PER_UM / force],
+  ]
+  const before = { mean: Math.log(force), variance: formVariance(belief, gradient) }
+  const after = momentsAfterSign(before, Math.log(NOT_BACK.limitShare * limitGf), Infinity, NOT_BACK.logSd)
+  return clampToValid(update(belief, gradient, before, after))
 }

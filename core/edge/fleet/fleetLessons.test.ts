@@ -5,7 +5,8 @@ import { ZONES } from '../../knife/zones'
 import { meanOf, update } from '../../statistics/gaussian'
 import { chance } from '../../statistics/random'
 import { knownParameter, WEAR } from '../filter/belief'
-import { foldHistory, type UsageContext } from '../log/history'
+import { foldHistory } from '../log/history'
+import { type UsageContext } from '../log/usage'
 import { addHandResidual } from '../log/lessons'
 import { initialState, type KnifeState } from '../log/state'
 import type { KnifeEvent } from '../model/events'
@@ -18,6 +19,7 @@ import {
   toolEfficiency,
   type SimilarKnife,
   type Stations,
+  stationShift,
 } from './fleetLessons'
 import { handLife } from './handLife'
 
@@ -137,6 +139,53 @@ describe('what the fleet teaches', () => {
     expect(handLife(handFactor(lessons, 'dull-tips', 'tip', 'offStone')).factor).toBeLessThan(0.8)
     // nobody looked again after hours of use, so nothing is said of how long the edges last
     expect(handFactor(lessons, 'dull-tips', 'tip', 'afterUse')).toMatchObject({ factor: 1, says: 'nothing' })
+  })
+})
+
+describe('life after a finish', () => {
+  const larder: Stations = new Map([
+    ['larder', { board: 'soft-plastic', product: 'vegetables', hoursPerService: 2 }],
+    ['cold', { board: 'soft-plastic', product: 'meat', hoursPerService: 2 }],
+  ])
+  const finished = (id: string, stationId: string, finish: 'polished' | 'toothy', log = 0): SimilarKnife => {
+    const knife = worker(id, stationId, log)
+    const done = { polished: 0, usual: 0, toothy: 0, [finish]: 100 }
+    return {
+      ...knife,
+      state: {
+        ...knife.state,
+        stationId,
+        sharpening: { ...knife.state.sharpening, finishMicron: finish === 'polished' ? 2 : 11.5 },
+        lessons: { ...knife.state.lessons, workAt: { [stationId]: 100 }, workAfter: { [stationId]: done } },
+      },
+    }
+  }
+  const shift = (knife: SimilarKnife, micron: number, among: readonly SimilarKnife[] = [knife]): number =>
+    stationShift(
+      { ...knife, state: { ...knife.state, sharpening: { ...knife.state.sharpening, finishMicron: micron } } },
+      knife.state.stationId ?? '',
+      learnFleet(among, larder),
+      larder,
+    )
+
+  // Over-polished edges slide on peppers after a couple of hours; chilled meat wants the highest polish (common practice).
+  it('begins as the trade has it: polished keeps worse on vegetables and better on chilled meat', () => {
+    const [veg, meat] = [finished('v', 'larder', 'toothy'), finished('m', 'cold', 'toothy')]
+    expect(shift(veg, 2)).toBeGreaterThan(shift(veg, 11.5))
+    expect(shift(meat, 2)).toBeLessThan(shift(meat, 11.5))
+    expect(shift(veg, 11.5)).toBeCloseTo(1, 9)
+  })
+
+  it('gives way to what a house’s own edges say', () => {
+    const fleetOf = (log: number): SimilarKnife[] => [
+      ...[1, 2, 3, 4, 5].map((n) => finished(`p${n}`, 'larder', 'polished', log)),
+      ...[1, 2, 3, 4, 5].map((n) => finished(`t${n}`, 'larder', 'toothy', -log)),
+    ]
+    const [against] = fleetOf(-0.4).slice(5)
+    const [agreeing] = fleetOf(0.4).slice(5)
+    if (!against || !agreeing) throw new Error('no knife')
+    expect(shift(against, 2, fleetOf(-0.4))).toBeLessThan(shift(agreeing, 2, fleetOf(0.4)))
+    expect(shift(against, 2, fleetOf(-0.4))).toBeLessThan(1)
   })
 })
 

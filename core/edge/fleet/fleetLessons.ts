@@ -1,7 +1,7 @@
 import type { KnifeRole } from '../../knife/knifeTypes'
 import { ZONES, type Zone } from '../../knife/zones'
 import { update } from '../../statistics/gaussian'
-import { Z_80, type Known } from '../../statistics/normal'
+import { evidenceBeyond, Z_80, type Known } from '../../statistics/normal'
 import {
   priorSdOf,
   regress,
@@ -10,11 +10,14 @@ import {
   type Regression,
   type Terms,
 } from '../../statistics/regression'
-import { DEFAULT_PRIOR, HONE, knownParameter, SHAPE, WEAR } from '../filter/belief'
-import type { StationWork } from '../log/history'
-import { NO_TALLY, sumTallies, type HandLessons, type Tally } from '../log/lessons'
+import { DEFAULT_PRIOR, HABIT, HONE, knownParameter, SHAPE, WEAR, type EdgeBelief } from '../filter/belief'
+import type { StationWork } from '../log/usage'
+import { FINISH_CLASSES, finishClass, NO_TALLY, sumTallies, type HandLessons, type Tally } from '../log/lessons'
+import { habitKey } from '../log/history'
 import { withBelief, type KnifeState } from '../log/state'
 import { HONE_TOOLS, honeEffect, type HoneTool } from '../model/hone'
+import { expectedOf, finishTerm, finishTerms } from './finishes'
+import { habitFromOthers, learnHabits, NO_STATEMENTS, type HabitLessons, type HabitStatements } from './habits'
 
 /** A knife as far as others can learn from it. */
 export interface SimilarKnife {
@@ -30,6 +33,8 @@ export interface FleetLessons {
   readonly wear: Regression
   readonly shape: Regression
   readonly hone: Regression
+  /** honings nobody writes down, by who holds the knives */
+  readonly habits: HabitLessons
   /** force of edges off the stone, and the same after five to six hours of use: the second is the verdict */
   readonly hands: Readonly<Record<keyof HandLessons, Regression>>
   readonly readings: {
@@ -44,8 +49,8 @@ export interface FleetLessons {
  * each knife's own; the same for the shape of wear, for honing and for hands (all assumed).
  */
 const SPREAD = {
-  wear: { house: 0.2, steel: 0.18, role: 0.12, board: 0.18, product: 0.12, station: 0.18, knife: 0.27 },
-  shape: { house: 0.22, knife: 0.12 },
+  wear: { house: 0.2, steel: 0.18, role: 0.12, board: 0.18, product: 0.12, station: 0.18, finish: 0.12, knife: 0.25 },
+  shape: { house: 0.3, knife: 0.2 },
   hone: { house: 0.2, tool: 0.25, knife: 0.24 },
   hand: { house: 0.15, person: 0.08, zone: 0.12 },
 } as const
@@ -93,19 +98,13 @@ const wearTerms = (knife: SimilarKnife, stations: Stations): Terms => [
   [steelTerm(knife.steel), 1],
   [roleTerm(knife.role), 1],
   ...workShares(knife.state).flatMap(([stationId, share]) => stationTerms(stationId, stations, share)),
+  ...finishTerms(knife, stations),
 ]
 
 const honeTerms = ({ state }: SimilarKnife): Terms => [
   [HOUSE, 1],
   ...sharesOf(state.lessons.honesWith).map(([tool, share]): [string, number] => [toolTerm(tool), share]),
 ]
-
-/** A knife's own evidence on a parameter: its belief with the table's prior taken out again. Null when it has none. */
-function ownEvidence(known: Known, prior: Known): Known | null {
-  const precision = 1 / known.sd ** 2 - 1 / prior.sd ** 2
-  if (!(precision > 1e-3 / prior.sd ** 2)) return null
-  return { mean: (known.mean / known.sd ** 2 - prior.mean / prior.sd ** 2) / precision, sd: Math.sqrt(1 / precision) }
-}
 
 function evidenceOn(
   similar: readonly SimilarKnife[],
@@ -115,8 +114,10 @@ function evidenceOn(
   termsOf: (knife: SimilarKnife) => Terms,
 ): EffectObservation[] {
   return similar.flatMap((knife): EffectObservation[] => {
-    const own = ownEvidence(knownParameter(knife.state.belief, parameter), prior)
-    return own ? [{ id: knife.id, terms: termsOf(knife), value: own.mean, variance: own.sd ** 2 + ownSd ** 2 }] : []
+    const own = evidenceBeyond(prior, knownParameter(knife.state.belief, parameter))
+    if (!own) return []
+    const terms = termsOf(knife)
+    return [{ id: knife.id, terms, value: own.mean - expectedOf(terms), variance: own.sd ** 2 + ownSd ** 2 }]
   })
 }
 
@@ -134,6 +135,10 @@ function wearRegression(similar: readonly SimilarKnife[], stations: Stations): R
     [sd.station, distinct([...stations.keys()].map(stationTerm))],
     [sd.board, distinct([...stations.values()].map(({ board }) => boardTerm(board)))],
     [sd.product, distinct([...stations.values()].map(({ product }) => productTerm(product)))],
+    [
+      sd.finish,
+      distinct([...stations.values()].flatMap(({ product }) => FINISH_CLASSES.map((one) => finishTerm(one, product)))),
+    ],
   )
   return regress(
     priors,
@@ -203,8 +208,16 @@ function handRegression(hands: ReadonlyMap<string, HandLessons>, when: keyof Han
  *
  * @param kin every knife of the house, with its state
  * @param stations how each station works now
+ * @param said how the house says its knives are honed, and what its chef saw
  */
-export function learnFleet(similar: readonly SimilarKnife[], stations: Stations): FleetLessons {
+export function learnFleet(
+  similar: readonly SimilarKnife[],
+  stations: Stations,
+  said: HabitStatements = NO_STATEMENTS,
+): FleetLessons {
+  const habits = learnHabits(similar, said)
+  // what an edge says of its wear hangs on how it is honed: that is settled first, by all who hold a holder's knives
+  const settled = similar.map((knife) => ({ ...knife, state: withHabit(knife, habits) }))
   const hands = handTallies(similar)
   const byStation = new Map<string, number>()
   const byTool = new Map<string, number>()
@@ -217,23 +230,41 @@ export function learnFleet(similar: readonly SimilarKnife[], stations: Stations)
   const handCount = (hand: HandLessons): number =>
     ZONES.reduce((sum, zone) => sum + hand.offStone[zone].count + hand.afterUse[zone].count, 0)
   return {
-    wear: wearRegression(similar, stations),
-    shape: shapeRegression(similar),
-    hone: honeRegression(similar),
+    wear: wearRegression(settled, stations),
+    shape: shapeRegression(settled),
+    hone: honeRegression(settled),
+    habits,
     hands: { offStone: handRegression(hands, 'offStone'), afterUse: handRegression(hands, 'afterUse') },
     readings: { byStation, byTool, byHand: new Map([...hands].map(([personId, hand]) => [personId, handCount(hand)])) },
   }
 }
 
-/** Replaces the table's prior on one parameter by what kin say, keeping the knife's own evidence. */
-function withPrior(state: KnifeState, parameter: number, table: Known, similar: Known, dps: number): KnifeState {
-  const known = knownParameter(state.belief, parameter)
+/** A belief with the table's prior on one parameter replaced by what others say, its own evidence kept. */
+function replacePrior(belief: EdgeBelief, parameter: number, table: Known, others: Known): EdgeBelief {
+  const known = knownParameter(belief, parameter)
   const before = { mean: known.mean, variance: known.sd ** 2 }
-  const precision = 1 / before.variance + 1 / similar.sd ** 2 - 1 / table.sd ** 2
-  if (!(before.variance > 0) || !(precision > 0)) return state
-  const mean = (before.mean / before.variance + similar.mean / similar.sd ** 2 - table.mean / table.sd ** 2) / precision
-  return withBelief(state, update(state.belief, [[parameter, 1]], before, { mean, variance: 1 / precision }), dps)
+  const precision = 1 / before.variance + 1 / others.sd ** 2 - 1 / table.sd ** 2
+  if (!(before.variance > 0) || !(precision > 0)) return belief
+  const mean = (before.mean / before.variance + others.mean / others.sd ** 2 - table.mean / table.sd ** 2) / precision
+  return update(belief, [[parameter, 1]], before, { mean, variance: 1 / precision })
 }
+
+const withPrior = (state: KnifeState, parameter: number, table: Known, others: Known, dps: number): KnifeState =>
+  withBelief(state, replacePrior(state.belief, parameter, table, others), dps)
+
+/** A knife's state with what is on record for all of its holder's knives in place of its own: a handed-over knife is honed as they are. */
+function withHoldersRecord(state: KnifeState, { counts }: HabitLessons): KnifeState {
+  const key = habitKey(state)
+  const count = counts.get(key)
+  const { lessons } = state
+  return count ? { ...state, lessons: { ...lessons, honing: { ...lessons.honing, [key]: count } } } : state
+}
+
+/** A knife's state with its honing settled by what its holder's other knives say; its zones are left as they were. */
+const withHabit = (knife: SimilarKnife, habits: HabitLessons): KnifeState => ({
+  ...knife.state,
+  belief: replacePrior(knife.state.belief, HABIT, DEFAULT_PRIOR.habit, habitFromOthers(habits, knife)),
+})
 
 /**
  * A knife's state with what its kin have taught: same steel, role, station, honing tool. Its own
@@ -247,10 +278,10 @@ export function informBySimilarKnives(
 ): KnifeState {
   const prior = (regression: Regression, terms: Terms, ownSd: number): Known => {
     const { mean, sd } = sumOf(regression, terms, knife.id)
-    return { mean, sd: Math.hypot(sd, ownSd) }
+    return { mean: mean + expectedOf(terms), sd: Math.hypot(sd, ownSd) }
   }
   const wear = withPrior(
-    knife.state,
+    withBelief(withHoldersRecord(knife.state, lessons.habits), withHabit(knife, lessons.habits).belief, dps),
     WEAR,
     DEFAULT_PRIOR.wear,
     prior(lessons.wear, wearTerms(knife, stations), SPREAD.wear.knife),
@@ -261,8 +292,8 @@ export function informBySimilarKnives(
 }
 
 /**
- * Factor by which work at a station wears this knife against where it has worked so far: what the
- * station's own part of the wear is, less the part already in the knife's κ.
+ * Factor by which work at a station wears this knife, finished as it is now, against how it has worked so far: what
+ * the station's and the finish's own part of the wear is, less the part already in the knife's κ.
  */
 export function stationShift(
   knife: SimilarKnife,
@@ -271,7 +302,15 @@ export function stationShift(
   stations: Stations,
 ): number {
   const past = workShares(knife.state).flatMap(([id, share]) => stationTerms(id, stations, -share))
-  return Math.exp(sumOf(lessons.wear, [...stationTerms(stationId, stations, 1), ...past]).mean)
+  const product = stations.get(stationId)?.product
+  const finish: Terms = product ? [[finishTerm(finishClass(knife.state.sharpening.finishMicron), product), 1]] : []
+  const finished: Terms = finishTerms(knife, stations).map(([name, share]) => [name, -share])
+  const terms = [
+    ...stationTerms(stationId, stations, 1),
+    ...past,
+    ...(finished.length > 0 ? [...finish, ...finished] : []),
+  ]
+  return Math.exp(sumOf(lessons.wear, terms).mean + expectedOf(terms))
 }
 
 /** An effect as a factor with an 80 % interval, and whether the data say anything about it. */

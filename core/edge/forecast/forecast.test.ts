@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { ZONES } from '../../knife/zones'
 import { HOUR_MS } from '../../time'
-import { initialState } from '../log/state'
+import { HABIT } from '../filter/belief'
+import { initialState, type KnifeState } from '../log/state'
 import { firstDull, forecastEdge, lifeFromFresh, rotaAhead, usualUse, type PlannedService } from './forecast'
 
 const NATURE: BladeSpec = {
@@ -31,15 +32,18 @@ describe('an edge through the services ahead', () => {
     for (const [at, service] of forecast.services.entries()) {
       const before = forecast.services[at - 1]
       if (!before) continue
-      expect(service.chanceDull).toBeGreaterThanOrEqual(before.chanceDull - 1e-9)
-      for (const zone of ZONES) expect(service.zones[zone].forceGf).toBeGreaterThan(before.zones[zone].forceGf - 1e-6)
+      // honing is a matter of luck ahead, so a service may end a little better than the one before
+      expect(service.chanceDull).toBeGreaterThanOrEqual(before.chanceDull - 0.04)
+      for (const zone of ZONES) expect(service.zones[zone].forceGf).toBeGreaterThan(before.zones[zone].forceGf * 0.985)
     }
   })
 
   it('is as dull as its worst zone', () => {
     for (const { chanceDull, zones, worstZone } of forecast.services) {
-      expect(chanceDull).toBe(Math.max(...ZONES.map((zone) => zones[zone].chanceDull)))
-      expect(zones[worstZone].chanceDull).toBe(chanceDull)
+      // any zone will do, so the knife is at least as likely dull as its worst, and no likelier than all together
+      expect(chanceDull).toBeGreaterThanOrEqual(Math.max(...ZONES.map((zone) => zones[zone].chanceDull)))
+      expect(chanceDull).toBeLessThanOrEqual(ZONES.reduce((sum, zone) => sum + zones[zone].chanceDull, 1e-12))
+      expect(zones[worstZone].forceGf).toBe(Math.max(...ZONES.map((zone) => zones[zone].forceGf)))
     }
   })
 
@@ -122,5 +126,31 @@ describe('services ahead by the rota', () => {
     expect(running?.hours).toBeCloseTo(3 / 4, 9)
     expect(rotaAhead(periods as never, [service as never], 15 * HOUR_MS)).toEqual([])
     expect(rotaAhead(undefined, [service as never], 0)).toEqual([])
+  })
+})
+
+describe('honing ahead', () => {
+  const honedIn = (recorded: number, odds: number): KnifeState => ({
+    ...fresh,
+    belief: { mean: fresh.belief.mean.map((value, at) => (at === HABIT ? odds : value)), cov: fresh.belief.cov },
+    lessons: { ...fresh.lessons, honing: { 'station ': { services: 99, recorded } } },
+  })
+  const hours = (state: KnifeState, share?: number): number => {
+    const use = usualUse(NATURE, LIMIT, services(80))
+    const hone = use.hone && { ...use.hone, ...(share === undefined ? {} : { share }) }
+    return forecastEdge(state, { ...use, hone }).toLimit.middle?.hours ?? NaN
+  }
+
+  it('is never more than the log shows: what is on record, and what is likely of the rest', () => {
+    const [never, half, always] = [honedIn(0, -6), honedIn(50, -6), honedIn(99, -6)].map((state) => hours(state))
+    expect(never).toBeLessThan(half ?? NaN)
+    expect(half).toBeLessThan(always ?? NaN)
+    expect(hours(honedIn(0, 6))).toBeGreaterThan(half ?? NaN)
+    expect(never).toBeCloseTo(hours(honedIn(99, 6), 0), 0)
+  })
+
+  it('gives the same forecast every time, to the last digit', () => {
+    const use = usualUse(NATURE, LIMIT, services(40))
+    expect(forecastEdge(honedIn(30, 0.4), use)).toEqual(forecastEdge(honedIn(30, 0.4), use))
   })
 })

@@ -1,38 +1,17 @@
 import type { Occurrence } from '../../house/serviceClock'
-import { BOARD_FACTOR, PRODUCT_FACTOR } from '../../house/stations'
+import { BOARD_FACTOR, PRODUCT_FACTOR, type Product } from '../../house/stations'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { eachZone, ZONES, type ByZone, type Zone } from '../../knife/zones'
-import type { Moments } from '../../statistics/gaussian'
-import { normalCdf, normalQuantile, Z_80 } from '../../statistics/normal'
-import { applyHoning, applyUse } from '../filter/applyUse'
+import { quantileOf } from '../../statistics/ensemble'
+import { Z_80 } from '../../statistics/normal'
 import { resetToFresh } from '../filter/belief'
-import { logForce } from '../filter/updateOnForce'
-import { workAt, type StationPeriod } from '../log/history'
+import { workAt, type StationPeriod } from '../log/usage'
 import type { ForceBand, KnifeState } from '../log/state'
-import { honeEffect, usualHoneTool, type HoneTool } from '../model/hone'
+import { NO_ROD_WORK, usualHoneTool } from '../model/hone'
+import { passService, shareOver, startPaths } from './paths'
+import type { PlannedService, PlannedUse } from './plannedUse'
 
-/** A service a knife is going to work in. */
-export interface PlannedService {
-  readonly name: string
-  readonly startMs: number
-  readonly endMs: number
-  /** hours on the board, ≥ 0 */
-  readonly hours: number
-  /** board factor times product factor */
-  readonly factor: number
-}
-
-/** What a knife is going to do: services in order, and whether it is honed before each. */
-export interface PlannedUse {
-  readonly spec: BladeSpec
-  /** service limit of the knife's role, gf */
-  readonly limitGf: number
-  readonly services: readonly PlannedService[]
-  /** null for a knife nobody hones */
-  readonly hone: { readonly tool: HoneTool; readonly mismatchDps?: number } | null
-  /** leaves out the services after the one by which the knife, or every zone, is past the limit with 90 % */
-  readonly untilSure?: 'knife' | 'zones'
-}
+export type { PlannedService, PlannedUse } from './plannedUse'
 
 /** A zone at the end of a service. */
 export interface ZoneForecast extends ForceBand {
@@ -70,108 +49,96 @@ export interface EdgeForecast {
   readonly zonesToLimit: ByZone<LimitForecast>
 }
 
-/** Standard score of being past the limit, at the start and the end of one service. */
-interface Scores {
-  readonly service: PlannedService
-  readonly hoursBefore: number
-  readonly zones: ByZone<{ readonly start: number; readonly end: number }>
-}
-
-const scoreOf = ({ mean, variance }: Moments, limitGf: number): number =>
-  (mean - Math.log(limitGf)) / Math.max(1e-6, Math.sqrt(variance))
-
-function zoneForecast({ mean, variance }: Moments, score: number): ZoneForecast {
-  const spread = Math.exp(Z_80 * Math.sqrt(variance))
-  const forceGf = Math.exp(mean)
-  return { forceGf, lowGf: forceGf / spread, highGf: forceGf * spread, chanceDull: normalCdf(score) }
-}
-
-/** First moment a score passes a threshold, straight between the start and the end of a service. */
-function limitCrossing(
-  path: readonly Scores[],
-  score: (scores: Scores) => { start: number; end: number },
-  threshold: number,
-): Crossing | null {
-  for (const scores of path) {
-    const { start, end } = score(scores)
-    if (end < threshold) continue
-    const share = start >= threshold || end === start ? 0 : (threshold - start) / (end - start)
-    const { service } = scores
-    return {
-      hours: scores.hoursBefore + share * service.hours,
-      atMs: Math.round(service.startMs + share * (service.endMs - service.startMs)),
-    }
+/** A rank in the services ahead, its fraction the share of that service: where a member of the ensemble passes the limit. */
+function crossingAt(rank: number, services: readonly PlannedService[]): Crossing | null {
+  if (!Number.isFinite(rank)) return null
+  const at = Math.min(services.length - 1, Math.floor(rank))
+  const service = services[at]
+  if (!service) return null
+  const share = rank - at
+  const before = services.slice(0, at).reduce((sum, { hours }) => sum + hours, 0)
+  return {
+    hours: before + share * service.hours,
+    atMs: Math.round(service.startMs + share * (service.endMs - service.startMs)),
   }
-  return null
 }
 
 const SURE_CHANCE = 0.9
-const LATE_SCORE = normalQuantile(SURE_CHANCE)
 
-const limitForecast = (
-  path: readonly Scores[],
-  score: (scores: Scores) => { start: number; end: number },
-): LimitForecast => ({
-  early: limitCrossing(path, score, -LATE_SCORE),
-  middle: limitCrossing(path, score, 0),
-  late: limitCrossing(path, score, LATE_SCORE),
-})
+function limitForecast(ranks: Float64Array, services: readonly PlannedService[]): LimitForecast {
+  const sorted = ranks.slice().sort()
+  return {
+    early: crossingAt(quantileOf(sorted, 1 - SURE_CHANCE), services),
+    middle: crossingAt(quantileOf(sorted, 0.5), services),
+    late: crossingAt(quantileOf(sorted, SURE_CHANCE), services),
+  }
+}
 
-const worstScores = ({ zones }: Scores): { start: number; end: number } => ({
-  start: Math.max(...ZONES.map((zone) => zones[zone].start)),
-  end: Math.max(...ZONES.map((zone) => zones[zone].end)),
-})
+/** Share of members that have passed the limit by now. */
+const sharePassed = (ranks: Float64Array): number => {
+  let passed = 0
+  for (let member = 0; member < ranks.length; member++) if (ranks[member] !== Infinity) passed++
+  return passed / ranks.length
+}
+
+/** A little more than enough for the late quantile, which lies between two members. */
+const isSure = (ranks: Float64Array): boolean => sharePassed(ranks) > SURE_CHANCE + 0.01
+
+/** Force of a zone over all members: its log-normal band, and the share past the limit. */
+function zoneForecast(forces: Float64Array, limitGf: number): ZoneForecast {
+  let [sum, squares, over] = [0, 0, 0]
+  // by index: an iterator over a typed array costs more than the sum
+  for (let member = 0; member < forces.length; member++) {
+    const force = forces[member] ?? 0
+    sum += force
+    squares += force * force
+    if (force > limitGf) over++
+  }
+  const mean = sum / forces.length
+  // a log-normal with the same mean and variance
+  const variance = Math.log(squares / forces.length / (mean * mean))
+  const spread = Math.exp(Z_80 * Math.sqrt(Math.max(0, variance)))
+  const forceGf = mean * Math.exp(-Math.max(0, variance) / 2)
+  return { forceGf, lowGf: forceGf / spread, highGf: forceGf * spread, chanceDull: over / forces.length }
+}
 
 /**
- * How a knife's edge will stand through the services ahead, if it is honed before each and used as
- * planned: force with an 80 % interval and the chance of being past the limit at the end of each, and
- * the hours and date at which that chance passes 10, 50 and 90 %.
+ * How a knife's edge will stand through the services ahead, used as planned and honed as often as its log shows
+ * it is: force with an 80 % interval and the chance of being past the limit at the end of each, and the hours and
+ * date by which it has passed with a chance of 10, 50 and 90 %.
  *
- * The belief is carried forward through the same wear law that reads the past, so doubt about κ, the
- * shape of wear and honing all widen the band as time goes on. A knife is as dull as its worst zone.
+ * An ensemble drawn from the belief is carried forward through the same wear law that reads the past, each member
+ * with its own wear, habit of honing and luck, so that doubt about any of them widens the band as time goes on. A
+ * knife is as dull as its worst zone, and has passed its limit when it does so for the first time.
  *
  * @param state the knife now, wear carried up to this moment
  * @param planned services in order of start, none before `state.atMs`
  */
 export function forecastEdge(state: KnifeState, planned: PlannedUse): EdgeForecast {
-  const { spec, limitGf } = planned
-  const effect =
-    planned.hone && honeEffect({ ...planned.hone, hrc: spec.hrc, mismatchDps: planned.hone.mismatchDps ?? 0 })
+  const { limitGf, untilSure } = planned
+  const paths = startPaths(state, planned)
   const services: ServiceForecast[] = []
-  const path: Scores[] = []
-  let { belief } = state
-  let { work } = state.sharpening
   let hours = 0
-  for (const service of planned.services) {
-    if (effect && service.startMs >= state.atMs) belief = applyHoning(belief, spec, effect)
-    const before = belief
-    const doing = service.hours * service.factor
-    belief = applyUse(before, spec, doing, work)
-    work += doing
-    const scores = eachZone((zone) => {
-      const after = logForce(belief, zone)
-      return { after, start: scoreOf(logForce(before, zone), limitGf), end: scoreOf(after, limitGf) }
-    })
-    const zones = eachZone((zone) => zoneForecast(scores[zone].after, scores[zone].end))
-    const worstZone = ZONES.reduce((worst, zone) => (scores[zone].end > scores[worst].end ? zone : worst))
-    path.push({ service, hoursBefore: hours, zones: scores })
+  for (const [at, service] of planned.services.entries()) {
+    passService(paths, service, at, service.startMs >= state.atMs)
     hours += service.hours
+    const zones = eachZone((zone) => zoneForecast(paths.forces[zone], limitGf))
     services.push({
       name: service.name,
       startMs: service.startMs,
       endMs: service.endMs,
       hours,
       zones,
-      chanceDull: zones[worstZone].chanceDull,
-      worstZone,
+      chanceDull: shareOver(paths.worst, limitGf),
+      worstZone: ZONES.reduce((worst, zone) => (zones[zone].forceGf > zones[worst].forceGf ? zone : worst)),
     })
-    if (planned.untilSure === 'knife' && zones[worstZone].chanceDull > SURE_CHANCE) break
-    if (planned.untilSure === 'zones' && ZONES.every((zone) => zones[zone].chanceDull > SURE_CHANCE)) break
+    if (untilSure === 'knife' && isSure(paths.passed.knife)) break
+    if (untilSure === 'zones' && ZONES.every((zone) => isSure(paths.passed[zone]))) break
   }
   return {
     services,
-    toLimit: limitForecast(path, worstScores),
-    zonesToLimit: eachZone((zone) => limitForecast(path, (scores) => scores.zones[zone])),
+    toLimit: limitForecast(paths.passed.knife, planned.services),
+    zonesToLimit: eachZone((zone) => limitForecast(paths.passed[zone], planned.services)),
   }
 }
 
@@ -198,12 +165,13 @@ export function rotaAhead(
         endMs: service.endMs,
         hours: share * station.hoursPerService,
         factor: factor * BOARD_FACTOR[station.board] * PRODUCT_FACTOR[station.product],
+        product: station.product,
       },
     ]
   })
 }
 
-/** What a house does with a knife unless it says otherwise: the tool for its hardness before each service. */
+/** What a house does with a knife unless it says otherwise: the tool for its hardness, as often as its log shows. */
 export const usualUse = (spec: BladeSpec, limitGf: number, services: readonly PlannedService[]): PlannedUse => ({
   spec,
   limitGf,
@@ -216,6 +184,7 @@ export const stateAfterStoning = (state: KnifeState, spec: BladeSpec): KnifeStat
   ...state,
   belief: resetToFresh(state.belief, spec.dps, state.sharpening.finishMicron),
   sharpening: { ...state.sharpening, hours: 0, work: 0 },
+  rod: NO_ROD_WORK,
 })
 
 /** Services enough to see almost any edge to its end. */
@@ -231,7 +200,7 @@ export function lifeFromFresh(
   state: KnifeState,
   spec: BladeSpec,
   limitGf: number,
-  use: { readonly hours: number; readonly factor: number },
+  use: { readonly hours: number; readonly factor: number; readonly product?: Product },
 ): { readonly early: number | null; readonly middle: number | null; readonly late: number | null } {
   const fresh = stateAfterStoning(state, spec)
   const services = Array.from({ length: LONGEST_LIFE_SERVICES }, (_, index): PlannedService => ({

@@ -8,7 +8,8 @@ import { firstDull, forecastEdge, rotaAhead, usualUse } from '../forecast/foreca
 import { NO_DEFECTS, type KnifeEvent } from '../model/events'
 import { edgeForce } from '../model/force'
 import { verdict } from '../verdict/verdict'
-import { advance, foldHistory, type UsageContext } from './history'
+import { advance, foldHistory } from './history'
+import { type UsageContext } from './usage'
 import { chanceAbove, forceBand, initialState, type KnifeState } from './state'
 
 const START = Date.UTC(2026, 0, 5)

@@ -1,109 +1,40 @@
 import type { Occurrence } from '../../house/serviceClock'
-import { BOARD_FACTOR, PRODUCT_FACTOR, type Board, type Product } from '../../house/stations'
 import type { BladeSpec } from '../../knife/bladeSpec'
-import { HOUR_MS } from '../../time'
-import { applyHoning, applyUse } from '../filter/applyUse'
-import { DEFAULT_PRIOR, resetToFresh, type EdgePrior } from '../filter/belief'
+import { reset } from '../../statistics/gaussian'
+import { combine, evidenceBeyond } from '../../statistics/normal'
+import { applyChanceOfHoning, applyHoning, applyUse, honingChance } from '../filter/applyUse'
+import { DEFAULT_PRIOR, HABIT, knownParameter, resetToClaimed, resetToFresh, type EdgePrior } from '../filter/belief'
 import { glintsAfter, observeCheck } from '../filter/observe'
 import { updateOnHoningReport } from '../filter/updateOnForce'
 import { NO_DEFECTS, standingEvents, type Chip, type KnifeEvent } from '../model/events'
 import { wornForce } from '../model/force'
-import { honeEffect } from '../model/hone'
+import { honeEffect, nextHoning, NO_ROD_WORK, usualHoneTool } from '../model/hone'
 import { bluntWidth } from '../model/wear'
-import { judgeHand } from './judgeHand'
-import { addCount } from './lessons'
+import { workFactor } from '../model/strain'
+import { judgeHand, OFF_STONE_HOURS } from './judgeHand'
+import { addCount, addService, addWork, NO_HONING } from './lessons'
+import { addScatter, readingLogSd, readerKey } from './scatter'
 import { initialState, withBelief, type KnifeState } from './state'
-import { applyGrinding, applyThinning, updateOnMeasurement } from './steelLeft'
+import { applyAbrasion, applyGrinding, applyThinning, updateOnMeasurement } from './steelLeft'
+import { declaredUse, firstEndingAfter, workAt, type DeclaredUse, type UsageContext } from './usage'
 
 type Happened<K extends KnifeEvent['kind']> = Extract<KnifeEvent, { kind: K }>
 
-/** How a station uses the knives that lie there. */
-export interface StationWork {
-  readonly board: Board
-  readonly product: Product
-  readonly hoursPerService: number
+/** Whose habit decides whether a knife is honed: its holder's, or its station's where nobody holds it. */
+export const habitKey = (state: Pick<KnifeState, 'holderId' | 'stationId'>): string =>
+  state.holderId ?? `station ${state.stationId ?? ''}`
+
+/** Share of the holder's latest services with a honing on record, 0–1; 0 where none is known. */
+export function recordedShare(state: Pick<KnifeState, 'holderId' | 'stationId' | 'lessons'>): number {
+  const { services, recorded } = state.lessons.honing[habitKey(state)] ?? NO_HONING
+  return recorded / (services + 1)
 }
 
-/** A station's way of working from an instant on, until the next one. */
-export interface StationPeriod extends StationWork {
-  readonly fromMs: number
-}
+/** A honing counts for the service that begins next, from the end of the one before on. */
+const isHonedSince = (honedMs: number | null, before: Occurrence | undefined): boolean =>
+  honedMs !== null && honedMs >= (before?.endMs ?? -Infinity)
 
-/** What surrounds a knife: its stations, oldest period first, and the services of the house, in order of start. */
-export interface UsageContext {
-  readonly stations: ReadonlyMap<string, readonly StationPeriod[]>
-  readonly services: readonly Occurrence[]
-}
-
-/** A declared use belongs to the service it was entered in or after, if that began this recently. */
-const DECLARATION_REACH_MS = 12 * HOUR_MS
-
-export type DeclaredUse = ReadonlyMap<number, number>
-
-/** Index of the first service that ends after an instant. */
-function firstEndingAfter(services: readonly Occurrence[], atMs: number): number {
-  let low = 0
-  let high = services.length
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if ((services[middle]?.endMs ?? 0) > atMs) high = middle
-    else low = middle + 1
-  }
-  return low
-}
-
-/** Hours declared for a service, by the instant the service starts. */
-export function declaredUse(events: readonly KnifeEvent[], services: readonly Occurrence[]): DeclaredUse {
-  const declared = new Map<number, number>()
-  for (const event of events) {
-    if (event.kind !== 'used') continue
-    const next = firstEndingAfter(services, event.atMs)
-    const during = services[next]
-    const service = during && during.startMs <= event.atMs ? during : services[next - 1]
-    if (service && event.atMs - service.startMs < DECLARATION_REACH_MS) {
-      declared.set(service.startMs, event.payload.hours)
-    }
-  }
-  return declared
-}
-
-/** What a stretch of use amounts to: hours on the board, and those hours weighted by board and product. */
-interface Use {
-  readonly hours: number
-  readonly work: number
-}
-
-const NO_USE: Use = { hours: 0, work: 0 }
-
-/** The way a station worked at an instant. */
-export const workAt = (periods: readonly StationPeriod[], atMs: number): StationWork | undefined =>
-  periods.findLast((period) => period.fromMs <= atMs) ?? periods[0]
-
-/** Use of a knife at a station between two instants. */
-function useBetween(
-  periods: readonly StationPeriod[],
-  services: readonly Occurrence[],
-  declared: DeclaredUse,
-  fromMs: number,
-  toMs: number,
-): Use {
-  let hours = 0
-  let work = 0
-  for (let index = firstEndingAfter(services, fromMs); index < services.length; index++) {
-    const service = services[index]
-    if (!service || service.startMs >= toMs) break
-    const overlap = Math.min(toMs, service.endMs) - Math.max(fromMs, service.startMs)
-    const share = overlap / (service.endMs - service.startMs)
-    const station = workAt(periods, service.startMs)
-    if (!station) continue
-    const spent = share * (declared.get(service.startMs) ?? station.hoursPerService)
-    hours += spent
-    work += spent * BOARD_FACTOR[station.board] * PRODUCT_FACTOR[station.product]
-  }
-  return { hours, work }
-}
-
-/** State of a knife after the use that lies between its own time and `toMs`. */
+/** State of a knife after the use that lies between its own time and `toMs`, service by service. */
 export function advance(
   state: KnifeState,
   spec: BladeSpec,
@@ -112,33 +43,122 @@ export function advance(
   declared: DeclaredUse = new Map(),
 ): KnifeState {
   if (toMs <= state.atMs) return state
-  const { stationId } = state
+  const { stationId, honedMs } = state
   const periods = stationId === null ? undefined : usage.stations.get(stationId)
-  const { hours, work } =
-    periods && state.status === 'in-service' ? useBetween(periods, usage.services, declared, state.atMs, toMs) : NO_USE
-  if (hours === 0 || stationId === null) return { ...state, atMs: toMs }
+  if (stationId === null || !periods || state.status !== 'in-service') return { ...state, atMs: toMs }
+  const { services } = usage
+  const effect = honeEffect({ tool: usualHoneTool(spec.hrc), hrc: spec.hrc })
+  const workBefore = state.sharpening.work
+  let { belief, rod, service, steel } = state
+  let count = state.lessons.honing[habitKey(state)] ?? NO_HONING
+  let hours = 0
+  let work = 0
+  for (let index = firstEndingAfter(services, state.atMs); index < services.length; index++) {
+    const next = services[index]
+    if (!next || next.startMs >= toMs) break
+    const station = workAt(periods, next.startMs)
+    if (!station) continue
+    const overlap = Math.min(toMs, next.endMs) - Math.max(state.atMs, next.startMs)
+    const spent = (overlap / (next.endMs - next.startMs)) * (declared.get(next.startMs) ?? station.hoursPerService)
+    if (spent <= 0) continue
+    if (next.startMs >= state.atMs) {
+      const honed = isHonedSince(honedMs, services[index - 1])
+      if (!honed) {
+        const step = nextHoning(rod, effect, spec.dps, honingChance(belief))
+        belief = applyChanceOfHoning(belief, spec, effect, step)
+        rod = step.rod
+        steel = applyAbrasion(steel, spec, step.heightUm)
+      }
+      service = { endMs: next.endMs, honed }
+      count = addService(count, honed)
+    }
+    const done = spent * workFactor(station, spec)
+    belief = applyUse(belief, spec, done, workBefore + work)
+    hours += spent
+    work += done
+  }
+  if (hours === 0) return { ...state, atMs: toMs }
   const { sharpening, lessons } = state
   return {
-    ...withBelief(state, applyUse(state.belief, spec, work, sharpening.work), spec.dps),
+    ...withBelief(state, belief, spec.dps),
     atMs: toMs,
+    rod,
+    service,
+    steel,
     hoursSinceCheck: state.hoursSinceCheck + hours,
     hoursSinceHone: state.hoursSinceHone + hours,
     hoursSinceSharpening: state.hoursSinceSharpening + hours,
     sharpening: { ...sharpening, hours: sharpening.hours + hours, work: sharpening.work + work },
-    lessons: { ...lessons, workAt: addCount(lessons.workAt, stationId, work) },
+    lessons: {
+      ...addWork(lessons, stationId, sharpening.finishMicron, work),
+      honing: { ...lessons.honing, [habitKey(state)]: count },
+    },
   }
 }
 
-function afterHoning(state: KnifeState, spec: BladeSpec, event: Happened<'honed'>): KnifeState {
-  const { tool, mismatchDps, cameBack } = event.payload
-  const effect = honeEffect({ tool, hrc: spec.hrc, mismatchDps: mismatchDps ?? 0 })
-  const told = cameBack ? updateOnHoningReport(state.belief, effect, cameBack) : state.belief
+/** A honing written down during a service that was taken as unrecorded when it began. */
+function recordedInService(state: KnifeState, atMs: number): Pick<KnifeState, 'service' | 'lessons'> {
+  const { service, lessons } = state
+  if (!service || service.honed || atMs >= service.endMs) return { service, lessons }
+  const key = habitKey(state)
+  const count = lessons.honing[key] ?? NO_HONING
   return {
-    ...withBelief(state, applyHoning(told, spec, effect), spec.dps),
+    service: { ...service, honed: true },
+    lessons: { ...lessons, honing: { ...lessons.honing, [key]: { ...count, recorded: count.recorded + 1 } } },
+  }
+}
+
+function afterHoning(state: KnifeState, spec: BladeSpec, event: Happened<'honed'>, limitGf: number): KnifeState {
+  const { tool, mismatchDps, cameBack } = event.payload
+  const effect = honeEffect({ tool, hrc: spec.hrc, mismatchDps })
+  const told = cameBack
+    ? updateOnHoningReport(state.belief, effect, { said: cameBack, before: state.reports, limitGf })
+    : state.belief
+  const step = nextHoning(state.rod, effect, spec.dps)
+  const { service, lessons } = recordedInService(state, event.atMs)
+  return {
+    ...withBelief(state, applyHoning(told, spec, effect, step), spec.dps),
+    rod: step.rod,
+    steel: applyAbrasion(state.steel, spec, step.heightUm),
+    service,
     honedMs: event.atMs,
+    honedWith: tool,
     hoursSinceHone: 0,
-    lastHone: cameBack ?? state.lastHone,
-    lessons: { ...state.lessons, honesWith: addCount(state.lessons.honesWith, tool, 1) },
+    // an edge that did not come back stays so until somebody tests or stones it
+    lastHone: state.lastHone === 'not' ? 'not' : (cameBack ?? state.lastHone),
+    reports: state.reports + (cameBack ? 1 : 0),
+    lessons: { ...lessons, honesWith: addCount(lessons.honesWith, tool, 1) },
+  }
+}
+
+/** What was said after a honing, of the honing before it. */
+function afterReport(state: KnifeState, spec: BladeSpec, event: Happened<'came-back'>, limitGf: number): KnifeState {
+  const { said } = event.payload
+  const effect = honeEffect({ tool: state.honedWith ?? usualHoneTool(spec.hrc), hrc: spec.hrc })
+  const report = { said, before: state.reports, limitGf, isAfter: true }
+  return {
+    ...withBelief(state, updateOnHoningReport(state.belief, effect, report), spec.dps),
+    lastHone: state.lastHone === 'not' ? 'not' : said,
+    reports: state.reports + 1,
+  }
+}
+
+/** A knife in other hands is honed by their habit: what the old hands taught of theirs is put aside with their name. */
+function afterMove(state: KnifeState, { payload }: Happened<'moved'>, prior: EdgePrior): KnifeState {
+  const moved = {
+    ...state,
+    stationId: payload.stationId ?? state.stationId,
+    holderId: payload.holderId === undefined ? state.holderId : payload.holderId,
+  }
+  const [from, to] = [habitKey(state), habitKey(moved)]
+  if (from === to) return moved
+  const said = evidenceBeyond(prior.habit, knownParameter(state.belief, HABIT))
+  const { [to]: known, ...others } = said ? { ...state.lessons.habits, [from]: said } : state.lessons.habits
+  const habit = known ? combine(prior.habit, known) : prior.habit
+  return {
+    ...moved,
+    belief: reset(state.belief, [{ index: HABIT, ...habit }]),
+    lessons: { ...state.lessons, habits: others },
   }
 }
 
@@ -147,26 +167,40 @@ const SHOWS_HONE_HOURS = 1
 
 /** What the last honing did, as far as a check right after it shows: still dull from wear means it did not help. */
 function honeOutcome(state: KnifeState, next: KnifeState, spec: BladeSpec, limitGf: number): KnifeState['lastHone'] {
-  if (state.honedMs === null || state.hoursSinceHone > SHOWS_HONE_HOURS) return state.lastHone
+  // a test answers what was said before it; later ones show the hours since, not the honing
+  if (state.honedMs === null || state.hoursSinceHone > SHOWS_HONE_HOURS) return null
   const stillWorn = Object.values(next.zones).some((zone) => wornForce(zone, spec.dps) > limitGf)
-  return stillWorn ? 'not' : (state.lastHone ?? 'fully')
+  return stillWorn ? 'not' : 'fully'
 }
 
 function afterCheck(state: KnifeState, spec: BladeSpec, event: Happened<'checked'>, limitGf: number): KnifeState {
-  const { belief, doubted, workedOn } = observeCheck(state.belief, event.payload, spec, state.doubted)
+  const { belief, doubted, workedOn } = observeCheck(state.belief, event.payload, spec, state.doubted, {
+    offStone: state.sharpenedMs !== null && state.hoursSinceSharpening < OFF_STONE_HOURS,
+    readingLogSd: readingLogSd(state.lessons, readerKey(event), spec.serrated),
+  })
   const { sharpening, lessons } = state
   const judged = judgeHand(state, event.payload, spec)
+  const says = event.payload.readings.length + event.payload.ladder.length > 0
   const next: KnifeState = {
     ...withBelief(state, belief, spec.dps),
     doubted,
     defects: { ...(event.payload.defects ?? state.defects), glint: glintsAfter(event.payload, state.defects.glint) },
-    checkedMs: event.atMs,
-    hoursSinceCheck: 0,
+    // looking for chips alone says nothing of how keen it is
+    ...(says ? { checkedMs: event.atMs, hoursSinceCheck: 0 } : {}),
     readingCount: state.readingCount + event.payload.readings.length,
-    lessons: { ...(judged?.lessons ?? lessons), readings: lessons.readings + event.payload.readings.length },
-    sharpening: { ...(judged?.sharpening ?? sharpening), ...(workedOn ? { hours: 0, work: 0, personId: null } : {}) },
+    signCount: state.signCount + event.payload.ladder.length,
+    reports: 0,
+    lessons: addScatter(
+      { ...(judged?.lessons ?? lessons), readings: lessons.readings + event.payload.readings.length },
+      event,
+    ),
+    sharpening: {
+      ...(judged?.sharpening ?? sharpening),
+      ...(says ? { claimed: false } : {}),
+      ...(workedOn ? { hours: 0, work: 0, personId: null } : {}),
+    },
   }
-  return { ...next, lastHone: honeOutcome(state, next, spec, limitGf) }
+  return says ? { ...next, lastHone: honeOutcome(state, next, spec, limitGf) } : next
 }
 
 /** Shallower than this nobody finds a chip any more, mm. */
@@ -184,15 +218,22 @@ function chipAfter(
 }
 
 function afterSharpening(state: KnifeState, spec: BladeSpec, event: Happened<'sharpened'>): KnifeState {
-  const { finishMicron, recessionMm, bteMm, strokes = { left: 0, right: 0 } } = event.payload
+  const { finishMicron, recessionMm, bteMm, strokes = { left: 0, right: 0 }, claimed = false } = event.payload
   const bluntUm = Math.max(
     ...Object.values(state.zones).map((zone) => bluntWidth({ wornAreaUm2: zone.wornAreaUm2, dps: spec.dps })),
   )
   const steel = applyThinning(applyGrinding(state.steel, spec, bluntUm, recessionMm), bteMm)
   return {
-    ...withBelief(state, resetToFresh(state.belief, spec.dps, finishMicron), spec.dps),
+    ...withBelief(
+      state,
+      claimed
+        ? resetToClaimed(state.belief, spec.dps, finishMicron)
+        : resetToFresh(state.belief, spec.dps, finishMicron),
+      spec.dps,
+    ),
     doubted: { heel: 0, belly: 0, tip: 0 },
     steel,
+    rod: NO_ROD_WORK,
     strokes: { left: state.strokes.left + strokes.left, right: state.strokes.right + strokes.right },
     sharpening: {
       atMs: event.atMs,
@@ -202,7 +243,9 @@ function afterSharpening(state: KnifeState, spec: BladeSpec, event: Happened<'sh
       work: 0,
       tested: false,
       judged: false,
+      claimed,
     },
+    reports: 0,
     // a keener edge wedges as much as before: only thinner steel behind it helps
     defects: {
       ...NO_DEFECTS,
@@ -225,17 +268,15 @@ export function applyEvent(state: KnifeState, event: KnifeEvent, spec: BladeSpec
     case 'checked':
       return afterCheck(state, spec, event, limitGf)
     case 'honed':
-      return afterHoning(state, spec, event)
+      return afterHoning(state, spec, event, limitGf)
+    case 'came-back':
+      return afterReport(state, spec, event, limitGf)
     case 'sharpened':
       return afterSharpening(state, spec, event)
     case 'measured':
       return { ...state, steel: updateOnMeasurement(state.steel, event.payload) }
     case 'moved':
-      return {
-        ...state,
-        stationId: event.payload.stationId ?? state.stationId,
-        holderId: event.payload.holderId === undefined ? state.holderId : event.payload.holderId,
-      }
+      return afterMove(state, event, DEFAULT_PRIOR)
     case 'quarantined':
       return { ...state, status: 'quarantined', statusReason: event.payload.reason, statusSinceMs: event.atMs }
     case 'released':
@@ -264,6 +305,17 @@ export interface KnifeHistory {
 }
 
 /**
+ * Where a knife was before anybody said so: rows from before it was brought in belong to the station and hands
+ * it was brought in with.
+ */
+function firstPlace(events: readonly KnifeEvent[]): Pick<KnifeState, 'stationId' | 'holderId'> {
+  const joined = events.find((event) => event.kind === 'added')
+  if (joined?.kind !== 'added') return { stationId: null, holderId: null }
+  const { stationId, holderId } = joined.payload
+  return { stationId, holderId }
+}
+
+/**
  * State of a knife from its whole log, in any order, with voided events left out.
  *
  * @param input.untilMs how far to carry the wear, ms since the epoch
@@ -282,7 +334,7 @@ export function foldHistory(
   const declared = declaredUse(events, usage.services)
   const added = events.find((event) => event.kind === 'added')
   const condition = added?.kind === 'added' ? added.payload.condition : 'in-use'
-  let state = initialState(spec, events[0]?.atMs ?? untilMs, condition, prior)
+  let state = { ...initialState(spec, events[0]?.atMs ?? untilMs, condition, prior), ...firstPlace(events) }
   for (const event of events) {
     const before = advance(state, spec, usage, event.atMs, declared)
     state = applyEvent(before, event, spec, limitGf)

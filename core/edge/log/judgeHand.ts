@@ -8,7 +8,7 @@ import { addHandResidual, type HandResidual, type Lessons } from './lessons'
 import type { KnifeState, Sharpening } from './state'
 
 /** A test this soon after a session is one off the stone, hours of use. */
-const OFF_STONE_HOURS = 0.5
+export const OFF_STONE_HOURS = 0.5
 /** A sharpening is judged after five to six hours of use (common practice); a check near that will do. */
 const JUDGED_FROM_HOURS = 4
 const JUDGED_UNTIL_HOURS = 8

@@ -1,3 +1,4 @@
+import type { Known } from '../../statistics/normal'
 import { eachZone, type ByZone, type Zone } from '../../knife/zones'
 
 /** Readings boiled down to what a mean and its doubt need: how many, their weights, and their weighted sum. */
@@ -17,13 +18,75 @@ export interface HandLessons {
 export interface Lessons {
   /** work done at each station */
   readonly workAt: Readonly<Record<string, number>>
+  /** the same by how fine the edge was finished before it */
+  readonly workAfter: Readonly<Record<string, Readonly<Record<FinishClass, number>>>>
   /** honings with each tool */
   readonly honesWith: Readonly<Record<string, number>>
   readonly hands: Readonly<Record<string, HandLessons>>
+  /** services worked and honings on record for them, by who held the knife; the older, the less they count */
+  readonly honing: Readonly<Record<string, HoningCount>>
+  /** what earlier holders' edges said of their unrecorded honings, in log odds */
+  readonly habits: Readonly<Record<string, Known>>
+  /** how repeated readings at one spot scatter, by who read and with what */
+  readonly scatter: Readonly<Record<string, Scatter>>
   readonly readings: number
 }
 
-export const NO_LESSONS: Lessons = { workAt: {}, honesWith: {}, hands: {}, readings: 0 }
+/** Squares of log deviations of repeats from their own mean, and how many of them were free to vary. */
+export interface Scatter {
+  readonly freedom: number
+  readonly squares: number
+}
+
+/** How fine an edge came off its last stone: polished, as usual, or left toothy. */
+export const FINISH_CLASSES = ['polished', 'usual', 'toothy'] as const
+export type FinishClass = (typeof FINISH_CLASSES)[number]
+const POLISHED_MICRON = 2.5
+const TOOTHY_MICRON = 8
+
+/** µm of median grain: #6000 and finer polishes, #1000 and coarser leaves teeth (common practice). */
+export const finishClass = (finishMicron: number): FinishClass =>
+  finishMicron <= POLISHED_MICRON ? 'polished' : finishMicron >= TOOTHY_MICRON ? 'toothy' : 'usual'
+
+const NO_FINISH: Readonly<Record<FinishClass, number>> = { polished: 0, usual: 0, toothy: 0 }
+
+/** Work at a station added to its count and to that of the finish it was done with. */
+export function addWork(lessons: Lessons, stationId: string, finishMicron: number, work: number): Lessons {
+  const after = lessons.workAfter[stationId] ?? NO_FINISH
+  const finish = finishClass(finishMicron)
+  return {
+    ...lessons,
+    workAt: addCount(lessons.workAt, stationId, work),
+    workAfter: { ...lessons.workAfter, [stationId]: { ...after, [finish]: after[finish] + work } },
+  }
+}
+
+/** Services a knife worked in, and those of them with a honing on record. */
+export interface HoningCount {
+  readonly services: number
+  readonly recorded: number
+}
+
+export const NO_HONING: HoningCount = { services: 0, recorded: 0 }
+/** Half the weight of a service is gone after about seven weeks of two a day: habits change. */
+const SERVICE_KEEPS = 0.993
+
+/** One more service, with or without a honing on record. */
+export const addService = ({ services, recorded }: HoningCount, honed: boolean): HoningCount => ({
+  services: SERVICE_KEEPS * services + 1,
+  recorded: SERVICE_KEEPS * recorded + (honed ? 1 : 0),
+})
+
+export const NO_LESSONS: Lessons = {
+  workAt: {},
+  workAfter: {},
+  honesWith: {},
+  hands: {},
+  honing: {},
+  habits: {},
+  scatter: {},
+  readings: 0,
+}
 export const NO_TALLY: Tally = { count: 0, weight: 0, sum: 0 }
 const NO_HAND: HandLessons = { offStone: eachZone(() => NO_TALLY), afterUse: eachZone(() => NO_TALLY) }
 

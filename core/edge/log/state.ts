@@ -5,6 +5,7 @@ import { DEFAULT_PRIOR, firstBelief, zoneWear, type EdgeBelief, type EdgePrior }
 import { logForce, wornForceLogSd } from '../filter/updateOnForce'
 import { NO_DEFECTS, type Defects } from '../model/events'
 import { edgeForce } from '../model/force'
+import { NO_ROD_WORK, type HoneTool, type RodWork } from '../model/hone'
 import type { Wear } from '../model/wear'
 import { NO_LESSONS, type Lessons } from './lessons'
 import { initialSteel, type SteelLeft } from './steelLeft'
@@ -31,6 +32,8 @@ export interface Sharpening {
   /** whether it was tested off the stone, and judged after some hours of use */
   readonly tested: boolean
   readonly judged: boolean
+  /** walked through without a stroke, a burr or a test: said, not shown, until somebody tests the edge */
+  readonly claimed: boolean
 }
 
 /** Everything derived from a knife's log. It can be thrown away and rebuilt. */
@@ -45,6 +48,10 @@ export interface KnifeState {
   readonly steel: SteelLeft
   readonly lessons: Lessons
   readonly sharpening: Sharpening
+  /** what rods and strops have done since */
+  readonly rod: RodWork
+  /** the service that began last, and whether a honing is on record for it */
+  readonly service: { readonly endMs: number; readonly honed: boolean } | null
   /** counted strokes of all sessions, by side */
   readonly strokes: { readonly left: number; readonly right: number }
   readonly defects: Defects
@@ -55,6 +62,7 @@ export interface KnifeState {
   readonly holderId: string | null
   readonly sharpenedMs: number | null
   readonly honedMs: number | null
+  readonly honedWith: HoneTool | null
   readonly checkedMs: number | null
   /** hours on the board since the last check, hone and sharpening */
   readonly hoursSinceCheck: number
@@ -63,6 +71,10 @@ export interface KnifeState {
   /** what the last honing brought back, when somebody said so or a check right after it showed */
   readonly lastHone: 'fully' | 'partly' | 'not' | null
   readonly readingCount: number
+  /** everyday signs seen: they make a knife a tested one as readings do */
+  readonly signCount: number
+  /** reports of honings that came back since anything else was said of the edge */
+  readonly reports: number
 }
 
 export interface ForceBand {
@@ -71,6 +83,13 @@ export interface ForceBand {
   readonly lowGf: number
   readonly highGf: number
 }
+
+/**
+ * Whether anybody knows how this edge stands: read with a tester or by a sign, fresh off a stone by more than a claim,
+ * or new. Of any other nothing is said as a fact.
+ */
+export const isSeen = ({ readingCount, signCount, sharpenedMs, sharpening }: KnifeState): boolean =>
+  !sharpening.claimed && (readingCount + signCount > 0 || sharpenedMs !== null || sharpening.tested)
 
 /** Force of a zone with its 80 % interval, log-normal so that it never reaches zero. */
 export function forceBand(zone: ZoneEdge, dps: number): ForceBand {
@@ -132,9 +151,13 @@ export function initialState(
       finishMicron: FACTORY_FINISH_MICRON,
       hours: 0,
       work: 0,
-      tested: true,
+      // an edge from the factory is what it is; one that comes from use nobody knows
+      tested: condition === 'new',
       judged: true,
+      claimed: false,
     },
+    rod: NO_ROD_WORK,
+    service: null,
     strokes: { left: 0, right: 0 },
     defects: NO_DEFECTS,
     status: 'in-service',
@@ -144,11 +167,14 @@ export function initialState(
     holderId: null,
     sharpenedMs: null,
     honedMs: null,
+    honedWith: null,
     checkedMs: null,
     hoursSinceCheck: 0,
     hoursSinceHone: 0,
     hoursSinceSharpening: 0,
     lastHone: null,
     readingCount: 0,
+    signCount: 0,
+    reports: 0,
   }
 }

@@ -30,6 +30,8 @@ const CALIPER_SD_MM = { height: 0.1, bte: 0.012 }
 /** How far what a session takes differs from person to person, and from session to session (assumed). */
 const TAKES_LOG_SD = 0.5
 const SESSION_SHARE_SD = 0.4
+/** What a rod takes of the height is known to about half of it (assumed). */
+const ABRASION_SHARE_SD = 0.5
 /** Nobody takes more than four times, or less than a quarter of, what the reckoning says: such a reading is of another knife. */
 const MOST_LOG_TAKES = Math.log(4)
 
@@ -85,6 +87,18 @@ export function applyGrinding(
   }
 }
 
+/** The blade after a rod or strop took a little height off its edge, µm. */
+export function applyAbrasion(steel: SteelLeft, spec: BladeSpec, heightUm: number): SteelLeft {
+  if (heightUm <= 0) return steel
+  const lossMm = heightUm / 1000
+  return {
+    ...steel,
+    // how much a rod takes is one doubt for all honings: it adds straight
+    heightMm: { mean: Math.max(1, steel.heightMm.mean - lossMm), sd: steel.heightMm.sd + ABRASION_SHARE_SD * lossMm },
+    bteMm: { mean: thicknessAfterRecession(spec, steel.bteMm.mean, lossMm), sd: steel.bteMm.sd },
+  }
+}
+
 /** The blade after workshop work that was to leave it a certain thickness: as sure as a hand at a stone is, not as a caliper. */
 export const applyThinning = (steel: SteelLeft, bteMm: number | undefined): SteelLeft =>
   bteMm === undefined
@@ -113,7 +127,8 @@ function updateOnHeight(steel: SteelLeft, heightMm: number): SteelLeft {
   const gain = -(steel.takenMm * steel.takes.sd ** 2) / spread
   return {
     ...steel,
-    heightMm: combine(steel.heightMm, reading),
+    // what was measured is what is shown: the reckoning since the last caliper is no second caliper
+    heightMm: reading,
     takes: {
       mean: clamp(steel.takes.mean + gain * (heightMm - steel.heightMm.mean), -MOST_LOG_TAKES, MOST_LOG_TAKES),
       sd: Math.sqrt(Math.max(0.05 ** 2, steel.takes.sd ** 2 + gain * steel.takenMm * steel.takes.sd ** 2)),

@@ -21,6 +21,7 @@ export const EVENT_TRAITS: Readonly<Record<EventKind, EventTraits>> = {
   used: { ...plain, right: 'log-use', reachesBack: true },
   checked: { ...plain, right: 'log-check', movesEdge: true, marksCurve: true },
   honed: { ...plain, right: 'log-hone', movesEdge: true, marksCurve: true },
+  'came-back': { ...plain, right: 'log-hone', movesEdge: true },
   sharpened: { ...plain, right: 'log-sharpening', movesEdge: true, marksCurve: true },
   measured: { ...plain, right: 'log-check', marksCurve: true },
   moved: { ...plain, right: 'move-knife', marksCurve: true },

@@ -59,6 +59,8 @@ export interface EventPayloads {
     readonly readings: readonly { readonly zone: Zone; readonly forcesGf: readonly number[] }[]
     readonly ladder: readonly { readonly zone: Zone | 'whole'; readonly rung: LadderRung }[]
     readonly defects?: Defects | undefined
+    /** the tester it was read with, by the name it gives itself */
+    readonly tester?: string | undefined
   }
   honed: {
     readonly tool: HoneTool
@@ -67,6 +69,8 @@ export interface EventPayloads {
     readonly mismatchDps?: number | undefined
     readonly cameBack?: 'fully' | 'partly' | 'not' | undefined
   }
+  /** what somebody said of the last honing, a moment after it */
+  'came-back': { readonly said: 'fully' | 'partly' | 'not' }
   sharpened: {
     readonly startGrit?: number | undefined
     readonly finishMicron: number
@@ -81,6 +85,8 @@ export interface EventPayloads {
     readonly lengthLossMm?: number | undefined
     /** thickness of the faces that workshop work left, at heights above the edge, mm */
     readonly thicknessAt?: readonly { readonly heightMm: number; readonly thicknessMm: number }[] | undefined
+    /** nothing shows that it was done: no stroke counted, no burr felt, no test; written down by the session itself */
+    readonly claimed?: boolean | undefined
     /** how the knife was described before and after, where the session changed that; written by the server alone */
     readonly described?: { readonly before: Description; readonly after: Description } | undefined
     /** strokes each side really got, where they were counted */

@@ -23,3 +23,12 @@ export function ladderInterval(rung: LadderRung): { readonly low: number; readon
   const [before, after] = [LADDER[at - 1], LADDER[at + 1]]
   return { low: before ? middle(before, rung) : -Infinity, high: after ? middle(rung, after) : Infinity }
 }
+
+/**
+ * The sign that settles best which side of a limit an edge is on: of the bounds between neighbours the one nearest
+ * to the limit, by its duller sign. Whoever sees that sign, or worse, is past it.
+ */
+export function settlingSign(limitGf: number): LadderRung {
+  const distance = (rung: LadderRung): number => Math.abs(Math.log(limitGf) - ladderInterval(rung).low)
+  return LADDER.slice(1).reduce((best, rung) => (distance(rung) < distance(best) ? rung : best), 'paper' as LadderRung)
+}

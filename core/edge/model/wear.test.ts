@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { knifeDefaults } from '../../knife/knifeTypes'
 import { isStainless, STEELS } from '../../knife/steels'
 import { freshForce } from './force'
-import { honeEffect, honeStrokes } from './hone'
+import { honeEffect, honeStrokes, isRodSpent, nextHoning, NO_ROD_WORK, type HoneTool, type RodWork } from './hone'
 import { LADDER, LADDER_FORCE } from './ladder'
 import { edgeWord } from './scale'
 import { bluntWidth, priorWearRate, retentionTcc, wearBy, wornAreaFromBluntWidth } from './wear'
@@ -46,10 +46,12 @@ describe('retention by steel', () => {
     }
   })
 
-  // EN 10088-1: stainless from 10.5 % chromium.
-  it('calls 1.4116 stainless and 1.3505 reactive', () => {
-    expect(STEELS.filter(isStainless).map((steel) => steel.en)).toContain('1.4116')
-    expect(STEELS.filter(isStainless).map((steel) => steel.en)).not.toContain('1.3505')
+  // EN 10088-1: stainless from 10.5 % chromium, with at most 1.2 % carbon.
+  it('calls 1.4116 stainless, 1.3505 reactive, and 1.2379 too: chromium bound in 1.5 % carbon keeps no rust off', () => {
+    const stainless = STEELS.filter(isStainless).map((steel) => steel.en)
+    expect(stainless).toEqual(expect.arrayContaining(['1.4116', '1.4034', '1.4125']))
+    expect(stainless).not.toContain('1.3505')
+    expect(stainless).not.toContain('1.2379')
   })
 })
 
@@ -117,7 +119,48 @@ describe('honing', () => {
   it('does nothing 5° too low and fattens the edge when too high', () => {
     expect(honeEffect({ tool: 'smooth-steel', hrc: 57, mismatchDps: -5 }).efficiency).toBe(0)
     expect(honeEffect({ tool: 'smooth-steel', hrc: 57, mismatchDps: -2 }).efficiency).toBe(0.6)
-    expect(honeEffect({ tool: 'smooth-steel', hrc: 57, mismatchDps: 5 }).freshForceRiseGf).toBeGreaterThan(0)
+    const steep = honeEffect({ tool: 'smooth-steel', hrc: 57, mismatchDps: 5 })
+    expect(nextHoning(NO_ROD_WORK, steep, 17).freshForceRiseGf).toBeGreaterThan(0)
+  })
+
+  function honeOften(
+    tool: HoneTool,
+    times: number,
+    mismatchDps = 0,
+  ): { rod: RodWork; takenUm2: number; riseGf: number; heightUm: number } {
+    const effect = honeEffect({ tool, hrc: 57, mismatchDps })
+    let [rod, takenUm2, riseGf, heightUm] = [NO_ROD_WORK, 0, 0, 0]
+    for (let time = 0; time < times; time++) {
+      const step = nextHoning(rod, effect, 17)
+      rod = step.rod
+      takenUm2 += step.abradedUm2
+      riseGf += step.freshForceRiseGf
+      heightUm += step.heightUm
+    }
+    return { rod, takenUm2, riseGf, heightUm }
+  }
+
+  // Model: from 17 to 22 dps that is some 12 gf in all, never more.
+  it('builds a micro-bevel that has an end: from 17 up to 22 dps some 12 gf, however often', () => {
+    for (const tool of ['smooth-steel', 'strop', 'ceramic-rod', 'diamond-rod'] as const) {
+      expect(honeOften(tool, 400, 5).riseGf).toBeGreaterThan(11)
+      expect(honeOften(tool, 400, 5).riseGf).toBeLessThan(12.5)
+    }
+    expect(honeOften('diamond-rod', 1, 5).riseGf).toBeGreaterThan(honeOften('smooth-steel', 1, 5).riseGf)
+    expect(honeOften('diamond-rod', 30, 2).riseGf).toBe(0)
+  })
+
+  // Model: the n-th abrasive honing takes a₁·e^(−n/N); 180 diamond-rod honings cost height.
+  it('takes less each time on rod and strop, comes to an end, and costs height', () => {
+    const { takenUm2, heightUm, rod } = honeOften('diamond-rod', 180)
+    const closed = (25 * (1 - Math.exp(-180 / 90))) / (1 - Math.exp(-1 / 90))
+    expect(takenUm2).toBeCloseTo(closed, 6)
+    expect(heightUm).toBeGreaterThan(50)
+    expect(heightUm).toBeLessThan(200)
+    expect(isRodSpent(rod, 'diamond-rod')).toBe(true)
+    expect(isRodSpent(honeOften('strop', 20).rod, 'strop')).toBe(false)
+    expect(honeOften('smooth-steel', 180).takenUm2).toBe(0)
+    expect(isRodSpent(honeOften('smooth-steel', 500).rod, 'smooth-steel')).toBe(false)
   })
 
   // 5 to 10 strokes a side (common practice).

@@ -19,7 +19,8 @@ export function quarantineSteps({ defects }: KnifeState, blade: BladeGeometry): 
 export function repairSteps({ defects }: KnifeState, blade: BladeGeometry, rules: VerdictRules): Recommendation[] {
   const steps: Recommendation[] = []
   // what was left on purpose goes with the next sessions
-  if (defects.chip && !defects.chip.rests) {
+  // and a nick is gone with any session on the stone
+  if (defects.chip && !defects.chip.rests && defects.chip.depthMm >= rules.nickMm) {
     const { zone, depthMm } = defects.chip
     const startGrit = depthMm >= rules.coarseChipMm ? COARSEST_USUAL_GRIT : COARSE_GRIT
     steps.push({

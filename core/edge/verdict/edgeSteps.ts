@@ -1,17 +1,31 @@
 import { recessionToApexUm } from '../../abrasive/removal'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 import { ZONES, type Zone } from '../../knife/zones'
-import { forceBand, type KnifeState } from '../log/state'
+import { OFF_STONE_HOURS } from '../log/judgeHand'
+import { chanceOver, forceBand, type KnifeState } from '../log/state'
 import { edgeForce, wornForce } from '../model/force'
-import { honeStrokes, usualHoneTool } from '../model/hone'
+import { honeEffect, honeStrokes, isRodSpent, usualHoneTool, type HoneTool } from '../model/hone'
+import { settlingSign } from '../model/ladder'
 import { bluntWidth } from '../model/wear'
 import { COARSE_GRIT, FINE_GRIT, MIDDLE_GRIT, stoneCost } from './cost'
 import type { Reason, Recommendation, VerdictRules } from './recommendation'
 import { valueOfTest } from './valueOfTest'
 
-function honeStep(state: KnifeState, blade: BladeGeometry, worst: Zone, reasons: readonly Reason[]): Recommendation {
-  const tool = usualHoneTool(blade.hrc)
-  const brittle: Reason[] = tool === 'strop' ? [{ code: 'brittle', values: { hrc: blade.hrc } }] : []
+/** What this knife is honed with: the holder's own tool, unless it is a steel that would chip the blade. */
+const toolFor = ({ hrc }: BladeGeometry, { honeTool }: VerdictRules): HoneTool =>
+  honeTool === null || honeEffect({ tool: honeTool, hrc }).chippingRisk ? usualHoneTool(hrc) : honeTool
+
+function honeStep(
+  state: KnifeState,
+  blade: BladeGeometry,
+  worst: Zone,
+  reasons: readonly Reason[],
+  rules: VerdictRules,
+): Recommendation {
+  const tool = toolFor(blade, rules)
+  const brittle: Reason[] = honeEffect({ tool: 'smooth-steel', hrc: blade.hrc }).chippingRisk
+    ? [{ code: 'brittle', values: { hrc: blade.hrc } }]
+    : []
   return {
     action: 'hone',
     reasons: [...reasons, ...brittle],
@@ -40,46 +54,167 @@ function stoneStep(
   }
 }
 
-/** Past the limit, or glinting: hone what is bent, stone what is worn, test first where the reckoning cannot tell. */
+/** What the reckoning says of an edge against its limit, at the zone that is worst. */
+interface Standing {
+  readonly zone: Zone
+  readonly forceGf: number
+  readonly over: boolean
+  /** chance that what only a stone can lower is past the limit, at the zone where it is likeliest */
+  readonly wornZone: Zone
+  readonly wornChance: number
+}
+
+function standingOf(state: KnifeState, dps: number, worst: Zone, limitGf: number): Standing {
+  const wornChance = (zone: Zone): number =>
+    chanceOver(wornForce(state.zones[zone], dps), state.zones[zone].wornLogSd, limitGf)
+  const wornZone = ZONES.reduce((a, b) => (wornChance(b) > wornChance(a) ? b : a))
+  const forceGf = edgeForce(state.zones[worst], dps)
+  return { zone: worst, forceGf, over: forceGf > limitGf, wornZone, wornChance: wornChance(wornZone) }
+}
+
+/**
+ * Dull, glinting, or not known well enough to leave: in the order in which a sharpener would say it. What was seen
+ * comes before what is reckoned; a stone is taken to what is worn, a rod to what is bent; a test is asked for only
+ * where it can change what is done, and not within an hour of the last one.
+ */
 export function dullEdgeSteps(
   state: KnifeState,
   blade: BladeGeometry,
   worst: Zone,
   rules: VerdictRules,
 ): Recommendation[] {
-  const zone = state.zones[worst]
-  const forceGf = Math.round(edgeForce(zone, blade.dps))
-  const values = { zone: worst, forceGf, limitGf: rules.limitGf }
-  const glints = state.defects.glint
-  const over = edgeForce(zone, blade.dps) > rules.limitGf
-  const wornOver = wornForce(zone, blade.dps) > rules.limitGf
-  const honeFailed = over && state.lastHone === 'not'
-  const coarse = glints.length > 0 || bluntWidth({ ...zone, dps: blade.dps }) >= rules.coarseBluntUm
-  const reasons: Reason[] = []
-  if (glints.length > 0) reasons.push({ code: 'glint', values: { zone: glints.join(' ') } })
-  if (honeFailed) reasons.push({ code: 'hone-failed', values })
-  if (wornOver) reasons.push({ code: 'worn', values })
-  const honeIsNext = over && reasons.length === 0
-  const bent: Reason = { code: 'bent', values }
-  const stone = stoneStep(state, blade, honeIsNext ? [bent] : reasons, coarse)
-  // honing it once more tells nothing that a test does not tell better
-  if (honeIsNext && isJustHoned(state, rules)) return [checkStep(state, blade, worst, rules), stone]
-  if (honeIsNext) return [honeStep(state, blade, worst, [bent]), stone]
-  const unsure = glints.length === 0 ? unsureStep(state, blade, worst, rules) : null
-  if (unsure) return reasons.length > 0 ? [unsure, stone] : [unsure]
-  return reasons.length > 0 ? [stone] : []
+  const standing = standingOf(state, blade.dps, worst, rules.limitGf)
+  return (
+    seenDullSteps(state, blade, standing, rules) ??
+    unseenSteps(state, blade, standing, rules) ??
+    wornSteps(state, blade, standing, rules) ??
+    bentSteps(state, blade, standing, rules) ??
+    []
+  )
+}
+
+const valuesOf = ({ zone, forceGf }: Standing, { limitGf }: VerdictRules): Reason['values'] => ({
+  zone,
+  forceGf: Math.round(forceGf),
+  limitGf,
+})
+
+const isCoarse = (state: KnifeState, blade: BladeGeometry, zone: Zone, rules: VerdictRules): boolean =>
+  state.defects.glint.length > 0 ||
+  bluntWidth({ wornAreaUm2: state.zones[zone].wornAreaUm2, dps: blade.dps }) >= rules.coarseBluntUm
+
+/** What somebody saw: a bright line under the lamp, a high reading right off the stone, an edge that did not come back. */
+function seenDullSteps(
+  state: KnifeState,
+  blade: BladeGeometry,
+  standing: Standing,
+  rules: VerdictRules,
+): Recommendation[] | null {
+  const values = valuesOf(standing, rules)
+  const stone = (reasons: readonly Reason[], coarse: boolean): Recommendation =>
+    stoneStep(state, blade, reasons, coarse)
+  const { glint } = state.defects
+  if (glint.length > 0) {
+    const failed: Reason[] = state.lastHone === 'not' ? [{ code: 'hone-failed', values }] : []
+    return [stone([{ code: 'glint', values: { zone: glint.join(' ') } }, ...failed], true)]
+  }
+  if (isNotAtApex(state, standing, rules)) return [stone([{ code: 'not-at-apex', values }], false)]
+  if (state.lastHone !== 'not') return null
+  const failed: Reason = { code: 'hone-failed', values }
+  const needsStone = stone([failed], isCoarse(state, blade, standing.wornZone, rules))
+  // somebody said so: next is a test or the stone, however little the reckoning agrees
+  if (standing.over || standing.wornChance > rules.stoneFromChance || isJustChecked(state, rules)) return [needsStone]
+  return [{ ...checkStep(state, blade, standing.zone, rules), reasons: [failed] }, needsStone]
+}
+
+/** High right off a stone: the apex was not reached, or a burr stands on it; it cannot be bent yet. */
+const isNotAtApex = (state: KnifeState, { forceGf }: Standing, rules: VerdictRules): boolean =>
+  state.sharpenedMs !== null &&
+  isLookedAt(state) &&
+  state.checkedMs !== null &&
+  state.checkedMs >= state.sharpenedMs &&
+  state.hoursSinceSharpening < OFF_STONE_HOURS &&
+  forceGf > rules.amberShare * rules.limitGf
+
+/** Has anybody read this knife, with a tester or by a sign? */
+const isLookedAt = (state: KnifeState): boolean => state.readingCount + state.signCount > 0
+
+/** Nobody has looked, or a session was only claimed: nothing is called dull as a fact before one sign is seen. */
+function unseenSteps(
+  state: KnifeState,
+  blade: BladeGeometry,
+  standing: Standing,
+  rules: VerdictRules,
+): Recommendation[] | null {
+  const claimed = state.sharpening.claimed
+  if (!claimed && (isLookedAt(state) || !isUnsure(state, blade, standing, rules))) return null
+  const check = checkStep(state, blade, standing.zone, rules)
+  return claimed ? [{ ...check, reasons: [{ code: 'claimed', values: valuesOf(standing, rules) }] }] : [check]
 }
 
 /**
- * A one-minute test before a session, when it is expected to save more than it costs. Neither a fresh
- * reading nor a certain edge makes it worth doing.
+ * Would a look at this edge settle something? One that came in from use is asked about at once; a known one when it
+ * is likelier than not to want a stone. What only a rod would mend is no reason to test.
  */
-function unsureStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Recommendation | null {
-  const zone = state.zones[worst]
+function isUnsure(
+  state: KnifeState,
+  blade: BladeGeometry,
+  { wornZone, wornChance }: Standing,
+  rules: VerdictRules,
+): boolean {
+  if (!state.sharpening.tested) return wornChance > rules.strangerChance
+  const worn = wornForce(state.zones[wornZone], blade.dps)
+  return worn > rules.unseenShare * rules.amberShare * rules.limitGf
+}
+
+/** Worn past the limit, or likely to be: to the stone, after a test where one may save the session. */
+function wornSteps(
+  state: KnifeState,
+  blade: BladeGeometry,
+  standing: Standing,
+  rules: VerdictRules,
+): Recommendation[] | null {
+  const { wornZone, wornChance } = standing
+  const tool = toolFor(blade, rules)
+  const spent = wornChance > rules.rodSpentChance && isRodSpent(state.rod, tool)
+  if (wornChance <= rules.askFromChance && !spent) return null
+  const zone = state.zones[wornZone]
+  const values = { zone: wornZone, forceGf: Math.round(wornForce(zone, blade.dps)), limitGf: rules.limitGf, tool }
+  const reasons: Reason[] = [{ code: spent ? 'rod-spent' : 'worn', values }]
+  const stone = stoneStep(state, blade, reasons, isCoarse(state, blade, wornZone, rules))
+  if (isJustChecked(state, rules)) return wornChance > 0.5 || spent ? [stone] : null
+  return testIsWorthIt(state, blade, wornZone, rules) ? [checkStep(state, blade, wornZone, rules), stone] : [stone]
+}
+
+/** Over the limit because of what is bent: hone it, and test it after; once is enough. */
+function bentSteps(
+  state: KnifeState,
+  blade: BladeGeometry,
+  standing: Standing,
+  rules: VerdictRules,
+): Recommendation[] | null {
+  if (!standing.over) return null
+  const bent: Reason = { code: 'bent', values: valuesOf(standing, rules) }
+  const coarse = isCoarse(state, blade, standing.zone, rules)
+  // worn so far that honing would bring it back for an hour and not through the service
+  if (wornForce(state.zones[standing.zone], blade.dps) > rules.amberShare * rules.limitGf)
+    return [stoneStep(state, blade, [{ code: 'past-a-hone', values: valuesOf(standing, rules) }], coarse)]
+  const stone = stoneStep(state, blade, [bent], coarse)
+  if (!isJustHoned(state, rules)) return [honeStep(state, blade, standing.zone, [bent], rules), stone]
+  // honing it once more tells nothing that a test does not tell better
+  return isJustChecked(state, rules) ? [stone] : [checkStep(state, blade, standing.zone, rules), stone]
+}
+
+const isJustChecked = (state: KnifeState, rules: VerdictRules): boolean =>
+  isLookedAt(state) && state.checkedMs !== null && state.hoursSinceCheck < rules.checkHoldsHours
+
+/** A one-minute test before a session, when it is expected to save more than it costs. */
+function testIsWorthIt(state: KnifeState, blade: BladeGeometry, wornZone: Zone, rules: VerdictRules): boolean {
+  const zone = state.zones[wornZone]
   const session = stoneStep(state, blade, [], false).cost
   const { valueMinutes } = valueOfTest({
-    forceGf: edgeForce(zone, blade.dps),
-    logSd: zone.logSd,
+    forceGf: wornForce(zone, blade.dps),
+    logSd: zone.wornLogSd,
     limitGf: rules.limitGf,
     testLogSd: rules.testLogSd,
     stakes: {
@@ -88,15 +223,22 @@ function unsureStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules:
       test: rules.testMinutes,
     },
   })
-  return valueMinutes > 0 ? checkStep(state, blade, worst, rules) : null
+  return valueMinutes > 0
 }
 
 function checkStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Recommendation {
   const band = forceBand(state.zones[worst], blade.dps)
-  const values = { zone: worst, lowGf: Math.round(band.lowGf), highGf: Math.round(band.highGf), limitGf: rules.limitGf }
+  const values = {
+    zone: worst,
+    lowGf: Math.round(band.lowGf),
+    highGf: Math.round(band.highGf),
+    limitGf: rules.limitGf,
+    // for a house without a tester, and quicker in one that has it
+    sign: settlingSign(rules.limitGf),
+  }
   return {
     action: 'check',
-    reasons: [{ code: state.readingCount === 0 ? 'never-read' : 'straddles', values }],
+    reasons: [isLookedAt(state) ? { code: 'straddles', values } : { code: 'never-read', values }],
     cost: { minutes: rules.testMinutes, strokesPerSide: 0, steelUm: 0 },
     startGrit: null,
     tool: null,
@@ -112,7 +254,8 @@ export function tiringEdgeSteps(
   rules: VerdictRules,
 ): Recommendation[] {
   const worn = wornForce(state.zones[worst], blade.dps)
-  if (worn <= rules.limitGf * rules.amberShare || worn > rules.limitGf) return []
+  // a look comes first where there never was one
+  if (!isLookedAt(state) || worn <= rules.limitGf * rules.amberShare || worn > rules.limitGf) return []
   const blunt = bluntWidth({ ...state.zones[worst], dps: blade.dps })
   return [
     {
@@ -138,8 +281,8 @@ export function dailyHoningSteps(
 ): Recommendation[] {
   const forceGf = Math.round(edgeForce(state.zones[worst], blade.dps))
   if (state.defects.burrLeft) {
-    return [honeStep(state, blade, worst, [{ code: 'burr-left', values: { zone: worst } }])]
+    return [honeStep(state, blade, worst, [{ code: 'burr-left', values: { zone: worst } }], rules)]
   }
   if (state.zones[worst].roll < rules.honeFromRoll || isJustHoned(state, rules)) return []
-  return [honeStep(state, blade, worst, [{ code: 'daily', values: { zone: worst, forceGf } }])]
+  return [honeStep(state, blade, worst, [{ code: 'daily', values: { zone: worst, forceGf } }], rules)]
 }

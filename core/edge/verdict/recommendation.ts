@@ -39,6 +39,12 @@ export interface Reason {
     | 'daily'
     | 'keen'
     | 'brittle'
+    | 'not-at-apex'
+    | 'claimed'
+    | 'rod-spent'
+    | 'past-a-hone'
+    | 'reactive'
+    | 'thin-for-bone'
   readonly values: Readonly<Record<string, number | string>>
 }
 
@@ -61,10 +67,25 @@ export interface VerdictRules {
   readonly coarseChipMm: number
   /** blunt width from which the first stone is coarse, µm */
   readonly coarseBluntUm: number
+  /** what the holder hones with; null where the knife's hardness decides */
+  readonly honeTool: HoneTool | null
   /** roll below which a daily hone is not worth the strokes */
   readonly honeFromRoll: number
   /** hours of use during which nobody is asked to hone again */
   readonly honeHoldsHours: number
+  /** hours of use during which nobody is asked to test again */
+  readonly checkHoldsHours: number
+  /** chance of being worn past the limit from which a test or a session is asked for */
+  readonly askFromChance: number
+  /** the same from which an edge that did not come back goes to the stone without a test */
+  readonly stoneFromChance: number
+  /** share of the amber limit at which an edge nobody has looked at is asked about */
+  readonly unseenShare: number
+  /** chance of being worn past the limit at which one that came in from use is, and from which a spent rod goes to the stone */
+  readonly strangerChance: number
+  readonly rodSpentChance: number
+  /** chips shallower than this go with the next session and ask for none, mm */
+  readonly nickMm: number
   /** what a service with a dull knife costs, in minutes of work */
   readonly dullServiceMinutes: number
   /** what each µm of edge height is worth, in minutes of work */
@@ -87,8 +108,16 @@ export function defaultRules(
     thicknessGrowth: THICKNESS_GROWTH_LIMIT,
     coarseChipMm: 0.2,
     coarseBluntUm: 15,
+    honeTool: null,
     honeFromRoll: 0.12,
     honeHoldsHours: 0.5,
+    checkHoldsHours: 1,
+    askFromChance: 0.5,
+    stoneFromChance: 0.7,
+    unseenShare: 1.09,
+    strangerChance: 0.05,
+    rodSpentChance: 0.2,
+    nickMm: 0.1,
     // assumed, like all below: a house that minds its steel or its services more says so
     dullServiceMinutes: 20,
     steelMinutesPerUm: 0.05,

@@ -80,7 +80,9 @@ describe('the next action', () => {
   it('is not to hone again what was honed just now', () => {
     expect(decide(edge(0.2, 2)).action).toBe('hone')
     expect(decide(edge(0.2, 2, { honedMs: 0, hoursSinceHone: 0 })).action).toBe('none')
-    expect(decide(edge(0.9, 8, { honedMs: 0, hoursSinceHone: 0 })).action).toBe('check')
+    const honed = { honedMs: 0, hoursSinceHone: 0 }
+    expect(decide(edge(0.9, 8, { ...honed, hoursSinceCheck: 6 })).action).toBe('check')
+    expect(decide(edge(0.9, 8, honed)).action).toBe('stone')
   })
 
   it('is the stone when the same edge did not come back from honing', () => {
@@ -130,6 +132,50 @@ describe('the next action', () => {
     const hard = decide(edge(0.4, 2), { hrc: 62 })
     expect(hard).toMatchObject({ action: 'hone', tool: 'strop' })
     expect(hard.reasons.map((reason) => reason.code)).toContain('brittle')
+  })
+
+  it('is the stone when the rod has done what it can', () => {
+    const rules = { ...defaultRules('general'), honeTool: 'ceramic-rod' as const }
+    const worn = edge(0.1, 14.9, { rod: { microBevel: 0, honings: 70 } }, 0.06)
+    const spent = verdict(worn, chef, 'general', rules)
+    expect(spent).toMatchObject({ action: 'stone' })
+    expect(spent.reasons[0]).toMatchObject({ code: 'rod-spent', values: { tool: 'ceramic-rod' } })
+    const fresh = verdict({ ...worn, rod: { microBevel: 0, honings: 10 } }, chef, 'general', rules)
+    expect(fresh.reasons.map(({ code }) => code)).not.toContain('rod-spent')
+  })
+
+  it('is back to the stone when it reads high right off it: not at the apex, or a burr left, never bent', () => {
+    const off = { sharpenedMs: 0, checkedMs: 1, hoursSinceSharpening: 0 }
+    expect(codes(edge(0, 16, off))).toEqual(['not-at-apex'])
+    expect(decide(edge(0, 16, off)).action).toBe('stone')
+    expect(codes(edge(0, 16, { ...off, hoursSinceSharpening: 6 }))).toEqual(['worn'])
+  })
+
+  it('never offers a rod where a rod is what no longer helps', () => {
+    for (const state of [edge(0.9, 16), edge(0.5, 8, { lastHone: 'not' }), edge(0.6, 12)]) {
+      expect(decide(state).action).not.toBe('hone')
+      expect(['hone', 'touch-up']).not.toContain(decide(state).runnerUp?.action)
+    }
+  })
+
+  it('lets a nick go with the next session', () => {
+    const nicked = (depthMm: number): KnifeState =>
+      edge(0, 1, { defects: { ...NO_DEFECTS, chip: { zone: 'tip', depthMm } } })
+    expect(decide(nicked(0.08)).action).toBe('none')
+    expect(decide(nicked(0.12)).action).toBe('repair')
+  })
+
+  it('says what to mind: steel that rusts, and an edge too thin for bone', () => {
+    expect(codes(edge(0.4, 2), { reactive: true })).toContain('reactive')
+    expect(codes(edge(0.4, 2), { onBone: true, dps: 12, hrc: 62 })).toContain('thin-for-bone')
+    expect(codes(edge(0.4, 2), { onBone: true, dps: 25 })).not.toContain('thin-for-bone')
+    expect(codes(edge(0, 1), { reactive: true })).toEqual([])
+  })
+
+  it('asks for no second test before the edge has worked an hour', () => {
+    const unsure = edge(0, 15.8, { hoursSinceCheck: 0.4 }, 0.2)
+    expect(decide(unsure).action).toBe('stone')
+    expect(decide({ ...unsure, hoursSinceCheck: 1.5 }).action).toBe('check')
   })
 
   it('names the worst zone', () => {

@@ -3,9 +3,17 @@ import type { KnifeRole } from '../../knife/knifeTypes'
 import { ZONES, type Zone } from '../../knife/zones'
 import type { KnifeState } from '../log/state'
 import { edgeForce } from '../model/force'
+import { neededDps } from '../model/strain'
 import { quarantineSteps, repairSteps, roleChangeSteps, thinningSteps } from './bladeSteps'
 import { dailyHoningSteps, dullEdgeSteps, tiringEdgeSteps } from './edgeSteps'
-import { defaultRules, NO_COST, type Recommendation, type VerdictRules } from './recommendation'
+import {
+  defaultRules,
+  NO_COST,
+  type Action,
+  type Reason,
+  type Recommendation,
+  type VerdictRules,
+} from './recommendation'
 
 export {
   ACTIONS,
@@ -39,7 +47,7 @@ export function verdict(
   rules: VerdictRules = defaultRules(role),
 ): Verdict {
   const steps = candidates(state, geometry, role, rules)
-  const [first, second] = steps
+  const [first, ...others] = steps
   const none: Recommendation = {
     action: 'none',
     reasons: [],
@@ -48,7 +56,35 @@ export function verdict(
     tool: null,
     dps: geometry.dps,
   }
-  return { ...(first ?? none), runnerUp: second ?? null, worstZone: worstZone(state, geometry.dps) }
+  const next = first ?? none
+  return {
+    ...next,
+    reasons: [...next.reasons, ...careReasons(geometry, next.action)],
+    runnerUp: others.find((other) => !contradicts(next, other)) ?? null,
+    worstZone: worstZone(state, geometry.dps),
+  }
+}
+
+/** Honing is no other way where honing is what no longer helps, nor a touch-up where the stone is needed. */
+const contradicts = (first: Recommendation, second: Recommendation): boolean =>
+  (second.action === 'touch-up' && first.action === 'stone') ||
+  (second.action === 'hone' &&
+    first.reasons.some(({ code }) =>
+      ['worn', 'hone-failed', 'rod-spent', 'glint', 'not-at-apex', 'straddles', 'past-a-hone'].includes(code),
+    ))
+
+/** What to mind with this blade, whatever is done: steel that rusts, and an edge too thin for bone. */
+function careReasons(blade: BladeGeometry, action: Action): Reason[] {
+  if (action === 'none' || action === 'quarantine') return []
+  const care: Reason[] = []
+  if (blade.reactive === true) care.push({ code: 'reactive', values: {} })
+  if (blade.onBone === true && blade.dps < neededDps(blade.hrc, 'meat-on-bone')) {
+    care.push({
+      code: 'thin-for-bone',
+      values: { dps: blade.dps, neededDps: neededDps(blade.hrc, 'meat-on-bone'), hrc: blade.hrc },
+    })
+  }
+  return care
 }
 
 export function worstZone(state: KnifeState, dps: number): Zone {
