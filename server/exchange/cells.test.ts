@@ -124,6 +124,27 @@ describe('other cells', () => {
     expect(() => moment('01/07/2026 16:40', mm)).toThrow(expect.objectContaining({ key: 'not-a-moment' }))
   })
 
+  it('refuses days and hours that no calendar has, with or without an offset', () => {
+    const wrong = [
+      '2026-02-30 12:00',
+      '2026-02-30T12:00Z',
+      '2026-03-01 25:10',
+      '2026-13-01 10:00',
+      '2026-03-01T10:61+01:00',
+    ]
+    for (const raw of wrong) expect(() => moment(raw, mm)).toThrow(expect.objectContaining({ key: 'no-such-moment' }))
+    expect(() => day('2026-02-30', mm)).toThrow()
+  })
+
+  // Clocks in this zone go back at 02:00 on 25 October 2026 and forward at 01:00 on 29 March 2026 (IANA time zone data).
+  it('says so where the clock change makes an hour come twice or never, and takes it with an offset', () => {
+    expect(() => moment('2026-10-25 01:30', mm)).toThrow(expect.objectContaining({ key: 'hour-twice' }))
+    expect(() => moment('2026-03-29 01:30', mm)).toThrow(expect.objectContaining({ key: 'hour-skipped' }))
+    expect(moment('2026-10-25 01:30+01:00', mm).toISOString()).toBe('2026-10-25T00:30:00.000Z')
+    expect(moment('2026-10-25 02:30', mm).toISOString()).toBe('2026-10-25T02:30:00.000Z')
+    expect(moment('2026-10-25 00:30', mm).toISOString()).toBe('2026-10-24T23:30:00.000Z')
+  })
+
   it('refuses what is too long, misshapen or no JSON', () => {
     expect(() => text(3)('four', mm)).toThrow(expect.objectContaining({ key: 'too-long' }))
     expect(() => pattern(/^\d{4}$/, (raw) => raw, 'not-a-pin')('12a4', mm)).toThrow(

@@ -1,4 +1,5 @@
 import { TZDate } from '@date-fns/tz'
+import { HOUR_MS } from '../../core/time'
 
 /** A cell that cannot be read; the sentence is the catalogue's `cell.<key>`. */
 export class CellFault extends Error {
@@ -112,24 +113,51 @@ export const day: ReadCell<string> = (raw) => {
   return raw
 }
 
+type Wall = readonly [year: number, month: number, date: number, hour: number, minute: number, second: number]
+
+/** What the clock on the wall shows at an instant. */
+const wallAt = (instantMs: number, zone: string): Wall => {
+  const shown = new TZDate(instantMs, zone)
+  return [
+    shown.getFullYear(),
+    shown.getMonth() + 1,
+    shown.getDate(),
+    shown.getHours(),
+    shown.getMinutes(),
+    shown.getSeconds(),
+  ]
+}
+const sameWall = (a: Wall, b: Wall): boolean => a.every((value, at) => value === b[at])
+
+/** Refuses the 30th of February and 25:10, whatever the calendar would make of them. */
+function assertOnCalendar([year, month, date, hour, minute, second]: Wall, raw: string): void {
+  const day = new Date(Date.UTC(year, month - 1, date))
+  const isDay = day.getUTCMonth() === month - 1 && day.getUTCDate() === date
+  if (!isDay || hour > 23 || minute > 59 || second > 59) throw new CellFault('no-such-moment', { text: raw })
+}
+
+/**
+ * A wall time in a zone as an instant.
+ *
+ * @throws CellFault for an hour that the clocks skip, or go through twice: the file has to say which
+ */
+function instantOf(wall: Wall, zone: string, raw: string): Date {
+  const [year, month, date, hour, minute, second] = wall
+  const instant = new TZDate(year, month - 1, date, hour, minute, second, zone).getTime()
+  if (!sameWall(wallAt(instant, zone), wall)) throw new CellFault('hour-skipped', { text: raw })
+  if ([-HOUR_MS, HOUR_MS].some((shift) => sameWall(wallAt(instant + shift, zone), wall)))
+    throw new CellFault('hour-twice', { text: raw })
+  return new Date(instant)
+}
+
 /** A moment, ISO 8601; without an offset it is wall time in the house's zone. */
 export const moment: ReadCell<Date> = (raw, { zone }) => {
   const match = /^(\d{4})-(\d{2})-(\d{2})[T ](\d{2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?(Z|[+-]\d{2}:?\d{2})?$/.exec(raw)
   if (!match) throw new CellFault('not-a-moment', { text: raw })
   const [, year, month, date, hour, minute, second = '0', offset] = match
-  const value = offset
-    ? new Date(raw.replace(' ', 'T'))
-    : new Date(
-        new TZDate(
-          Number(year),
-          Number(month) - 1,
-          Number(date),
-          Number(hour),
-          Number(minute),
-          Number(second),
-          zone,
-        ).getTime(),
-      )
+  const wall: Wall = [Number(year), Number(month), Number(date), Number(hour), Number(minute), Number(second)]
+  assertOnCalendar(wall, raw)
+  const value = offset ? new Date(raw.replace(' ', 'T')) : instantOf(wall, zone, raw)
   if (Number.isNaN(value.getTime())) throw new CellFault('not-a-moment', { text: raw })
   return value
 }

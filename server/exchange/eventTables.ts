@@ -1,13 +1,22 @@
 import { v5 as idFrom } from 'uuid'
 import { NewEvent } from '../../contract/events'
+import { standingEvents, type KnifeEvent } from '../../core/edge/model/events'
 import { issueWords } from '../../words/faults'
 import type { Queryable } from '../db/database'
 import type { StoredKnife } from '../db/queries/fleet/knives'
-import { insertEvents, knownEventIds, type EventWrite } from '../db/queries/log/events'
+import { insertEvents, knifeLogs, knownEventIds, type EventWrite } from '../db/queries/log/events'
 import { refold } from '../services/log/knifeState'
 import { CLOCK_SLACK_MS } from '../services/log/recordEvents'
 import { EVENT_COLUMNS, READING_COLUMNS } from './columns'
-import { knifeByCode, personByName, planOfTable, problemList, type Present, type TablePlan } from './plan'
+import {
+  knifeByCode,
+  personByName,
+  planOfTable,
+  problemList,
+  type Present,
+  type RowDecision,
+  type TablePlan,
+} from './plan'
 import { readTable } from './readTable'
 
 /** Space of ids made from the content of a reading, so that the same file twice records once. */
@@ -54,7 +63,8 @@ export async function planReadings(csv: string, present: Present, db: Queryable)
     const key = `${one.knife.id} ${one.at.toISOString()} ${one.personId ?? ''}`
     checks.set(key, [...(checks.get(key) ?? []), one])
   }
-  const writes = [...checks.entries()].flatMap(([key, ones]): (EventWrite & { rows: number[] })[] => {
+  const logs = await knifeLogs(db, present.caller.house.id, [...new Set(placed.map(({ knife }) => knife.id))])
+  const writes = [...checks.entries()].flatMap(([key, ones]): TableWrite[] => {
     const [first] = ones
     if (!first) return []
     const zones = [...new Set(ones.map((one) => one.zone))]
@@ -64,10 +74,14 @@ export async function planReadings(csv: string, present: Present, db: Queryable)
     }))
     const crowded = readings.some((reading) => reading.forcesGf.length > 10)
     if (crowded) problems.add(first.row, 'force', 'too-many-repeats')
-    const id = idFrom(`${key} ${JSON.stringify(readings)}`, READING_SPACE)
+    const there = standingCheck(logs.get(first.knife.id) ?? [], first)
+    // what stands there already may have come from a screen: alike it is the same check, else the file corrects it
+    const isThere = there !== undefined && JSON.stringify(there.payload.readings) === JSON.stringify(readings)
+    const id = isThere ? there.id : idFrom(`${key} ${JSON.stringify(readings)}`, READING_SPACE)
     return [
       {
         id,
+        ...(there && !isThere ? { replaces: there } : {}),
         knifeId: first.knife.id,
         kind: 'checked',
         at: first.at,
@@ -90,7 +104,7 @@ export async function planEvents(csv: string, present: Present, db: Queryable): 
     present.caller.house.id,
     table.rows.flatMap(({ values }) => values.id ?? []),
   )
-  const writes = table.rows.flatMap((line): (EventWrite & { rows: number[] })[] => {
+  const writes = table.rows.flatMap((line): TableWrite[] => {
     const place = placeRow(line, present, problems)
     const { id, kind, details } = line.values
     if (!place || id === undefined || kind === undefined) return []
@@ -139,32 +153,74 @@ export async function planEvents(csv: string, present: Present, db: Queryable): 
   return await tablePlan(table, problems, present, db, writes)
 }
 
+type Check = Extract<KnifeEvent, { kind: 'checked' }>
+
+/** An event a file asks for, the rows it comes from, and the check it corrects. */
+type TableWrite = EventWrite & { readonly rows: readonly number[]; readonly replaces?: Check }
+
+/** The check with readings that stands at the moment and by the person of a row. */
+const standingCheck = (
+  log: readonly KnifeEvent[],
+  { at, personId }: { readonly at: Date; readonly personId: string | null },
+): Check | undefined =>
+  standingEvents(log).find(
+    (event): event is Check =>
+      event.kind === 'checked' &&
+      event.atMs === at.getTime() &&
+      event.personId === personId &&
+      event.payload.readings.length > 0,
+  )
+
+/** The entry that takes back what a file corrects; its id follows from the two, so that the same file corrects once. */
+const takingBack = (write: TableWrite, old: Check, present: Present): EventWrite => ({
+  id: idFrom(`${write.id} in place of ${old.id}`, READING_SPACE),
+  knifeId: write.knifeId,
+  kind: 'voided',
+  at: present.now,
+  personId: present.caller.person.id,
+  deviceId: present.caller.deviceId,
+  payload: { eventId: old.id, reason: present.say('exchange.corrected') },
+})
+
+const forcesOf = ({ payload }: Pick<Check, 'payload'>): string =>
+  payload.readings.map(({ forcesGf }) => forcesGf.join(' ')).join(', ')
+
 async function tablePlan(
   table: { readonly delimiter: string; readonly unknownColumns: readonly string[]; readonly rows: readonly Dated[] },
   problems: ReturnType<typeof problemList>,
   present: Present,
   db: Queryable,
-  writes: readonly (EventWrite & { readonly rows: readonly number[] })[],
+  writes: readonly TableWrite[],
 ): Promise<TablePlan> {
   const known = await knownEventIds(
     db,
     present.caller.house.id,
     writes.map((write) => write.id),
   )
-  const verbs = new Map(
-    writes.flatMap((write) => write.rows.map((row) => [row, known.has(write.id) ? 'same' : 'add'] as const)),
+  const decisions = new Map(
+    writes.flatMap((write) => {
+      const { replaces } = write
+      const decision: RowDecision = known.has(write.id)
+        ? { verb: 'same', changes: [] }
+        : replaces
+          ? {
+              verb: 'change',
+              changes: [{ column: 'force', from: forcesOf(replaces), to: forcesOf(write as Pick<Check, 'payload'>) }],
+            }
+          : { verb: 'add', changes: [] }
+      return write.rows.map((row) => [row, decision] as const)
+    }),
   )
   return planOfTable(table, problems, {
     label: ({ code }) => code ?? '',
-    decide: (row) => {
-      const verb = verbs.get(row)
-      return verb && { verb, changes: [] }
-    },
+    decide: (row) => decisions.get(row),
     apply: (client) =>
       applyEvents(
         client,
         present,
-        writes.filter((write) => !known.has(write.id)),
+        writes
+          .filter((write) => !known.has(write.id))
+          .flatMap((write) => [write, ...(write.replaces ? [takingBack(write, write.replaces, present)] : [])]),
       ),
   })
 }

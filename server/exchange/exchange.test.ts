@@ -160,6 +160,34 @@ describe('people, readings and events', () => {
     expect(log).toContain('2026-03-09T16:40:00.000Z')
   })
 
+  it('takes a corrected file as a correction: the new reading stands, the old stays readable as taken back', async () => {
+    await addTestKnife(house, { code: 'R-2' })
+    const csv = (force: number): string => `knife;time;spot;grams\nR-2;2026-03-09 12:40;tip;${force}\n`
+    await bring('readings', csv(2450), true)
+    const corrected = (await bring('readings', csv(245))).body
+    expect(corrected.counts).toMatchObject({ add: 0, change: 1 })
+    expect(corrected.rows[0].changes).toEqual([{ column: 'force', from: '2450', to: '245' }])
+    await bring('readings', csv(245), true)
+    expect((await bring('readings', csv(245), true)).body.counts).toMatchObject({ same: 1, change: 0, add: 0 })
+    const fleet = (await house.manager.get('/api/fleet')).body
+    const knife = fleet.knives.find((one: { code: string }) => one.code === 'R-2')
+    expect(knife.readingCount).toBe(1)
+    const timeline = (await house.manager.get(`/api/knives/${knife.id}/events`)).body as { voided: unknown }[]
+    expect(timeline.filter(({ voided }) => voided !== null)).toHaveLength(1)
+  })
+
+  it('brings in readings older than the knife’s own entry: it has worked since the oldest of them', async () => {
+    await addTestKnife(house, { code: 'R-3', condition: 'in-use' })
+    const csv = ['2026-01-05', '2026-01-19', '2026-02-02']
+      .map((day, at) => `R-3;${day} 10:40;tip;${200 + 40 * at}`)
+      .join('\n')
+    await bring('readings', `knife;time;spot;grams\n${csv}\n`, true)
+    const fleet = (await house.manager.get('/api/fleet')).body
+    const knife = fleet.knives.find((one: { code: string }) => one.code === 'R-3')
+    expect(knife.hoursSinceSharpening).toBeGreaterThan(100)
+    expect(knife.seen).toBe(true)
+  })
+
   it('refuses a reading of an unknown knife, in the future, at no time, or of no force', async () => {
     await addTestKnife(house, { code: 'R-1' })
     const outcome = (

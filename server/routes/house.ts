@@ -8,6 +8,7 @@ import { currentSpans, listAllSpans } from '../db/queries/week/weeklySpans'
 import { notFound } from '../faults'
 import type { Queue } from '../jobs/queue'
 import type { Mount } from '../mount'
+import { recordWalks, setHoneTool } from '../services/house/honing'
 import { addPerson, addStation, editHouse, editPerson, editStation, setWeek } from '../services/house/houses'
 import { pinKey, type Tries } from '../signIn/tries'
 
@@ -20,6 +21,8 @@ export function houseRoutes(mount: Mount, db: Database, clock: Clock, tries: Tri
     if (body.pin) await tries.succeeded(pinKey(caller.house.id, params.id))
     return person
   })
+  mount(endpoints.recordWalks, ({ caller, body }) => recordWalks(db, clock, caller, body.walks))
+  mount(endpoints.setHoneTool, ({ caller, params, body }) => setHoneTool(db, caller, params.id, body.tool))
   mount(endpoints.addStation, ({ caller, body }) => addStation(db, caller, body))
   mount(endpoints.editStation, ({ caller, params, body }) => editStation(db, clock, caller, params.id, body))
   mount(endpoints.week, async ({ caller }) => currentSpans(await listAllSpans(db, caller.house.id)))

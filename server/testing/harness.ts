@@ -152,6 +152,7 @@ async function addHouse(app: RunningApp, client: () => Client, name = 'Test hous
       zone: 'Europe/Dublin',
       units: 'mm',
       serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
+      honingHabit: null,
       isDemo: false,
     })
     for (const [role, { id, name: personName }] of Object.entries(people) as [

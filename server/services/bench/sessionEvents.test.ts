@@ -108,6 +108,17 @@ describe('what a finished session says of the knife', () => {
     expect(told(planned('rod-ladder'), () => [])[0]).toMatchObject({ kind: 'honed', payload: { tool: 'diamond-rod' } })
   })
 
+  it('is a claim where no stroke was counted, no burr felt and no test made, and is none with any of them', () => {
+    const claimed = (acts: (plan: BenchPlan) => readonly object[]): unknown =>
+      (told(planned('full'), acts).find(({ kind }) => kind === 'sharpened')?.payload as { claimed?: boolean }).claimed
+    const stepOf = (plan: BenchPlan): string => plan.steps.find(({ kind }) => kind === 'side')?.id ?? ''
+    // ten seconds of "Next"
+    expect(claimed((plan) => plan.steps.map(({ id }) => ({ kind: 'go', stepId: id })))).toBe(true)
+    expect(claimed(sides)).toBeUndefined()
+    expect(claimed((plan) => [{ kind: 'burr', stepId: stepOf(plan), zone: 'belly', felt: true }])).toBeUndefined()
+    expect(claimed(() => [{ kind: 'force', when: 'after', zone: 'tip', forceGf: 184 }])).toBeUndefined()
+  })
+
   it('has the test before at its beginning and the test after right behind it, by spot', () => {
     const log = told(planned('full'), () => [
       { kind: 'force', when: 'before', zone: 'tip', forceGf: 410 },

@@ -33,6 +33,12 @@ function strokesBySide(plan: BenchPlan, state: SessionState): { left: number; ri
   return { left: counted('second'), right: counted('first') }
 }
 
+/** Whether anything in a session shows that it was done: a stroke counted, a burr felt. */
+const isShown = (state: SessionState): boolean =>
+  Object.values(state.steps).some(
+    ({ strokes, burr }) => Object.values(strokes).some((count) => count > 0) || Object.values(burr).some(Boolean),
+  )
+
 /** What a finished session says about the knife, as events of its log. */
 export function sessionEvents(
   session: StoredSession,
@@ -68,6 +74,7 @@ export function sessionEvents(
           minutes: Math.min(600, Math.round(workedMs / MINUTE_MS)),
           strokes: strokesBySide(plan, state),
           ...(first ? { startGrit: jisGrit(first.micron) } : {}),
+          ...(after.length === 0 && !isShown(state) ? { claimed: true } : {}),
           ...(workshop ? bladeLeft(workshop) : {}),
           ...(described ? { described } : {}),
         })

@@ -1,8 +1,10 @@
 import type { Operation, SectionMeasure, WorkOrder, WorkshopResult, WorkshopView } from '../../../contract/workshop'
 import { isDiamond, isStone } from '../../../core/abrasive/gear'
 import { steelAhead } from '../../../core/edge/forecast/steelAhead'
+import { workAt } from '../../../core/edge/log/usage'
 import { standingEvents, type KnifeEvent } from '../../../core/edge/model/events'
 import type { SectionBlade } from '../../../core/geometry/section'
+import type { Product } from '../../../core/house/stations'
 import { MeasureError } from '../../../core/measure'
 import type { SessionPlan } from '../../../core/session/session'
 import { Z_80 } from '../../../core/statistics/normal'
@@ -19,8 +21,8 @@ import { deleteWorkOrder, listWorkOrders, saveWorkOrder } from '../../db/queries
 import { knifeLog } from '../../db/queries/log/events'
 import { Fault, notFound } from '../../faults'
 import type { Caller } from '../../signIn/sessions'
-import { loadFleetSnapshot } from '../fleet/fleet'
-import { presentKnife } from '../fleet/knifeView'
+import { loadFleetSnapshot, type FleetSnapshot } from '../fleet/fleet'
+import { presentKnife, type PresentKnife } from '../fleet/knifeView'
 import { workOrderFor } from '../fleet/workOrders'
 import { micronOf } from '../shelf/gear'
 import { stonesAt, type Bench, type BenchKnife, type BurrTimes } from '../shelf/layOutSession'
@@ -137,6 +139,12 @@ export function measuredSections(log: readonly KnifeEvent[]): SectionMeasure[] {
   return [...measured.values()]
 }
 
+/** What its edge has to stand: bone for a knife made for it, otherwise what is cut at its station. */
+function hardestFood({ usage, nowMs }: FleetSnapshot, { blade, state }: PresentKnife): Product {
+  const periods = state.stationId === null ? undefined : usage.stations.get(state.stationId)
+  return blade.spec.onBone ? 'meat-on-bone' : ((periods && workAt(periods, nowMs)?.product) ?? 'mixed')
+}
+
 /** Everything the workshop's screen works on. */
 export async function workshopView(db: Database, clock: Clock, caller: Caller, knifeId: string): Promise<WorkshopView> {
   const knife = await findKnife(db, caller.house.id, knifeId)
@@ -167,6 +175,7 @@ export async function workshopView(db: Database, clock: Clock, caller: Caller, k
     }),
     measured: measuredSections(await knifeLog(db, caller.house.id, knifeId)),
     life: {
+      work: { hrc: blade.spec.hrc, product: hardestFood(snapshot, present) },
       minimumHeightMm: blade.geometry.minimumHeightMm,
       thickestMm,
       thinToMm: Math.min(thickestMm, blade.measures.bteNewMm),

@@ -1,10 +1,12 @@
 import type { z } from 'zod'
 import type { EdgeStory } from '../../../contract/knives'
+import { habitOf } from '../../../core/edge/fleet/habits'
 import { HONE, knownParameter, parametersOf } from '../../../core/edge/filter/belief'
 import { mean } from '../../../core/edge/filter/observe'
 import { lifeFromFresh, type ServiceForecast } from '../../../core/edge/forecast/forecast'
 import { steelAhead } from '../../../core/edge/forecast/steelAhead'
-import { foldHistory, workAt } from '../../../core/edge/log/history'
+import { foldHistory, habitKey } from '../../../core/edge/log/history'
+import { workAt } from '../../../core/edge/log/usage'
 import { forceBand, type ForceBand, type KnifeState } from '../../../core/edge/log/state'
 import { EVENT_TRAITS } from '../../../core/edge/model/eventKinds'
 import { standingEvents, type KnifeEvent } from '../../../core/edge/model/events'
@@ -137,6 +139,20 @@ function honingLearned(state: KnifeState, hrc: number): Banded {
   return { mean: at(shift), low: at(shift - Z_80 * sd), high: at(shift + Z_80 * sd) }
 }
 
+/** How the knife is honed: by its holder, or at its station where nobody holds it. */
+function habitLearned(state: KnifeState, { similar, people, house }: FleetSnapshot): Story['learned']['habit'] {
+  const { honed, low, high, logged, services } = habitOf(similar.lessons.habits, habitKey(state))
+  const holder = people.find(({ id }) => id === state.holderId)
+  return {
+    honed: rounded(honed),
+    low: rounded(low),
+    high: rounded(high),
+    logged: rounded(logged),
+    services: Math.round(services),
+    stated: holder?.honingHabit ?? house.honingHabit,
+  }
+}
+
 function learnedOfKnife(
   present: PresentKnife,
   snapshot: FleetSnapshot,
@@ -150,15 +166,17 @@ function learnedOfKnife(
   const life = lifeFromFresh(state, blade.spec, rules.limitGf, {
     hours: work && work.hoursPerService > 0 ? work.hoursPerService : USUAL_SERVICE_HOURS,
     factor: work ? BOARD_FACTOR[work.board] * PRODUCT_FACTOR[work.product] * snapshot.similar.shift(knife, stored) : 1,
+    ...(work ? { product: work.product } : {}),
   })
   return {
-    knownFrom: state.readingCount >= 3 ? 'own' : 'similar',
-    readingCount: state.readingCount,
+    knownFrom: state.readingCount + state.signCount >= 3 ? 'own' : 'similar',
+    readingCount: state.readingCount + state.signCount,
     wear: asFactor(wear),
     zoneWear: eachZone((name) => asFactor(zone[name])),
     honing: honingLearned(state, blade.spec.hrc),
     lifeHours: { low: life.early, middle: life.middle, high: life.late },
     bentShare: bentShare(present),
+    habit: habitLearned(state, snapshot),
   }
 }
 

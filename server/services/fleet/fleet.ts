@@ -2,6 +2,7 @@ import { setImmediate } from 'node:timers/promises'
 import { endpoints } from '../../../contract/endpoints'
 import type { Fleet } from '../../../contract/fleet'
 import type { KnifeView } from '../../../contract/knives'
+import type { HoneTool } from '../../../core/edge/model/hone'
 import type { KnifeState } from '../../../core/edge/log/state'
 import { startOfDay, type Occurrence } from '../../../core/house/serviceClock'
 import { DAY_MS, MINUTE_MS } from '../../../core/time'
@@ -14,6 +15,7 @@ import { currentPlan } from '../../db/queries/week/plans'
 import { prepare, type Prepared } from '../../mount'
 import { houseOccurrences, loadHouseContext, usageContext, type HouseContext } from '../log/usageContext'
 import { loadBench } from '../shelf/layOutSession'
+import { habitStatements } from './habitStatements'
 import { knifeView, OUTLOOK_MS, type HouseSnapshot } from './knifeView'
 import { findSimilarKnives } from './similarKnives'
 import { standingSessions } from './standingSessions'
@@ -44,8 +46,11 @@ export async function loadFleetSnapshot(db: Queryable, house: StoredHouse, now: 
     people,
     nowMs,
     usage: usageContext(context, oldest, nowMs + OUTLOOK_MS),
-    similar: findSimilarKnives(context, knives, states),
+    similar: findSimilarKnives(context, knives, states, await habitStatements(db, house, people, now)),
     bench: await loadBench(db, house.id),
+    honeTools: new Map(
+      people.flatMap(({ id, honeTool }): [string, HoneTool][] => (honeTool === null ? [] : [[id, honeTool]])),
+    ),
     workingDps: new Map(
       people.flatMap(({ id, workingDps }): [string, number][] => (workingDps === null ? [] : [[id, workingDps]])),
     ),

@@ -1,10 +1,12 @@
 import type { KnifeView, RecommendationView } from '../../../contract/knives'
 import { firstDull, forecastEdge, rotaAhead, usualUse, type EdgeForecast } from '../../../core/edge/forecast/forecast'
 import { steelAhead, type DateBand } from '../../../core/edge/forecast/steelAhead'
-import { advance, type UsageContext } from '../../../core/edge/log/history'
+import { advance } from '../../../core/edge/log/history'
+import { workAt, type UsageContext } from '../../../core/edge/log/usage'
 import { presentBlade } from '../../../core/edge/log/presentBlade'
-import { forceBand, type KnifeState } from '../../../core/edge/log/state'
-import { angleMismatch } from '../../../core/edge/model/hone'
+import { forceBand, isSeen, type KnifeState } from '../../../core/edge/log/state'
+import { angleMismatch, type HoneTool } from '../../../core/edge/model/hone'
+import { asksBone } from '../../../core/edge/model/strain'
 import { edgeWord, worstWord } from '../../../core/edge/model/scale'
 import { bluntWidth } from '../../../core/edge/model/wear'
 import {
@@ -31,6 +33,8 @@ export interface HouseSnapshot {
   readonly similar: SimilarKnives
   /** what stands at the bench, and how this house uses it */
   readonly bench: Bench
+  /** what people hone with, by person */
+  readonly honeTools: ReadonlyMap<string, HoneTool>
   /** angles people really work at, degrees per side, by person */
   readonly workingDps: ReadonlyMap<string, number>
   readonly nowMs: number
@@ -58,6 +62,13 @@ const SERVICES_IN_LISTS = 4
 /** From so many readings on a knife speaks for itself. */
 const OWN_READINGS = 3
 
+/** A blade where it works now: bone and frozen food ask more of a thin edge, whatever kind of knife it is. */
+function atStation(blade: KnownBlade, usage: UsageContext, { stationId, atMs }: KnifeState): KnownBlade {
+  const periods = stationId === null ? undefined : usage.stations.get(stationId)
+  const product = periods && workAt(periods, atMs)?.product
+  return product && asksBone(product) ? { ...blade, geometry: { ...blade.geometry, onBone: true } } : blade
+}
+
 /**
  * The present state of a knife, similar knives and the rota taken in.
  *
@@ -70,11 +81,16 @@ export function presentKnife(
   outlook: 'whole' | 'until-dull',
 ): PresentKnife {
   const described = knownBlade(knife)
-  const { usage, similar, house, nowMs, workingDps } = snapshot
+  const { usage, similar, house, nowMs, workingDps, honeTools } = snapshot
   const state = advance(similar.inform(knife, stored), described.spec, usage, nowMs)
-  const blade = presentBlade(described, state.steel)
+  const blade = atStation(presentBlade(described, state.steel), usage, state)
   const limitGf = house.serviceLimits[blade.role]
-  const rules = { ...defaultRules(blade.role, house.serviceLimits), thicknessLimitMm: thicknessLimitMm(knife.type) }
+  const honeTool = (state.holderId === null ? undefined : honeTools.get(state.holderId)) ?? null
+  const rules = {
+    ...defaultRules(blade.role, house.serviceLimits),
+    thicknessLimitMm: thicknessLimitMm(knife.type),
+    honeTool,
+  }
   const inUse = state.status === 'in-service' && state.stationId !== null
   const services = usage.services.filter((service) => service.startMs < nowMs + OUTLOOK_MS)
   const ahead = inUse
@@ -82,7 +98,10 @@ export function presentKnife(
     : []
   const use = usualUse(blade.spec, limitGf, ahead)
   const working = state.holderId === null ? undefined : workingDps.get(state.holderId)
-  const hone = use.hone && working !== undefined ? { ...use.hone, mismatchDps: working - blade.spec.dps } : use.hone
+  const hone = use.hone && {
+    tool: honeTool ?? use.hone.tool,
+    ...(working === undefined ? {} : { mismatchDps: working - blade.spec.dps }),
+  }
   return {
     blade,
     rules,
@@ -152,13 +171,14 @@ function steelView({ state, blade, rules }: PresentKnife): Pick<KnifeView, 'thin
 export function knifeView(knife: StoredKnife, stored: KnifeState, snapshot: HouseSnapshot): KnifeView {
   const present = presentKnife(knife, stored, snapshot, 'until-dull')
   const { blade, rules, state } = present
+  const seen = isSeen(state)
   const condition = (zone: Zone): KnifeView['zones'][Zone] => {
     const band = forceBand(state.zones[zone], blade.spec.dps)
     return {
       forceGf: Math.round(band.forceGf),
       lowGf: Math.round(band.lowGf),
       highGf: Math.round(band.highGf),
-      word: edgeWord(band.forceGf, rules.limitGf),
+      word: seen ? edgeWord(band.forceGf, rules.limitGf) : 'unseen',
       bluntUm: tenth(bluntWidth({ wornAreaUm2: state.zones[zone].wornAreaUm2, dps: blade.spec.dps })),
       roll: hundredth(state.zones[zone].roll),
     }
@@ -180,7 +200,7 @@ export function knifeView(knife: StoredKnife, stored: KnifeState, snapshot: Hous
     statusReason: state.statusReason,
     statusSince: instant(state.statusSinceMs),
     zones,
-    word: worstWord(ZONES.map((zone) => zones[zone].word)),
+    word: seen ? worstWord(ZONES.map((zone) => edgeWord(zones[zone].forceGf, rules.limitGf))) : 'unseen',
     worstZone,
     defects: { ...state.defects, glint: [...state.defects.glint] },
     sharpenedAt: instantOrNull(state.sharpenedMs),
@@ -189,9 +209,11 @@ export function knifeView(knife: StoredKnife, stored: KnifeState, snapshot: Hous
     hoursSinceHone: tenth(state.hoursSinceHone),
     hoursSinceSharpening: tenth(state.hoursSinceSharpening),
     readingCount: state.readingCount,
+    signCount: state.signCount,
+    seen,
     verdict: { ...view(step), runnerUp: runnerUp && view(runnerUp) },
     ...aheadView(present),
-    knownFrom: state.readingCount >= OWN_READINGS ? 'own' : 'similar',
+    knownFrom: state.readingCount + state.signCount >= OWN_READINGS ? 'own' : 'similar',
     mismatch: mismatchOf(present, snapshot.workingDps),
     symmetry: symmetry(state.strokes, knife.ratioRight),
     ...steelView(present),

@@ -7,7 +7,9 @@ import {
   toolEfficiency,
   type FleetLessons,
 } from '../../../core/edge/fleet/fleetLessons'
+import { habitOf } from '../../../core/edge/fleet/habits'
 import { handLife } from '../../../core/edge/fleet/handLife'
+import { pooledScatter } from '../../../core/edge/log/scatter'
 import { HONE_TOOLS } from '../../../core/edge/model/hone'
 import { BOARD_FACTOR, BOARDS, PRODUCT_FACTOR, PRODUCTS } from '../../../core/house/stations'
 import { ZONES } from '../../../core/knife/zones'
@@ -42,6 +44,23 @@ function toolsOf(lessons: FleetLessons): HouseLearning['tools'] {
   })
 }
 
+/** Everybody who holds a knife, with how it is honed and how their readings scatter. */
+function habitsOf({ people, states, similar, house }: FleetSnapshot): HouseLearning['habits'] {
+  const holders = new Set([...states.values()].map(({ holderId }) => holderId))
+  return people
+    .filter(({ id, active }) => active && holders.has(id))
+    .map(({ id, name, honingHabit }) => ({
+      personId: id,
+      name,
+      ...habitOf(similar.lessons.habits, id),
+      stated: honingHabit ?? house.honingHabit,
+      scatter: pooledScatter(
+        [...states.values()].map(({ lessons }) => lessons),
+        id,
+      ),
+    }))
+}
+
 /** What a house has taught so far, from every knife's log. */
 export async function houseLearning(db: Database, caller: Caller, now: Date): Promise<HouseLearning> {
   const snapshot = await loadFleetSnapshot(db, caller.house, now)
@@ -68,6 +87,7 @@ export async function houseLearning(db: Database, caller: Caller, now: Date): Pr
       active.map(({ product }) => product),
     ).map((product) => ({ product, tableFactor: PRODUCT_FACTOR[product], effect: productFactor(lessons, product) })),
     hands: handsOf(snapshot, lessons),
+    habits: habitsOf(snapshot),
     tools: toolsOf(lessons),
   }
 }

@@ -6,6 +6,7 @@ import {
   type SimilarKnife,
   type Stations,
 } from '../../../core/edge/fleet/fleetLessons'
+import type { HabitStatements } from '../../../core/edge/fleet/habits'
 import type { KnifeState } from '../../../core/edge/log/state'
 import { knownBlade } from '../../../core/knife/blade'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
@@ -33,13 +34,14 @@ export function findSimilarKnives(
   context: HouseContext,
   knives: readonly StoredKnife[],
   states: ReadonlyMap<string, KnifeState>,
+  said: HabitStatements,
 ): SimilarKnives {
   const stations: Stations = new Map(context.stations.map((station) => [station.id, station]))
   const everyone = knives.flatMap((knife): SimilarKnife[] => {
     const state = states.get(knife.id)
     return state ? [asSimilarKnife(knife, state)] : []
   })
-  const lessons = learnFleet(everyone, stations)
+  const lessons = learnFleet(everyone, stations, said)
   return {
     lessons,
     stations,

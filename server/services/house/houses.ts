@@ -17,6 +17,7 @@ import { speaker } from '../../../words/say'
 import type { Clock } from '../../clock'
 import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { Database } from '../../db/database'
+import { listKnives } from '../../db/queries/fleet/knives'
 import { anyHouse, findHouse, insertHouse, lockHouses, updateHouse } from '../../db/queries/house/houses'
 import {
   findPerson,
@@ -70,6 +71,7 @@ export async function makeFirstHouse(
     zone: input.zone,
     units: input.units,
     serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
+    honingHabit: input.honingHabit,
     isDemo: false,
   }
   const passwordHash = await hashSecret(input.password)
@@ -176,6 +178,10 @@ export async function addStation(db: Database, caller: Caller, station: Station)
   return await changeHouse(db, houseId, add, { name: station.name })
 }
 
+/** A house without knives has no past to leave as it was: what it says of its week and stations held before it moved in. */
+const hasPast = async (change: HouseChange, houseId: string): Promise<boolean> =>
+  (await listKnives(change, houseId)).length > 0
+
 const worksAlike = (a: Station, b: Station): boolean =>
   a.board === b.board && a.product === b.product && a.hoursPerService === b.hoursPerService
 
@@ -193,7 +199,8 @@ export async function editStation(
     if (!before) throw notFound('station')
     const station = applyPatch<Station>(before, patch)
     await updateStation(change, houseId, station)
-    if (!worksAlike(before, station)) await insertStationPeriod(change, houseId, station, clock())
+    if (!worksAlike(before, station))
+      await insertStationPeriod(change, houseId, station, (await hasPast(change, houseId)) ? clock() : ALWAYS)
     return station
   }
   return await changeHouse(db, houseId, edit, { name: patch.name ?? '' })
@@ -213,7 +220,7 @@ export async function setWeek(
   const endless = wanted.find((span) => span.starts === span.ends)
   if (endless) throw new Fault('invalid', 'span-empty', { name: endless.name })
   await changeHouse(db, houseId, async (change) => {
-    const now = clock()
+    const from = (await hasPast(change, houseId)) ? clock() : ALWAYS
     const current = currentSpans(await listAllSpans(change, houseId))
     const leaving = current.filter((span) => !wanted.some((one) => sameSpan(one, span)))
     const arriving = wanted.filter((span) => !current.some((one) => sameSpan(one, span)))
@@ -222,13 +229,13 @@ export async function setWeek(
       change,
       houseId,
       leaving.map((span) => span.id),
-      now,
+      from,
     )
     await insertSpans(
       change,
       houseId,
       arriving.map((span) => ({ ...span, id: newId() })),
-      now,
+      from,
     )
   })
   return currentSpans(await listAllSpans(db, houseId))

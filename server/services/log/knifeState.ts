@@ -1,4 +1,5 @@
-import { advance, applyEvent, declaredUse, foldHistory } from '../../../core/edge/log/history'
+import { advance, applyEvent, foldHistory } from '../../../core/edge/log/history'
+import { declaredUse } from '../../../core/edge/log/usage'
 import type { KnifeState } from '../../../core/edge/log/state'
 import { EVENT_TRAITS } from '../../../core/edge/model/eventKinds'
 import { standingEvents, type KnifeEvent } from '../../../core/edge/model/events'

@@ -1,5 +1,5 @@
 import type { Station } from '../../../contract/house'
-import type { StationPeriod, UsageContext } from '../../../core/edge/log/history'
+import type { StationPeriod, UsageContext } from '../../../core/edge/log/usage'
 import { occurrencesWith, type SpecialDay } from '../../../core/house/rota'
 import type { Occurrence } from '../../../core/house/serviceClock'
 import { DAY_MS } from '../../../core/time'

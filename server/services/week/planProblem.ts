@@ -3,7 +3,7 @@ import type { BenchPlace } from '../../../contract/week'
 import type { SectionMeasure, WorkOrder } from '../../../contract/workshop'
 import { KNIVES_BETWEEN_FLATTENING, needsFlattening } from '../../../core/abrasive/gear'
 import { forecastEdge, rotaAhead, stateAfterStoning, usualUse } from '../../../core/edge/forecast/forecast'
-import { workAt } from '../../../core/edge/log/history'
+import { workAt } from '../../../core/edge/log/usage'
 import { NO_DEFECTS } from '../../../core/edge/model/events'
 import { verdict, type Action } from '../../../core/edge/verdict/verdict'
 import { presences, type Presence } from '../../../core/house/rota'
@@ -302,18 +302,17 @@ export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, da
     })
     if (at % KNIVES_AT_ONCE === KNIVES_AT_ONCE - 1) await setImmediate()
   }
-  const roundKnives = [...presentOf].map(([knifeId, { state, blade, rules }]): RoundKnife => ({
+  const roundKnives = [...presentOf].map(([knifeId, { state, blade, rules, forecast }]): RoundKnife => ({
     knifeId,
     stationId: state.stationId ?? '',
     holderId: state.holderId,
     checkNow: verdict(state, blade.geometry, blade.role, rules).action === 'check',
-    daysSinceCheck: state.checkedMs === null ? null : (nowMs - state.checkedMs) / DAY_MS,
+    usefulFromMs: forecast.toLimit.early?.atMs ?? null,
   }))
   const { rounds, unheld } = shiftRounds(
     roundKnives,
     services.filter(({ startMs }) => startMs > nowMs),
     present,
-    nowMs,
   )
   return {
     problem: {

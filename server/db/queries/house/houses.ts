@@ -1,4 +1,5 @@
 import type { House } from '../../../../contract/house'
+import type { StatedHabit } from '../../../../core/edge/fleet/habits'
 import type { KnifeRole } from '../../../../core/knife/knifeTypes'
 import type { Queryable } from '../../database'
 
@@ -8,6 +9,7 @@ export interface HouseRow {
   zone: string
   units: 'mm' | 'in'
   service_limits: Record<KnifeRole, number>
+  honing_habit: StatedHabit | null
   is_demo: boolean
   revision: number
 }
@@ -22,11 +24,12 @@ export const toHouse = (row: HouseRow): StoredHouse => ({
   zone: row.zone,
   units: row.units,
   serviceLimits: row.service_limits,
+  honingHabit: row.honing_habit,
   isDemo: row.is_demo,
   revision: row.revision,
 })
 
-const COLUMNS = 'id, name, zone, units, service_limits, is_demo, revision'
+const COLUMNS = 'id, name, zone, units, service_limits, honing_habit, is_demo, revision'
 
 export async function findHouse(db: Queryable, houseId: string): Promise<StoredHouse | null> {
   const row = await db.maybeOne<HouseRow>(`select ${COLUMNS} from houses where id = $1`, [houseId])
@@ -40,18 +43,26 @@ export async function anyHouse(db: Queryable): Promise<StoredHouse | null> {
 
 export async function insertHouse(db: Queryable, house: House): Promise<void> {
   await db.query(
-    `insert into houses (id, name, zone, units, service_limits, is_demo)
-     values ($1, $2, $3, $4, $5, $6)`,
-    [house.id, house.name, house.zone, house.units, JSON.stringify(house.serviceLimits), house.isDemo],
+    `insert into houses (id, name, zone, units, service_limits, honing_habit, is_demo)
+     values ($1, $2, $3, $4, $5, $6, $7)`,
+    [
+      house.id,
+      house.name,
+      house.zone,
+      house.units,
+      JSON.stringify(house.serviceLimits),
+      house.honingHabit,
+      house.isDemo,
+    ],
   )
 }
 
 export async function updateHouse(db: Queryable, house: House): Promise<void> {
   await db.query(
     `update houses
-     set name = $2, zone = $3, units = $4, service_limits = $5
+     set name = $2, zone = $3, units = $4, service_limits = $5, honing_habit = $6
      where id = $1`,
-    [house.id, house.name, house.zone, house.units, JSON.stringify(house.serviceLimits)],
+    [house.id, house.name, house.zone, house.units, JSON.stringify(house.serviceLimits), house.honingHabit],
   )
 }
 

@@ -1,4 +1,6 @@
 import type { Person } from '../../../../contract/house'
+import type { StatedHabit } from '../../../../core/edge/fleet/habits'
+import type { HoneTool } from '../../../../core/edge/model/hone'
 import type { PersonRole } from '../../../../core/house/rights'
 import type { Queryable } from '../../database'
 
@@ -12,6 +14,8 @@ interface PersonRow {
   password_hash: string | null
   pin_hash: string | null
   working_dps: number | null
+  honing_habit: StatedHabit | null
+  hone_tool: HoneTool | null
 }
 
 export interface StoredPerson extends Person {
@@ -31,20 +35,25 @@ const toPerson = (row: PersonRow): StoredPerson => ({
   passwordHash: row.password_hash,
   pinHash: row.pin_hash,
   workingDps: row.working_dps,
+  honingHabit: row.honing_habit,
+  honeTool: row.hone_tool,
 })
 
 /** The part of a person that may leave the server. */
-export const publicPerson = ({ id, name, role, active, hasPin, signInName, workingDps }: StoredPerson): Person => ({
-  id,
-  name,
-  role,
-  active,
-  hasPin,
-  signInName,
-  workingDps,
+export const publicPerson = (person: StoredPerson): Person => ({
+  id: person.id,
+  name: person.name,
+  role: person.role,
+  active: person.active,
+  hasPin: person.hasPin,
+  signInName: person.signInName,
+  workingDps: person.workingDps,
+  honingHabit: person.honingHabit,
+  honeTool: person.honeTool,
 })
 
-const COLUMNS = 'house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps'
+const COLUMNS =
+  'house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps, honing_habit, hone_tool'
 
 export async function listPeople(db: Queryable, houseId: string): Promise<StoredPerson[]> {
   const { rows } = await db.query<PersonRow>(`select ${COLUMNS} from people where house_id = $1 order by lower(name)`, [
@@ -78,12 +87,15 @@ export interface PersonWrite {
   readonly passwordHash: string | null
   readonly pinHash: string | null
   readonly workingDps?: number | null
+  readonly honingHabit?: StatedHabit | null
+  readonly honeTool?: HoneTool | null
 }
 
 export async function insertPerson(db: Queryable, houseId: string, person: PersonWrite): Promise<void> {
   await db.query(
-    `insert into people (house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    `insert into people (house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps,
+       honing_habit, hone_tool)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
     [
       houseId,
       person.id,
@@ -94,6 +106,8 @@ export async function insertPerson(db: Queryable, houseId: string, person: Perso
       person.passwordHash,
       person.pinHash,
       person.workingDps ?? null,
+      person.honingHabit ?? null,
+      person.honeTool ?? null,
     ],
   )
 }
@@ -101,8 +115,18 @@ export async function insertPerson(db: Queryable, houseId: string, person: Perso
 export async function updatePerson(db: Queryable, houseId: string, person: PersonWrite): Promise<void> {
   await db.query(
     `update people
-     set name = $3, role = $4, active = $5, pin_hash = $6, working_dps = $7
+     set name = $3, role = $4, active = $5, pin_hash = $6, working_dps = $7, honing_habit = $8, hone_tool = $9
      where house_id = $1 and id = $2`,
-    [houseId, person.id, person.name, person.role, person.active, person.pinHash, person.workingDps ?? null],
+    [
+      houseId,
+      person.id,
+      person.name,
+      person.role,
+      person.active,
+      person.pinHash,
+      person.workingDps ?? null,
+      person.honingHabit ?? null,
+      person.honeTool ?? null,
+    ],
   )
 }

@@ -1,5 +1,5 @@
 import type { Station } from '../../../../contract/house'
-import type { StationPeriod } from '../../../../core/edge/log/history'
+import type { StationPeriod } from '../../../../core/edge/log/usage'
 import type { Queryable } from '../../database'
 
 interface StationRow {
