@@ -1,3 +1,4 @@
+import type { HoneTool } from '../core/edge/model/hone'
 import type { PersonRole } from '../core/house/rights'
 import type { Board, Product } from '../core/house/stations'
 import type { KnifeType } from '../core/knife/knifeTypes'
@@ -27,6 +28,36 @@ export const PEOPLE: readonly SamplePerson[] = [
   { name: 'Sunniva Holt', role: 'cook' },
   { name: 'Finn Harrow', role: 'apprentice' },
   { name: 'Kit Larkin', role: 'apprentice' },
+]
+
+/** How people of Hallow Quay hone, and how much of it they write down; the house says "each time". */
+export const HONING: Readonly<
+  Record<string, { readonly honed: number; readonly logged: number; readonly tool?: HoneTool }>
+> = {
+  // everything done is written down
+  'Wren Askew': { honed: 0.95, logged: 1 },
+  'Ilse Brandt': { honed: 0.93, logged: 1 },
+  // two services in three, half of it written down
+  'Milo Tarn': { honed: 0.66, logged: 0.5 },
+  // does it, writes nothing down
+  'Bram Kessel': { honed: 0.95, logged: 0 },
+  'Edda Rowe': { honed: 0.9, logged: 0.6 },
+  // neither does it nor writes it down, whatever the house says
+  'Leif Oster': { honed: 0.04, logged: 0 },
+  'Nadia Corbel': { honed: 0.85, logged: 0.9, tool: 'ceramic-rod' },
+  'Teun Aalders': { honed: 0.95, logged: 0.9, tool: 'smooth-steel' },
+}
+export const USUAL_HONING = { honed: 0.9, logged: 0.95 } as const
+export const HOUSE_HONING = 'each-time' as const
+
+/** What the chef saw on walks through the kitchen: days ago, whose steel was out and knives in order, whose not. */
+export const WALKS: readonly {
+  readonly daysAgo: number
+  readonly inOrder: readonly string[]
+  readonly not: readonly string[]
+}[] = [
+  { daysAgo: 3, inOrder: ['Wren Askew', 'Ilse Brandt', 'Bram Kessel'], not: ['Leif Oster'] },
+  { daysAgo: 12, inOrder: ['Wren Askew', 'Bram Kessel', 'Teun Aalders'], not: ['Leif Oster', 'Milo Tarn'] },
 ]
 
 export interface SampleStation {

@@ -29,7 +29,15 @@ const life = (seed: number, more: Partial<Life> = {}): Life => ({
   nowMs: now,
   holderId: 'ilse',
   hands: [{ personId: 'oda', leavesGf: { heel: 0, belly: 0, tip: 0 } }],
-  habits: { honesBefore: 0.8, daysBetweenChecks: 4, laddersInstead: 0, sharpensOver: 1, untendedFromMs: now },
+  habits: {
+    logsHoning: 1,
+    honesWith: null,
+    honesBefore: 0.8,
+    daysBetweenChecks: 4,
+    laddersInstead: 0,
+    sharpensOver: 1,
+    untendedFromMs: now,
+  },
   chance: chance(seed),
   ...more,
 })

@@ -1,7 +1,7 @@
 import { wearRate } from '../core/edge/filter/belief'
 import type { EventPayloads } from '../core/edge/model/events'
 import { edgeForce, freshForce } from '../core/edge/model/force'
-import { honeEffect, honeStrokes, usualHoneTool } from '../core/edge/model/hone'
+import { honeEffect, honeStrokes, nextHoning, NO_ROD_WORK, usualHoneTool, type HoneTool } from '../core/edge/model/hone'
 import { LADDER, LADDER_FORCE } from '../core/edge/model/ladder'
 import { wearBy, type Wear } from '../core/edge/model/wear'
 import type { Occurrence } from '../core/house/serviceClock'
@@ -41,6 +41,9 @@ export interface Life {
   readonly hands: readonly [Hand, ...Hand[]]
   readonly habits: {
     readonly honesBefore: number
+    /** share of honings that are written down */
+    readonly logsHoning: number
+    readonly honesWith: HoneTool | null
     readonly daysBetweenChecks: number
     readonly laddersInstead: number
     readonly sharpensOver: number
@@ -87,7 +90,8 @@ function readings(zones: TrueZones, life: Life): EventPayloads['checked'] {
  */
 export function liveThrough(life: Life): LifeEvent[] {
   const { spec, chance, habits, nowMs } = life
-  const tool = usualHoneTool(spec.hrc)
+  const own = habits.honesWith
+  const tool = own === null || honeEffect({ tool: own, hrc: spec.hrc }).chippingRisk ? usualHoneTool(spec.hrc) : own
   const factor = BOARD_FACTOR[life.board] * PRODUCT_FACTOR[life.product] * life.trueWear
   const fresh = (hand: Hand, finishMicron: number): TrueZones =>
     byZone((zone) => ({
@@ -97,6 +101,7 @@ export function liveThrough(life: Life): LifeEvent[] {
     }))
   const events: LifeEvent[] = []
   let zones = fresh(life.hands[0], FACTORY_FINISH_MICRON)
+  let rod = NO_ROD_WORK
   let nextCheckMs = (life.services[0]?.startMs ?? nowMs) + chance.between(0, habits.daysBetweenChecks) * DAY
   for (const service of life.services) {
     const quietMs = service.startMs - chance.between(70, 150) * MINUTE_MS
@@ -111,6 +116,7 @@ export function liveThrough(life: Life): LifeEvent[] {
         const minutes = Math.round(chance.between(9, 26))
         const doneMs = Math.min(quietMs + (minutes + 4) * MINUTE_MS, nowMs - MINUTE_MS)
         zones = fresh(hand, finishMicron)
+        rod = NO_ROD_WORK
         events.push(
           {
             kind: 'sharpened',
@@ -129,14 +135,17 @@ export function liveThrough(life: Life): LifeEvent[] {
     }
     const honeMs = service.startMs - chance.between(8, 40) * MINUTE_MS
     if (life.holderId && honeMs < nowMs && chance.happens(habits.honesBefore)) {
-      const { efficiency, abradedUm2 } = honeEffect({ tool, hrc: spec.hrc })
+      const effect = honeEffect({ tool, hrc: spec.hrc })
+      const step = nextHoning(rod, effect, spec.dps)
+      rod = step.rod
       const strokesPerSide = honeStrokes(zones.belly.roll)
       zones = byZone((zone) => ({
         ...zones[zone],
-        roll: zones[zone].roll * (1 - efficiency),
-        wornAreaUm2: Math.max(0, zones[zone].wornAreaUm2 - abradedUm2),
+        roll: zones[zone].roll * (1 - effect.efficiency),
+        wornAreaUm2: Math.max(0, zones[zone].wornAreaUm2 - step.abradedUm2),
       }))
-      events.push({ kind: 'honed', atMs: honeMs, personId: life.holderId, payload: { tool, strokesPerSide } })
+      if (chance.happens(habits.logsHoning))
+        events.push({ kind: 'honed', atMs: honeMs, personId: life.holderId, payload: { tool, strokesPerSide } })
     }
     if (service.endMs <= nowMs) {
       zones = byZone((zone) => ({

@@ -1,20 +1,27 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Fleet } from '../contract/fleet'
+import type { HouseLearning } from '../contract/learning'
 import { DAY_MS, HOUR_MS } from '../core/time'
 import { openDatabase } from '../server/db/database'
 import { sessionsOfKnife, type StoredSession } from '../server/db/queries/bench/sessions'
 import { findHouse } from '../server/db/queries/house/houses'
 import { readFleet } from '../server/services/fleet/fleet'
+import { houseLearning } from '../server/services/fleet/learning'
 import { loadCrew } from '../server/services/week/crewAhead'
+import type { Caller } from '../server/signIn/sessions'
 import { newDatabase } from '../server/testing/harness'
+import { habitWords } from '../words/habit'
+import { speaker } from '../words/say'
 import { KNIVES, PEOPLE } from './house'
-import { loadSampleHouse, SAMPLE_HOUSE_ID } from './load'
+import { SAMPLE_HOUSE_ID } from './ids'
+import { loadSampleHouse } from './load'
 
 const NOW = new Date('2026-11-24T14:42:00Z')
 let fleet: Fleet
 let sessions: StoredSession[]
 let tested: number
 let crew: { personId: string; pace: number }[]
+let learned: HouseLearning
 let log: { first: Date; last: Date; n: number }
 
 beforeAll(async () => {
@@ -25,6 +32,7 @@ beforeAll(async () => {
   const house = await findHouse(db, SAMPLE_HOUSE_ID)
   if (!house) throw new Error('no sample house')
   fleet = await readFleet(db, house, NOW)
+  learned = await houseLearning(db, { house } as Caller, NOW)
   const { rows } = await db.query<typeof log>(
     'select min(at) as first, max(at) as last, count(*)::int as n from events',
   )
@@ -82,6 +90,25 @@ describe('Hallow Quay', () => {
     expect(paceOf('Oda Finch')).toBeLessThan(1)
     expect(paceOf('Corin Hale')).toBeGreaterThan(1.05)
     expect(paceOf('Corin Hale')).toBeGreaterThan(paceOf('Teun Aalders'))
+  })
+
+  it('has cooks who log all their honing, some, and none, and edges that tell which it is', () => {
+    const habit = (name: string): (typeof learned.habits)[number] => {
+      const found = learned.habits.find((one) => one.name === name)
+      if (!found) throw new Error(name)
+      return found
+    }
+    expect(habit('Wren Askew').honed).toBeGreaterThan(0.85)
+    expect(habit('Wren Askew').logged).toBeGreaterThan(0.85)
+    expect(habit('Milo Tarn').logged).toBeGreaterThan(0.3)
+    expect(habit('Milo Tarn').logged).toBeLessThan(0.75)
+    expect(habit('Bram Kessel').logged).toBe(0)
+    expect(habit('Bram Kessel').honed).toBeGreaterThan(0.55)
+    expect(habit('Leif Oster').honed).toBeLessThan(0.35)
+    expect(habitWords(habit('Leif Oster'), speaker())).toContain('That is less than was said (each time).')
+    // his station is not blamed for what he does not do
+    expect(learned.stations.find(({ name }) => name === 'Grill')?.effect.says).not.toBe('more')
+    expect(learned.stations.find(({ name }) => name === 'Banquet prep')?.effect.says).toBe('more')
   })
 
   it('is mostly kept up: a house worth showing, not a heap of dull knives', () => {

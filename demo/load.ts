@@ -1,6 +1,5 @@
-import { v5 as idFrom } from 'uuid'
 import type { Station, WeeklySpan } from '../contract/house'
-import { occurrences, startOfDay } from '../core/house/serviceClock'
+import { occurrences } from '../core/house/serviceClock'
 import { knownBlade } from '../core/knife/blade'
 import { TYPE_TEMPLATES } from '../core/knife/knifeTypes'
 import { DEFAULT_SERVICE_LIMITS } from '../core/knife/limits'
@@ -14,23 +13,19 @@ import { insertStation, insertStationPeriod } from '../server/db/queries/house/s
 import { asKnifeEvent, insertEvents, type EventWrite } from '../server/db/queries/log/events'
 import { replaceFolds } from '../server/db/queries/log/folds'
 import { replacePieces, saveGear } from '../server/db/queries/shelf/gear'
-import {
-  replaceShiftDays,
-  replaceShifts,
-  replaceSkills,
-  saveBench,
-  saveSpecialDay,
-} from '../server/db/queries/week/crew'
+import { saveBench } from '../server/db/queries/week/crew'
 import { insertSpans } from '../server/db/queries/week/weeklySpans'
 import { describeKnife } from '../server/services/fleet/knives'
 import { foldKnife } from '../server/services/log/knifeState'
 import { loadHouseContext } from '../server/services/log/usageContext'
 import { describeGear } from '../server/services/shelf/gear'
 import { hashSecret } from '../server/signIn/secrets'
-import { BANQUET, BENCHES, DAYS_OFF, SHIFTS, SKILLS_OF, STAYS } from './crew'
+import { BENCHES, STAYS } from './crew'
 import { GEAR, PIECES } from './gear'
 import {
   DEMO_SIGN_IN,
+  HONING,
+  HOUSE_HONING,
   HOUSE_NAME,
   HOUSE_ZONE,
   KNIVES,
@@ -38,23 +33,18 @@ import {
   QUIET,
   SERVICES,
   STATIONS,
+  USUAL_HONING,
   type SampleKnife,
 } from './house'
+import { id, personId, SAMPLE_HOUSE_ID, stationId, WEEKS } from './ids'
 import { liveThrough, type Hand, type LifeEvent } from './life'
+import { loadCrew, loadWalks } from './loadCrew'
 import { recordSessions } from './sessions'
 import { lastChapter, UNTENDED_MS } from './stories'
 
-const SPACE = '0b9e9a58-3c43-4f0e-8f6b-7a6f1e0f7d11'
 const SEED = 20_26
-const WEEKS = 10
 /** The knife nobody has read came this long ago. */
 const NEWCOMER_DAYS = 6
-const id = (...parts: readonly (string | number)[]): string => idFrom(parts.join('/'), SPACE)
-
-export const SAMPLE_HOUSE_ID = id('house')
-const personId = (name: string): string => id('person', name)
-const stationId = (name: string): string => id('station', name)
-
 /** The sharpeners of the house: one good, one whose tips come out dull, one solid. */
 const HANDS: readonly [Hand, Hand, Hand] = [
   { personId: personId('Oda Finch'), leavesGf: { heel: 4, belly: 0, tip: 4 } },
@@ -123,6 +113,7 @@ function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: n
   )
   const limitGf = DEFAULT_SERVICE_LIMITS[blade.role]
   const untendedFromMs = nowMs - (sample.story ? UNTENDED_MS[sample.story] : 0)
+  const honing: (typeof HONING)[string] = HONING[sample.holder ?? ''] ?? USUAL_HONING
   const life = liveThrough({
     spec: blade.spec,
     limitGf,
@@ -136,7 +127,9 @@ function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: n
     hands:
       sample.station === 'Butchery' ? [HANDS[2]] : sample.station === 'Fish counter' ? [HANDS[1], HANDS[0]] : HANDS,
     habits: {
-      honesBefore: luck.between(0.8, 0.98),
+      honesBefore: honing.honed,
+      logsHoning: honing.logged,
+      honesWith: honing.tool ?? null,
       daysBetweenChecks: luck.between(2, 4),
       laddersInstead: luck.happens(0.3) ? 0.6 : 0.05,
       sharpensOver: luck.between(0.72, 0.88),
@@ -202,6 +195,7 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
     zone: HOUSE_ZONE,
     units: 'mm',
     serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
+    honingHabit: HOUSE_HONING,
     isDemo: true,
   })
   for (const [index, person] of PEOPLE.entries()) {
@@ -214,8 +208,10 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
       pinHash,
       signInName: manager ? DEMO_SIGN_IN.signInName : null,
       passwordHash: manager ? passwordHash : null,
+      honeTool: HONING[person.name]?.tool ?? null,
     })
   }
+  await loadWalks(db, nowMs)
   for (const { trueFactor: _, ...station } of STATIONS) {
     const made: Station = {
       id: stationId(station.name),
@@ -240,48 +236,6 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
   }
   await replacePieces(db, SAMPLE_HOUSE_ID, PIECES)
   await loadCrew(db, nowMs)
-}
-
-const dayAfter = (nowMs: number, days: number): string =>
-  new Date(startOfDay(nowMs, HOUSE_ZONE) + (days + 0.5) * DAY_MS).toISOString().slice(0, 10)
-
-/** Shifts, skills and days unlike others. */
-async function loadCrew(db: Queryable, nowMs: number): Promise<void> {
-  for (const { name } of PEOPLE) {
-    const shifts = (SHIFTS[name] ?? []).flatMap(({ weekdays, starts, ends }) =>
-      weekdays.map((weekday) => ({
-        id: id('shift', name, weekday, starts),
-        personId: personId(name),
-        weekday,
-        starts,
-        ends,
-      })),
-    )
-    await replaceShifts(db, SAMPLE_HOUSE_ID, personId(name), shifts)
-    await replaceSkills(
-      db,
-      SAMPLE_HOUSE_ID,
-      personId(name),
-      SKILLS_OF[name] ?? ['hone'],
-      personId('Maren Voss'),
-      new Date(nowMs - 7 * WEEKS * DAY_MS),
-    )
-  }
-  for (const { name, inDays, note } of DAYS_OFF) {
-    const day = dayAfter(nowMs, inDays)
-    await replaceShiftDays(
-      db,
-      SAMPLE_HOUSE_ID,
-      personId(name),
-      [day],
-      [{ id: id('day off', name), personId: personId(name), day, starts: null, ends: null, note }],
-    )
-  }
-  await saveSpecialDay(db, SAMPLE_HOUSE_ID, {
-    day: dayAfter(nowMs, BANQUET.inDays),
-    name: BANQUET.name,
-    spans: [...BANQUET.spans],
-  })
 }
 
 /**

@@ -13,9 +13,8 @@ import { makeApp } from '../server/app'
 import { clockFrom } from '../server/clock'
 import { openDatabase, type Database } from '../server/db/database'
 import { migrate } from '../server/db/migrate'
-import { contest, type ContestResult } from '../synthetic/contest'
-import { STATED } from '../synthetic/fleet'
 import { openTimed, type BrowserFigures } from './benchBrowser'
+import { benchEstimator } from './benchEstimator'
 import { addBigCrew, benchPlanner } from './benchPlanner'
 import { benchWorkshop } from './benchWorkshop'
 import { BIG_SIGN_IN, loadBigHouse } from './bigHouse'
@@ -82,40 +81,6 @@ async function load(base: string, cookie: string, path: string): Promise<Load> {
   return JSON.parse(stdout) as Load
 }
 
-const SEEDS = [1, 2, 3]
-
-/** Error of hours to the limit from the third life on, and what an 80 % interval really holds, against two customs. */
-function benchEstimator(): void {
-  for (const law of ['archard', 'exponential'] as const) {
-    const results = SEEDS.map((seed) => contest({ ...STATED, seed, law }))
-    const mean = (pick: (result: ContestResult) => number): number =>
-      results.reduce((sum, result) => sum + pick(result), 0) / results.length
-    const questions = results.reduce((sum, { yorvik }) => sum + yorvik.questions, 0)
-    const said = law === 'archard' ? 'the wear law it assumes' : 'another wear law (exponential)'
-    const own = mean(({ yorvik }) => yorvik.medianError)
-    const fixed = mean(({ fixedInterval }) => fixedInterval.medianError)
-    note(
-      `Hours to the limit, median relative error, ${said}`,
-      `${own.toFixed(3)} (${questions.toLocaleString('en')} questions)`,
-      law === 'archard' ? '0.20' : '0.35',
-    )
-    note(
-      `The same by a fixed interval, ${said}`,
-      `${fixed.toFixed(3)} (${(fixed / own).toFixed(1)} times)`,
-      law === 'archard' ? 'twice' : '',
-    )
-    note(
-      `The same by the slope of the last readings, ${said}`,
-      mean(({ lastSlope }) => lastSlope.medianError).toFixed(3),
-    )
-    note(
-      `Share of truths inside the 80 % interval, ${said}`,
-      `${(100 * mean(({ yorvik }) => yorvik.coverage)).toFixed(0)} %`,
-      law === 'archard' ? '74–88 %' : '',
-    )
-  }
-}
-
 /** Every log folded anew in a worker thread, as the button on the Learned page does; the states must come out the same. */
 async function benchRebuild(base: string, cookie: string, db: Database): Promise<void> {
   const digest = async (): Promise<string> =>
@@ -150,10 +115,23 @@ async function benchRebuild(base: string, cookie: string, db: Database): Promise
   )
 }
 
+/** Parts of the benchmark; those named on the command line are run, all of them where none is. */
+const PARTS = ['estimator', 'planner', 'workshop', 'house'] as const
+const named = process.argv.slice(2)
+const isAsked = (part: (typeof PARTS)[number]): boolean => named.length === 0 || named.includes(part)
+
 async function main(): Promise<void> {
-  benchEstimator()
-  await benchPlanner(note)
-  benchWorkshop(note)
+  const unknown = named.filter((name) => !PARTS.some((part) => part === name))
+  if (unknown.length > 0) throw new Error(`no such part: ${unknown.join(', ')}; there are ${PARTS.join(', ')}`)
+  if (isAsked('estimator')) benchEstimator(note)
+  if (isAsked('planner')) await benchPlanner(note)
+  if (isAsked('workshop')) benchWorkshop(note)
+  if (isAsked('house')) await benchHouse()
+  printTable()
+}
+
+/** A house of 150 knives and three years of log: reckoned anew, read and written under load, opened in a browser. */
+async function benchHouse(): Promise<void> {
   await buildWeb()
   rmSync('.data/bench', { recursive: true, force: true })
   const cluster = await startCluster(join(process.cwd(), '.data', 'bench'))
@@ -250,6 +228,10 @@ async function main(): Promise<void> {
     await app.close()
     await cluster.stop()
   }
+}
+
+/** Everything measured, as docs/performance.md wants it. */
+function printTable(): void {
   const [cpu] = cpus()
   const table = [
     `On ${cpus().length} cores (${cpu?.model.trim() ?? 'unknown'}), ${Math.round(totalmem() / 2 ** 30)} GiB, Node ${process.version}, ${new Date().toISOString().slice(0, 10)}:`,

@@ -50,6 +50,7 @@ export async function loadBigHouse(
     zone: 'Europe/Dublin',
     units: 'mm',
     serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
+    honingHabit: null,
     isDemo: false,
   })
   const people = Array.from({ length: PEOPLE }, (_, index) => id('person', index))
@@ -123,6 +124,8 @@ export async function loadBigHouse(
       holderId,
       hands: [{ personId: people[1] ?? '', leavesGf: noExtra }],
       habits: {
+        logsHoning: 1,
+        honesWith: null,
         honesBefore: 0.98,
         daysBetweenChecks: 2.2,
         laddersInstead: 0.1,

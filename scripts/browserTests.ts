@@ -2,17 +2,49 @@ import { spawn } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { serveHouses } from './houses'
 
-/** Serves a sample and an empty house, runs the browser tests against them, and cleans up. */
+/** Tests that only look, at a sample house of their own, so that they can run beside those that change theirs. */
+const LOOKING = 'everyScreen.spec'
+
+interface Run {
+  readonly code: number
+  readonly output: string
+}
+
+/** Runs Playwright against a house; what it prints is shown at once, or kept for later. */
+function playwright(args: readonly string[], env: NodeJS.ProcessEnv, shown: boolean): Promise<Run> {
+  return new Promise((settle) => {
+    const kept: string[] = []
+    const child = spawn('npx', ['playwright', 'test', ...args], {
+      stdio: ['ignore', shown ? 'inherit' : 'pipe', 'inherit'],
+      env: { ...process.env, ...env },
+    })
+    child.stdout?.on('data', (chunk: Buffer) => kept.push(chunk.toString()))
+    child.on('close', (code) => {
+      settle({ code: code ?? 1, output: kept.join('') })
+    })
+  })
+}
+
+/**
+ * Serves sample houses and an empty one, runs the browser tests against them, and cleans up. All of them are run as
+ * two side by side, those that look and those that change things; single ones named on the command line as one.
+ */
 async function main(): Promise<number> {
   rmSync('.data/browser', { recursive: true, force: true })
-  const houses = await serveHouses('browser')
+  const named = process.argv.slice(2)
+  const houses = await serveHouses('browser', { lookedAt: named.length === 0 })
+  const env = { YORVIK_DEMO_URL: houses.demoUrl, YORVIK_EMPTY_URL: houses.emptyUrl }
   try {
-    return await new Promise((settle) => {
-      const env = { ...process.env, YORVIK_DEMO_URL: houses.demoUrl, YORVIK_EMPTY_URL: houses.emptyUrl }
-      spawn('npx', ['playwright', 'test', ...process.argv.slice(2)], { stdio: 'inherit', env }).on('close', (code) => {
-        settle(code ?? 1)
-      })
-    })
+    if (houses.lookedAtUrl === null) return (await playwright(named, env, true)).code
+    const looking = playwright(
+      [LOOKING, '--output=test-results/looking'],
+      { ...env, YORVIK_DEMO_URL: houses.lookedAtUrl },
+      false,
+    )
+    const changing = await playwright([`--grep-invert=${LOOKING}`, '--output=test-results/changing'], env, true)
+    const looked = await looking
+    process.stdout.write(looked.output)
+    return changing.code || looked.code
   } finally {
     await houses.stop()
   }

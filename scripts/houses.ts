@@ -13,13 +13,15 @@ export const PICTURE_MOMENT = new Date('2026-11-24T14:42:00Z')
 
 export interface ServedHouses {
   readonly demoUrl: string
+  /** a second sample house, for whoever only looks; null unless asked for */
+  readonly lookedAtUrl: string | null
   readonly emptyUrl: string
   readonly databaseUrl: string
   stop(): Promise<void>
 }
 
 /** The sample house and an empty one, each on its own port and database, at the picture moment. */
-export async function serveHouses(directory: string): Promise<ServedHouses> {
+export async function serveHouses(directory: string, { lookedAt = false } = {}): Promise<ServedHouses> {
   await buildWeb()
   const cluster = await startCluster(join(process.cwd(), '.data', directory))
   const stamp = Date.now()
@@ -49,13 +51,16 @@ export async function serveHouses(directory: string): Promise<ServedHouses> {
   }
   const demo = await open(`demo_${stamp}`, true)
   const empty = await open(`empty_${stamp}`, false)
+  const looked = lookedAt ? await open(`looked_at_${stamp}`, true) : null
   return {
     demoUrl: demo.url,
+    lookedAtUrl: looked?.url ?? null,
     emptyUrl: empty.url,
     databaseUrl: demo.databaseUrl,
     stop: async () => {
       await demo.close()
       await empty.close()
+      await looked?.close()
       await cluster.stop()
     },
   }

@@ -1,6 +1,8 @@
-import type { UsageContext } from '../core/edge/log/history'
+import type { UsageContext } from '../core/edge/log/usage'
+import type { StatedHabit } from '../core/edge/fleet/habits'
 import { NO_DEFECTS, type KnifeEvent } from '../core/edge/model/events'
 import { freshForce } from '../core/edge/model/force'
+import { LADDER, LADDER_FORCE, type LadderRung } from '../core/edge/model/ladder'
 import { priorWearRate } from '../core/edge/model/wear'
 import { occurrences, type WeeklySpan } from '../core/house/serviceClock'
 import type { BladeSpec } from '../core/knife/bladeSpec'
@@ -39,6 +41,9 @@ export interface Look {
 }
 
 export interface SyntheticKnife {
+  readonly id: string
+  readonly steel: string
+  readonly holderId: string
   readonly type: KnifeType
   readonly truth: TrueKnife
   readonly spec: BladeSpec
@@ -56,6 +61,18 @@ export interface FleetMaking {
   readonly daysBetweenReadings: number
   /** log standard deviation of κ between knives */
   readonly wearLogSd: number
+  /** share of services before which knives are honed, and share of those honings that are written down */
+  readonly honing: { readonly done: number; readonly logged: number }
+  /** how the house says its knives are honed; null for one that was never asked */
+  readonly statement: StatedHabit | null
+  /** zones differ by this log standard deviation */
+  readonly zoneLogSd: number
+  /** share of readings that are gross slips */
+  readonly slips: number
+  /** a force tester, or only everyday signs */
+  readonly reads: 'force' | 'signs'
+  /** day on which the house moves in with what it had written down before; 0 for one that was there from the start */
+  readonly movedInDay: number
 }
 
 /** The fleet the model's figures are stated for. */
@@ -64,18 +81,49 @@ export const STATED: Omit<FleetMaking, 'seed' | 'law'> = {
   noise: 0.1,
   daysBetweenReadings: 3,
   wearLogSd: 0.5,
+  honing: { done: 1, logged: 1 },
+  statement: null,
+  zoneLogSd: 0.1,
+  slips: 0,
+  reads: 'force',
+  movedInDay: 0,
 }
 
+/** The seven houses of the model: how often knives are honed, and how many of those honings are written down. */
+export const HONING_HOUSES = [
+  { name: 'always honed, all logged', done: 1, logged: 1, says: 'each-time' },
+  { name: 'always honed, half logged', done: 1, logged: 0.5, says: 'each-time' },
+  { name: 'always honed, one in five logged', done: 1, logged: 0.2, says: 'each-time' },
+  { name: 'always honed, none logged', done: 1, logged: 0, says: 'each-time' },
+  { name: 'honed half the time, all logged', done: 0.5, logged: 1, says: 'most-days' },
+  { name: 'honed half the time, half logged', done: 0.5, logged: 0.5, says: 'now-and-then' },
+  { name: 'never honed', done: 0, logged: 0, says: 'hardly-ever' },
+] as const
+
+/** So many knives a cook. */
+const KNIVES_PER_HOLDER = 5
+
+/** People and tomatoes differ by so much. */
+const SIGN_LOG_SD = 0.18
 const stainless = STEELS.filter((steel) => steel.typicalHrc <= 60)
+
+/** The sign an edge of some force shows to somebody: each is taken for its neighbour now and then. */
+function rungSeen(forceGf: number, luck: Chance): LadderRung {
+  const log = Math.log(forceGf) + SIGN_LOG_SD * luck.normal()
+  const nearest = [...LADDER].sort(
+    (a, b) => Math.abs(Math.log(LADDER_FORCE[a].forceGf) - log) - Math.abs(Math.log(LADDER_FORCE[b].forceGf) - log),
+  )
+  return nearest[0] ?? 'paper'
+}
 
 function makeKnife(
   index: number,
   making: FleetMaking,
   luck: Chance,
-): { type: KnifeType; truth: TrueKnife; spec: BladeSpec } {
+): { type: KnifeType; truth: TrueKnife; spec: BladeSpec; steel: string } {
   const type = luck.pick([KNIFE_TYPES[0], ...KNIFE_TYPES.filter((one) => TYPE_TEMPLATES[one].role !== 'bread')])
   const usual = knifeDefaults(type, TYPE_TEMPLATES[type].typicalLengthMm)
-  const steel = stainless[index % stainless.length] ?? { carbides: {}, typicalHrc: 57 }
+  const steel = stainless[index % stainless.length] ?? { en: 'unnamed', carbides: {}, typicalHrc: 57 }
   const spec: BladeSpec = {
     dps: Math.max(10, meanDps(usual)),
     hrc: steel.typicalHrc,
@@ -87,17 +135,19 @@ function makeKnife(
   return {
     type,
     spec,
+    steel: steel.en,
     truth: {
       dps: spec.dps,
       hrc: spec.hrc,
       limitGf: DEFAULT_SERVICE_LIMITS[TYPE_TEMPLATES[type].role],
       wearUm2PerHour: priorWearRate(spec) * Math.exp(making.wearLogSd * luck.normal()),
-      zoneShare: eachZone((name) => zone[name] * Math.exp(0.1 * luck.normal())),
+      zoneShare: eachZone((name) => zone[name] * Math.exp(making.zoneLogSd * luck.normal())),
       // a steel on soft blades, failing on hard ones, as the table has it, and differing between hands
       hone: Math.min(
         0.85,
         Math.max(0.1, (0.6 - 0.4 * Math.max(0, (spec.hrc - 58) / 3)) * Math.exp(0.15 * luck.normal())),
       ),
+      honed: making.honing.done,
       law: making.law,
     },
   }
@@ -109,7 +159,8 @@ function makeKnife(
  */
 function live(index: number, making: FleetMaking): SyntheticKnife {
   const luck = chance(making.seed * 1000 + index)
-  const { type, truth, spec } = makeKnife(index, making, luck)
+  const { type, truth, spec, steel } = makeKnife(index, making, luck)
+  const holderId = `cook ${Math.floor(index / KNIVES_PER_HOLDER)}`
   const fresh = (): TrueEdge => {
     const shared = 0.1 * luck.normal()
     return {
@@ -135,16 +186,24 @@ function live(index: number, making: FleetMaking): SyntheticKnife {
     } as KnifeEvent)
   }
   const read = (edge: TrueEdge, atMs: number): number => {
-    const readings = ZONES.map((zone) => ({
-      zone,
-      forcesGf: [trueForce(truth, edge, zone) * Math.exp(making.noise * luck.normal())],
-    }))
-    write('checked', atMs, { readings, ladder: [], defects: NO_DEFECTS })
-    return Math.max(...readings.map(({ forcesGf }) => forcesGf[0] ?? 0))
+    const forces = eachZone((zone) => {
+      const slipped = making.slips > 0 && luck.happens(making.slips) ? luck.between(-1.2, 1.2) : 0
+      return trueForce(truth, edge, zone) * Math.exp(making.noise * luck.normal() + slipped)
+    })
+    const worst = Math.max(...Object.values(forces))
+    if (making.reads === 'force') {
+      const readings = ZONES.map((zone) => ({ zone, forcesGf: [forces[zone]] }))
+      write('checked', atMs, { readings, ladder: [], defects: NO_DEFECTS })
+      return worst
+    }
+    const ladder = ZONES.map((zone) => ({ zone, rung: rungSeen(trueForce(truth, edge, zone), luck) }))
+    write('checked', atMs, { readings: [], ladder, defects: NO_DEFECTS })
+    return Math.max(...ladder.map(({ rung }) => LADDER_FORCE[rung].forceGf))
   }
   let edge = fresh()
   let cycle = 0
-  write('added', START_MS, { condition: 'new', stationId: 'board', holderId: null })
+  const joinedMs = START_MS + making.movedInDay * DAY_MS
+  write('added', joinedMs, { condition: making.movedInDay > 0 ? 'in-use' : 'new', stationId: 'board', holderId })
   let nextReading = START_MS + Math.floor(luck.between(0, making.daysBetweenReadings)) * DAY_MS + 10 * HOUR_MS
   for (const service of SERVICES) {
     if (service.startMs > START_MS + DAYS * DAY_MS) break
@@ -160,12 +219,14 @@ function live(index: number, making: FleetMaking): SyntheticKnife {
       }
       nextReading += making.daysBetweenReadings * DAY_MS
     }
-    edge = trueHone(truth, edge)
-    write('honed', service.startMs - HOUR_MS / 4, { tool: 'smooth-steel' })
+    if (luck.happens(truth.honed)) {
+      edge = trueHone(truth, edge)
+      if (luck.happens(making.honing.logged)) write('honed', service.startMs - HOUR_MS / 4, { tool: 'smooth-steel' })
+    }
     // a service is as long as it is: the rota only knows the mean
     edge = trueUse(edge, HOURS_PER_SERVICE)
   }
-  return { type, truth, spec, limitGf: truth.limitGf, events, looks }
+  return { id: String(index), steel, holderId, type, truth, spec, limitGf: truth.limitGf, events, looks }
 }
 
 /** A fleet whose truth is known, from a seed. */
