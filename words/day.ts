@@ -24,10 +24,12 @@ export function daySummary(
 ): string {
   const held = fleet.knives.filter((knife) => knife.status === 'in-service')
   const dullNow = held.filter((knife) => knife.word === 'dull' || knife.word === 'out').length
+  const unseen = held.filter((knife) => !knife.seen).length
   const next = fleet.day.services.find((service) => ms(service.endsAt) > nowMs)
   const soon = next
     ? held.filter(
         (knife) =>
+          knife.seen &&
           knife.word !== 'dull' &&
           knife.word !== 'out' &&
           knife.dullAhead &&
@@ -38,7 +40,8 @@ export function daySummary(
   const sentences = [phase(fleet.day, nowMs, say, formats)]
   if (dullNow > 0) sentences.push(say('day.dullNow', { n: dullNow }))
   if (soon > 0 && next) sentences.push(say('day.dullSoon', { n: soon, service: next.name }))
-  if (dullNow + soon === 0) sentences.push(say('day.allFit'))
+  if (unseen > 0) sentences.push(say('day.unseen', { n: unseen }))
+  else if (dullNow + soon === 0) sentences.push(say('day.allFit'))
   if (needed > 0) {
     const values = {
       needed: formats.minutes(needed),

@@ -63,6 +63,8 @@ export function eventSentence(event: TimelineEvent, say: Say, formats: Formats, 
         : say('event.honed', { tool })
       return honed.cameBack ? `${base} ${say(`event.cameBack.${honed.cameBack}`)}` : base
     }
+    case 'came-back':
+      return say(`event.came-back.${String(payload['said'])}`)
     case 'sharpened': {
       const sharpened = payload as EventPayloads['sharpened']
       const from = sharpened.startGrit ? say('event.from', { grit: formats.grit(sharpened.startGrit) }) : ''
@@ -71,6 +73,7 @@ export function eventSentence(event: TimelineEvent, say: Say, formats: Formats, 
         say('event.sharpened', { micron: sharpened.finishMicron }),
         from,
         time,
+        sharpened.claimed ? say('event.claimed') : '',
         ...leftWords(sharpened, say, formats),
       ]
         .filter((part) => part !== '')

@@ -19,6 +19,7 @@ const story = (learned: Partial<EdgeStory['learned']> = {}): EdgeStory =>
       honing: band(0.55, 0.45, 0.62),
       lifeHours: { low: 12, middle: 20.4, high: 33 },
       bentShare: 0.2,
+      habit: { honed: 0.67, low: 0.5, high: 0.8, logged: 0.5, services: 60, stated: null },
       ...learned,
     },
   }) as EdgeStory
@@ -98,7 +99,8 @@ describe('what is left of the blade', () => {
 })
 
 describe('a working angle against the edge', () => {
-  const knife = (mismatch: KnifeView['mismatch']): KnifeView => ({ mismatch, verdict: { dps: 17 } }) as KnifeView
+  const knife = (mismatch: KnifeView['mismatch']): KnifeView =>
+    ({ mismatch, dpsLeft: 17, dpsRight: 17, verdict: { dps: 17 } }) as KnifeView
 
   it('says what it will do', () => {
     expect(

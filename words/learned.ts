@@ -1,7 +1,9 @@
 import type { EdgeStory, KnifeView } from '../contract/knives'
 import type { HouseLearning, LearnedFactor } from '../contract/learning'
 import { capital, type Formats } from './format'
+import { habitSentences } from './habit'
 import type { Say } from './say'
+import { edgeAngle } from './verdict'
 
 type Banded = EdgeStory['learned']['wear']
 
@@ -44,6 +46,7 @@ export function knifeLessons({ learned }: EdgeStory, say: Say, formats: Formats)
     wearWords(learned.wear, say),
     zoneWords(learned.zoneWear, say),
     lifeWords(learned.lifeHours, say, formats),
+    ...habitSentences(learned.habit, say),
     say('learned.honing', {
       percent: percent(learned.honing.mean),
       low: percent(learned.honing.low),
@@ -96,7 +99,7 @@ export function mismatchWords(knife: KnifeView, holder: string, say: Say, format
   return say(`mismatch.${mismatch.does}`, {
     name: holder,
     working: formats.angle(mismatch.workingDps),
-    edge: formats.angle(knife.verdict.dps),
+    edge: edgeAngle(knife, say, formats),
     percent: percent(mismatch.reach),
   })
 }

@@ -21,13 +21,31 @@ const knife = (verdict: Partial<KnifeView['verdict']>, more: Partial<KnifeView> 
     status: 'in-service',
     statusReason: null,
     statusSince: '2026-11-22T10:00:00Z',
+    seen: true,
     worstZone: 'tip',
+    dpsLeft: 17,
+    dpsRight: 17,
     dullAhead: null,
     verdict: { ...step({}), runnerUp: null, ...verdict },
     ...more,
   }) as KnifeView
 
 describe('a verdict in a cook’s words', () => {
+  it('tells an asymmetric blade its own angle on each side, never the mean', () => {
+    const lopsided = knife({ action: 'hone', tool: 'smooth-steel' }, { dpsLeft: 12, dpsRight: 20 })
+    expect(verdictWords(lopsided, say, format).what).toBe('Hone, 8 a side at 12° left, 20° right.')
+  })
+
+  it('says of a knife nobody has looked at what one sign would settle', () => {
+    const unseen = knife({
+      action: 'check',
+      reasons: [{ code: 'never-read', values: { zone: 'tip', lowGf: 190, highGf: 480, limitGf: 350, sign: 'skates' } }],
+    })
+    expect(verdictWords(unseen, say, format).why).toBe(
+      'Not looked at yet. One sign settles it: if it skates on the skin, it wants the stone.',
+    )
+  })
+
   it('says hone, how many and at what angle', () => {
     expect(verdictWords(knife({ action: 'hone', tool: 'smooth-steel' }), say, format).what).toBe(
       'Hone, 8 a side at 17°.',

@@ -27,6 +27,10 @@ const WRITE: Readonly<Record<string, WriteValue>> = {
   limitMm: (value, _, formats) => formats.thickness(Number(value)),
   heightMm: (value, _, formats) => formats.length(Number(value)),
   minimumMm: (value, _, formats) => formats.length(Number(value)),
+  sign: (value, say) => say(`ladder.${value}`),
+  tool: (value, say) => say(`tool.${value}`),
+  dps: (value, _, formats) => formats.angle(Number(value)),
+  neededDps: (value, _, formats) => formats.angle(Math.round(Number(value))),
 }
 
 function reasonSentence(reason: ReasonView, say: Say, formats: Formats): string {
@@ -36,17 +40,27 @@ function reasonSentence(reason: ReasonView, say: Say, formats: Formats): string 
   return say(`reason.${reason.code}`, values)
 }
 
+type Sides = Pick<KnifeView, 'dpsLeft' | 'dpsRight'>
+/** Sides nearer to each other than this are one angle, degrees. */
+const ONE_ANGLE_DPS = 0.5
+
+/** The angle of a knife's edge: one where both sides have it, each side's own where they differ, never the mean. */
+export const edgeAngle = ({ dpsLeft, dpsRight }: Sides, say: Say, formats: Formats): string =>
+  Math.abs(dpsLeft - dpsRight) < ONE_ANGLE_DPS
+    ? formats.angle((dpsLeft + dpsRight) / 2)
+    : say('verdict.angles', { left: formats.angle(dpsLeft), right: formats.angle(dpsRight) })
+
 /** The action itself, with tool, count, angle and minutes as far as it has them. */
 export function recommendationSentence(
   step: RecommendationView,
   say: Say,
   formats: Formats,
-  worstZone: string,
+  knife: Pick<KnifeView, 'worstZone'> & Sides,
 ): string {
   return say(`action.${step.action}`, {
-    zone: say(`zone.${worstZone}`),
+    zone: say(`zone.${knife.worstZone}`),
     strokes: step.cost.strokesPerSide,
-    angle: formats.angle(step.dps),
+    angle: edgeAngle(knife, say, formats),
     grit: step.startStone ?? (step.startGrit === null ? '' : formats.grit(step.startGrit)),
     tool: step.tool === null ? '' : say(`tool.${step.tool}`),
     minutes: formats.minutes(step.cost.minutes),
@@ -66,8 +80,8 @@ export function verdictWords(knife: KnifeView, say: Say, formats: Formats): Verd
   const isHone = verdict.action === 'hone'
   const what =
     isHone && verdict.tool === 'strop'
-      ? say('action.strop', { strokes: verdict.cost.strokesPerSide, angle: formats.angle(verdict.dps) })
-      : recommendationSentence(verdict, say, formats, knife.worstZone)
+      ? say('action.strop', { strokes: verdict.cost.strokesPerSide, angle: edgeAngle(knife, say, formats) })
+      : recommendationSentence(verdict, say, formats, knife)
   const reasons = verdict.reasons.map((reason) => reasonSentence(reason, say, formats)).filter((text) => text !== '')
   return { what, why: reasons.join(' ') }
 }
@@ -75,15 +89,14 @@ export function verdictWords(knife: KnifeView, say: Say, formats: Formats): Verd
 /** The instead-of: the runner-up as a sentence, or nothing. */
 export function runnerUpWords(knife: KnifeView, say: Say, formats: Formats): string {
   const { runnerUp } = knife.verdict
-  return runnerUp
-    ? say('verdict.otherwise', { step: recommendationSentence(runnerUp, say, formats, knife.worstZone) })
-    : ''
+  return runnerUp ? say('verdict.otherwise', { step: recommendationSentence(runnerUp, say, formats, knife) }) : ''
 }
 
 /** When a zone will be past its limit if nothing but honing happens. */
 export function dullAheadWords(knife: KnifeView, say: Say, formats: Formats, now: string): string {
   const { dullAhead } = knife
-  if (!dullAhead) return ''
+  // of an edge nobody has looked at nothing is foretold as a fact
+  if (!dullAhead || !knife.seen) return ''
   const today = formats.dayKey(dullAhead.startsAt) === formats.dayKey(now)
   return say(today ? 'verdict.dullToday' : 'verdict.dullBy', {
     zone: say(`zone.${dullAhead.zone}`),
@@ -99,7 +112,7 @@ const TOLD_FROM = 0.1
 /** The risk that a knife which is fit now ends the next service dull. */
 export function riskWords(knife: KnifeView, say: Say): string {
   const [next] = knife.servicesAhead
-  if (!next || knife.word === 'dull' || knife.word === 'out' || next.chanceDull < TOLD_FROM) return ''
+  if (!knife.seen || !next || knife.word === 'dull' || knife.word === 'out' || next.chanceDull < TOLD_FROM) return ''
   return say('verdict.dullRisk', { percent: Math.round(100 * next.chanceDull), service: next.serviceName })
 }
 

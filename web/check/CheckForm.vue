@@ -42,8 +42,9 @@ function erase(): void {
       ? withoutLast(draft.value, draft.value.zone)
       : { ...draft.value, typed: draft.value.typed.slice(0, -1) }
 }
-function read(forceGf: number): void {
-  if (isPlausibleForce(forceGf)) draft.value = withReading(draft.value, Math.round(forceGf))
+function read(forceGf: number, tester: string | null = null): void {
+  if (isPlausibleForce(forceGf))
+    draft.value = { ...withReading(draft.value, Math.round(forceGf)), tester: tester ?? draft.value.tester }
   else wrong.value = true
 }
 /** Enter takes the typed force; with nothing typed it records the check. */

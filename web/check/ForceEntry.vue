@@ -9,7 +9,12 @@ import TesterSimulator from './TesterSimulator.vue'
 import { useTester } from './useTester'
 
 defineProps<{ knife: KnifeView; typed: string; zone: Zone; wrong: boolean }>()
-const emit = defineEmits<{ digit: [digit: string]; erase: []; enter: []; peak: [forceGf: number] }>()
+const emit = defineEmits<{
+  digit: [digit: string]
+  erase: []
+  enter: []
+  peak: [forceGf: number, tester: string | null]
+}>()
 const session = useSession()
 const simulator = ref<string | null>(null)
 const unzeroed = ref(false)
@@ -17,7 +22,7 @@ const { testers, chosen, zeroed, live, askZero } = useTester(
   () => simulator.value,
   (forceGf, wasZeroed) => {
     unzeroed.value = !wasZeroed
-    emit('peak', forceGf)
+    emit('peak', forceGf, testers.value.find(({ id }) => id === chosen.value)?.name ?? null)
   },
 )
 </script>

@@ -13,6 +13,8 @@ export interface CheckDraft {
   readonly zone: Zone
   /** null until somebody has said anything about defects */
   readonly defects: Defects | null
+  /** the tester that read, by the name it gives itself; null where forces were typed */
+  readonly tester: string | null
 }
 
 export const EMPTY_DRAFT: CheckDraft = {
@@ -21,6 +23,7 @@ export const EMPTY_DRAFT: CheckDraft = {
   typed: '',
   zone: 'heel',
   defects: null,
+  tester: null,
 }
 const MOST_REPEATS = 10
 
@@ -72,6 +75,9 @@ export function checkPayload(draft: CheckDraft, whole?: LadderRung): CheckPayloa
         return rung === undefined ? [] : [{ zone, rung }]
       }),
     ],
+    ...(draft.tester === null || ZONES.every((zone) => draft.forces[zone].length === 0)
+      ? {}
+      : { tester: draft.tester }),
     ...(draft.defects === null ? {} : { defects: { ...draft.defects, glint: [...draft.defects.glint] } }),
   }
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
+import { STATED_HABITS, type StatedHabit } from '../../core/edge/fleet/habits'
 import { KNIFE_ROLES } from '../../core/knife/knifeTypes'
 import { call } from '../api'
 import { say } from '../i18n'
@@ -22,6 +23,10 @@ const {
   serviceLimits = { fine: 260, general: 350, butchery: 420, bread: 600 },
 } = session.house ?? {}
 const form = reactive({ name, zone, units: unitsNow })
+const habit = ref<StatedHabit | 'unsaid'>(session.house?.honingHabit ?? 'unsaid')
+const habits = computed(() =>
+  (['unsaid', ...STATED_HABITS] as const).map((value) => ({ value, label: say(`habit.${value}`) })),
+)
 const limits = ref<Record<(typeof KNIFE_ROLES)[number], number | null>>({ ...serviceLimits })
 const units = computed(() => [
   { value: 'mm' as const, label: say('door.mm') },
@@ -35,7 +40,11 @@ async function save(): Promise<void> {
   const given = fine !== null && general !== null && butchery !== null && bread !== null
   const done = await change(async () => {
     await call(endpoints.editHouse, {
-      body: { ...form, ...(given ? { serviceLimits: { fine, general, butchery, bread } } : {}) },
+      body: {
+        ...form,
+        honingHabit: habit.value === 'unsaid' ? null : habit.value,
+        ...(given ? { serviceLimits: { fine, general, butchery, bread } } : {}),
+      },
     })
     await session.resume()
   })
@@ -49,6 +58,7 @@ async function save(): Promise<void> {
       <TextField v-model="form.name" :label="$t('field.houseName')" />
       <TextField v-model="form.zone" :label="$t('door.zone')" :hint="$t('door.zoneHint')" />
       <ChoiceField v-model="form.units" :label="$t('field.units')" :options="units" />
+      <ChoiceField v-model="habit" :label="$t('habit.label')" :options="habits" :hint="$t('habit.hint')" />
     </div>
     <section class="heavy-rule">
       <h2>{{ $t('house.limits') }}</h2>

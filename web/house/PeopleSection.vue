@@ -3,6 +3,8 @@ import { v7 as newId } from 'uuid'
 import { computed, reactive, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Person } from '../../contract/house'
+import { STATED_HABITS, type StatedHabit } from '../../core/edge/fleet/habits'
+import { HONE_TOOLS, type HoneTool } from '../../core/edge/model/hone'
 import { PERSON_ROLES, type PersonRole } from '../../core/house/rights'
 import { call } from '../api'
 import { say } from '../i18n'
@@ -17,7 +19,22 @@ const fleet = useFleet()
 const { refusal, change } = useChange()
 const open = ref(false)
 const editing = ref<Person | null>(null)
-const form = reactive({ id: '', name: '', role: 'cook' as PersonRole, pin: '', workingDps: null as number | null })
+const form = reactive({
+  id: '',
+  name: '',
+  role: 'cook' as PersonRole,
+  pin: '',
+  workingDps: null as number | null,
+  honingHabit: 'asHouse' as StatedHabit | 'asHouse',
+  honeTool: 'byKnife' as HoneTool | 'byKnife',
+})
+const habits = computed(() =>
+  (['asHouse', ...STATED_HABITS] as const).map((value) => ({ value, label: say(`habit.${value}`) })),
+)
+const tools = computed(() => [
+  { value: 'byKnife' as const, label: say('house.byKnife') },
+  ...HONE_TOOLS.map((value) => ({ value, label: say(`toolChoice.${value}`) })),
+])
 const roles = computed(() => PERSON_ROLES.map((value) => ({ value, label: say(`person.${value}`) })))
 const held = (person: Person): number =>
   fleet.knives.filter((knife) => knife.holderId === person.id && knife.status === 'in-service').length
@@ -30,6 +47,8 @@ function start(person: Person | null): void {
     role: person?.role ?? 'cook',
     pin: '',
     workingDps: person?.workingDps ?? null,
+    honingHabit: person?.honingHabit ?? 'asHouse',
+    honeTool: person?.honeTool ?? 'byKnife',
   })
   refusal.value = ''
   open.value = true
@@ -40,7 +59,14 @@ async function save(): Promise<void> {
     editing.value
       ? call(endpoints.editPerson, {
           params: { id: form.id },
-          body: { name: form.name, role: form.role, workingDps: form.workingDps, ...pin },
+          body: {
+            name: form.name,
+            role: form.role,
+            workingDps: form.workingDps,
+            honingHabit: form.honingHabit === 'asHouse' ? null : form.honingHabit,
+            honeTool: form.honeTool === 'byKnife' ? null : form.honeTool,
+            ...pin,
+          },
         })
       : call(endpoints.addPerson, { body: { id: form.id, name: form.name, role: form.role, ...pin } }),
   )
@@ -114,6 +140,14 @@ const setActive = (person: Person, active: boolean): Promise<boolean> =>
           :label="$t('field.workingDps')"
           unit="°"
           :hint="$t('house.workingHint')"
+        />
+        <ChoiceField v-if="editing" v-model="form.honingHabit" :label="$t('habit.label')" :options="habits" />
+        <ChoiceField
+          v-if="editing"
+          v-model="form.honeTool"
+          :label="$t('field.honeTool')"
+          :options="tools"
+          :hint="$t('house.honeToolHint')"
         />
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
         <div class="dialog-actions">

@@ -86,8 +86,8 @@ useKeys({
     <ZoneForces :knife="knife" />
     <p class="verdict">
       <b>{{ words.what }}</b> {{ words.why }}
-      <template v-if="knife.word !== 'dull' && knife.word !== 'out'">{{ ahead }}&#32;</template>
-      <span v-if="otherwise && !isOut" class="soft">{{ otherwise }}&#32;</span>
+      <template v-if="knife.word !== 'dull' && knife.word !== 'out'">{{ ahead }}{{ ' ' }}</template>
+      <span v-if="otherwise && !isOut" class="soft">{{ otherwise }}{{ ' ' }}</span>
       <template v-if="planned">{{ planned }}</template>
     </p>
     <p v-if="knife.verdict.action === 'quarantine' || isOut" class="soft small">{{ $t('caution.unsafe') }}</p>

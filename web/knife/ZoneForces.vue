@@ -10,7 +10,7 @@ const formats = useFormats()
 <template>
   <ul class="zones">
     <li v-for="zone in ZONES" :key="zone">
-      {{ $t(`zone.${zone}`) }} <b class="num">{{ formats.force(knife.zones[zone].forceGf) }}</b>,
+      {{ $t(`zone.${zone}`) }} <b v-if="knife.seen" class="num">{{ formats.force(knife.zones[zone].forceGf) }},</b>
       {{ $t(`edge.${knife.zones[zone].word}`) }}
       <span class="soft small num">{{
         $t('knife.band', { low: knife.zones[zone].lowGf, high: knife.zones[zone].highGf })

@@ -7,6 +7,7 @@ import { say } from '../i18n'
 import { useResource } from '../live/resource'
 import { useSession } from '../stores/session'
 import FactorSection, { type FactorRow } from './FactorSection.vue'
+import HabitSection from './HabitSection.vue'
 import HandSection from './HandSection.vue'
 import RebuildSection from './RebuildSection.vue'
 import ToolSection from './ToolSection.vue'
@@ -62,6 +63,7 @@ const materials = computed(() =>
             :hands="learning.hands"
             :words="learning.hands.map((hand) => handWords(hand, say))"
           />
+          <HabitSection v-if="learning.habits.length > 0" :habits="learning.habits" />
           <ToolSection
             v-if="learning.tools.length > 0"
             :tools="learning.tools"

@@ -10,6 +10,7 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import CalendarLink from './CalendarLink.vue'
+import OwnTool from './OwnTool.vue'
 import { personDays } from './personDays'
 
 const formats = useFormats()
@@ -44,6 +45,7 @@ const codes = (ids: readonly string[]): string =>
       :label="$t('myday.of')"
       :options="people"
     />
+    <OwnTool v-if="fleet.people.has(whose)" :person-id="whose" class="whose no-print" />
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="!view && !refusal" class="lead">{{ $t('week.loading') }}</p>
     <p v-if="view && !view.accepted" class="soft">{{ $t('myday.noPlan') }}</p>

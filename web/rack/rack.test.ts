@@ -61,6 +61,8 @@ const person = (id: string, name: string): Fleet['people'][number] => ({
   hasPin: true,
   signInName: null,
   workingDps: null,
+  honingHabit: null,
+  honeTool: null,
 })
 
 let fleet: ReturnType<typeof useFleet>

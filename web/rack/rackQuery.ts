@@ -94,7 +94,8 @@ export function rackKnives(
     .filter((knife) => query.station === '' || knife.stationId === query.station)
     .filter(
       (knife) =>
-        query.word === '' || EDGE_WORDS.indexOf(knife.word) >= EDGE_WORDS.findIndex((word) => word === query.word),
+        query.word === '' ||
+        EDGE_WORDS.findIndex((word) => word === knife.word) >= EDGE_WORDS.findIndex((word) => word === query.word),
     )
     .filter((knife) => matchesQuery(knife, query.text, fleet))
     .sort(order[query.sort])

@@ -2,6 +2,7 @@
 import { computed, reactive, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import { FirstRun, type SignedIn } from '../../contract/house'
+import { STATED_HABITS, type StatedHabit } from '../../core/edge/fleet/habits'
 import { issueWords } from '../../words/faults'
 import { call, Refusal } from '../api'
 import { say } from '../i18n'
@@ -14,6 +15,7 @@ const form = reactive({
   houseName: '',
   zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   units: 'mm' as 'mm' | 'in',
+  honingHabit: 'unsaid' as StatedHabit | 'unsaid',
   managerName: '',
   signInName: '',
   password: '',
@@ -26,9 +28,13 @@ const units = computed(() => [
   { value: 'in' as const, label: say('door.inches') },
 ])
 
+const habits = computed(() =>
+  (['unsaid', ...STATED_HABITS] as const).map((value) => ({ value, label: say(`habit.${value}`) })),
+)
+
 async function make(): Promise<void> {
   refusal.value = ''
-  const read = FirstRun.safeParse(form)
+  const read = FirstRun.safeParse({ ...form, honingHabit: form.honingHabit === 'unsaid' ? null : form.honingHabit })
   wrong.value = read.success
     ? {}
     : Object.fromEntries(issueWords(read.error.issues, say).map((issue) => [issue.path, issue.sentence]))
@@ -57,6 +63,7 @@ async function make(): Promise<void> {
     />
     <datalist id="zones"><option v-for="zone in zones" :key="zone" :value="zone" /></datalist>
     <ChoiceField v-model="form.units" :label="$t('field.units')" :options="units" />
+    <ChoiceField v-model="form.honingHabit" :label="$t('habit.label')" :options="habits" :hint="$t('habit.hint')" />
     <TextField
       v-model="form.managerName"
       :label="$t('field.managerName')"

@@ -6,6 +6,13 @@ export interface Notice {
   readonly text: string
   readonly tone: 'done' | 'refused'
   readonly undo: (() => Promise<unknown>) | null
+  /** a question beside the news, with its answers; nobody has to give one */
+  readonly question: Question | null
+}
+
+export interface Question {
+  readonly text: string
+  readonly answers: readonly { readonly label: string; readonly give: () => Promise<unknown> }[]
 }
 
 const STAYS_MS = 9000
@@ -18,9 +25,9 @@ export const useNotices = defineStore('notices', () => {
   function dismiss(id: number): void {
     notices.value = notices.value.filter((notice) => notice.id !== id)
   }
-  function show(text: string, tone: Notice['tone'], undo: Notice['undo']): void {
+  function show(text: string, tone: Notice['tone'], undo: Notice['undo'], question: Question | null): void {
     const id = ++last
-    notices.value = [...notices.value.slice(-2), { id, text, tone, undo }]
+    notices.value = [...notices.value.slice(-2), { id, text, tone, undo, question }]
     setTimeout(() => {
       dismiss(id)
     }, STAYS_MS)
@@ -28,11 +35,11 @@ export const useNotices = defineStore('notices', () => {
   return {
     notices,
     dismiss,
-    done: (text: string, undo: Notice['undo'] = null): void => {
-      show(text, 'done', undo)
+    done: (text: string, undo: Notice['undo'] = null, question: Question | null = null): void => {
+      show(text, 'done', undo, question)
     },
     refused: (text: string): void => {
-      show(text, 'refused', null)
+      show(text, 'refused', null, null)
     },
   }
 })

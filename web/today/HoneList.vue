@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { KnifeView } from '../../contract/knives'
-import { useFormats } from '../i18n'
+import { edgeAngle } from '../../words/verdict'
+import { say, useFormats } from '../i18n'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import HonedButton from '../ui/HonedButton.vue'
 
@@ -16,7 +17,7 @@ const formats = useFormats()
       <span class="how small">{{
         $t(knife.verdict.tool === 'strop' ? 'today.stropShort' : 'today.honeShort', {
           strokes: knife.verdict.cost.strokesPerSide,
-          angle: formats.angle(knife.verdict.dps),
+          angle: edgeAngle(knife, say, formats),
         })
       }}</span>
       <HonedButton :knife="knife" />

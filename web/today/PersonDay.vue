@@ -2,13 +2,15 @@
 import { computed } from 'vue'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
-import type { PersonDay } from './dayList'
+import HonedAllButton from '../ui/HonedAllButton.vue'
+import { toBeHoned, type PersonDay } from './dayList'
 import HoneList from './HoneList.vue'
 import PressingKnife from './PressingKnife.vue'
 
 const props = defineProps<{ day: PersonDay; now: string }>()
 const fleet = useFleet()
 const all = computed(() => [...props.day.pressing, ...props.day.toHone, ...props.day.fine])
+const toHone = computed(() => toBeHoned(all.value))
 const stations = computed(() =>
   [...new Set(all.value.map((knife) => fleet.stations.get(knife.stationId)?.name ?? ''))].join(', '),
 )
@@ -19,6 +21,12 @@ const stations = computed(() =>
     <header>
       <h2>{{ day.person.name }}</h2>
       <p class="soft small">{{ stations }}</p>
+      <HonedAllButton
+        v-if="toHone.length > 1"
+        class="no-print"
+        :knives="toHone"
+        :label="$t('today.honedAllOf', { name: day.person.name })"
+      />
     </header>
     <div class="work">
       <PressingKnife v-for="knife in day.pressing" :key="knife.id" :knife="knife" :now="now" />

@@ -31,7 +31,7 @@ const needed = computed(() => props.knives.reduce((sum, knife) => sum + knife.ve
       <li v-for="knife in knives.slice(0, shown)" :key="knife.id">
         <RouterLink class="num" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink>
         <span
-          >{{ recommendationSentence(knife.verdict, say, formats, knife.worstZone) }}
+          >{{ recommendationSentence(knife.verdict, say, formats, knife) }}
           <span v-if="plannedWords(knife)" class="soft">{{ plannedWords(knife) }}</span></span
         >
       </li>

@@ -8,13 +8,17 @@ import { useSession } from '../stores/session'
 import EdgeLegend from '../ui/EdgeLegend.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import ServiceClock from '../ui/ServiceClock.vue'
-import { benchMinutesLeft, dayList } from './dayList'
+import { useHoning } from '../ui/useHoning'
+import { useKeys } from '../ui/useKeys'
+import { benchMinutesLeft, dayList, toBeHoned } from './dayList'
 import KnifeNames from './KnifeNames.vue'
 import PersonDay from './PersonDay.vue'
 import StoneList from './StoneList.vue'
 
 /** Not needed to read the day, so it comes after it. */
 const SoakAhead = defineAsyncComponent(() => import('./SoakAhead.vue'))
+const StationHoning = defineAsyncComponent(() => import('./StationHoning.vue'))
+const KitchenWalk = defineAsyncComponent(() => import('./KitchenWalk.vue'))
 const fleet = useFleet()
 const session = useSession()
 const formats = useFormats()
@@ -27,6 +31,14 @@ const FIRST_PEOPLE = 3
 /** So many knives for the stones stand beside them. */
 const FIRST_STONES = 8
 const peopleShown = ref(FIRST_PEOPLE)
+const walking = ref(false)
+const { honedAll } = useHoning()
+useKeys({
+  h: () => {
+    const mine = toBeHoned(fleet.knives.filter(({ holderId }) => holderId === session.person?.id))
+    if (mine.length > 0) void honedAll(mine)
+  },
+})
 const allShown = computed(() => list.value !== null && peopleShown.value >= list.value.people.length)
 watch(
   [() => list.value !== null, peopleShown],
@@ -56,11 +68,24 @@ const summary = computed(() =>
     <header class="page-head">
       <h1>{{ formats.longDay(nowText) }}</h1>
       <span class="soft">{{ session.house?.name }}</span>
-      <span class="end soft">{{ session.person?.name }} <PrintButton :label="$t('today.print')" /></span>
+      <span class="end soft">
+        {{ session.person?.name }}
+        <button
+          v-if="session.may('manage-house') && fleet.knives.length > 0"
+          class="button no-print"
+          type="button"
+          :aria-pressed="walking"
+          @click="walking = !walking"
+        >
+          {{ $t(walking ? 'today.walkDone' : 'today.walk') }}
+        </button>
+        <PrintButton :label="$t('today.print')" />
+      </span>
     </header>
     <template v-if="fleet.fleet && list">
       <p class="lead">{{ summary }}</p>
       <ServiceClock :day="fleet.fleet.day" :now-ms="nowMs" :bench-minutes="stoneMinutes" />
+      <KitchenWalk v-if="walking" />
       <p v-if="fleet.knives.length === 0" class="empty lead">
         {{ $t('today.empty') }}
         <RouterLink class="button main" to="/rack">{{ $t('today.addKnives') }}</RouterLink>
@@ -82,6 +107,7 @@ const summary = computed(() =>
             :shown="allShown ? list.stones.length : FIRST_STONES"
             :minutes-left="minutesLeft"
           />
+          <StationHoning v-if="allShown" :knives="fleet.knives" />
           <SoakAhead v-if="list.stones.length > 0 && allShown && session.may('log-sharpening')" class="no-print" />
           <KnifeNames
             v-if="allShown && list.outOfService.length > 0"

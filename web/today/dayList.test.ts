@@ -15,6 +15,7 @@ function knife(action: string, holderId: string | null, more: Partial<KnifeView>
     code: `CH-${count}`,
     holderId,
     status: 'in-service',
+    seen: true,
     word: 'sound',
     limitGf: 350,
     worstZone: 'tip',
@@ -41,6 +42,8 @@ const person = (id: string, role: 'cook' | 'chef' = 'cook'): Fleet['people'][num
   hasPin: true,
   signInName: null,
   workingDps: null,
+  honingHabit: null,
+  honeTool: null,
 })
 const day = {
   startsAt: '2026-11-24T00:00:00Z',
@@ -120,6 +123,12 @@ describe('the day in a sentence', () => {
       formats('en-GB', 'Europe/Dublin', 'mm'),
     )
   }
+
+  it('says of knives nobody has looked at that nobody has, not that they are fit', () => {
+    const unseen = knife('check', 'oda', { word: 'unseen', seen: false })
+    expect(say([unseen, knife('hone', 'oda')])).toContain('1 knife has not been looked at yet.')
+    expect(say([unseen])).not.toContain('fit for service')
+  })
 
   it('says where the clock stands, what is dull and whether the bench has room', () => {
     expect(say([knife('stone', 'oda', { word: 'dull' })])).toBe(

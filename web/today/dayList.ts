@@ -26,15 +26,20 @@ export interface DayList {
 
 const STONE_WORK: ReadonlySet<Action> = new Set(['repair', 'stone', 'thin', 'touch-up'])
 
+/** Reasons that make a honing no more than the honing of every day: it is due, and what to mind with this blade. */
+const OF_EVERY_DAY: ReadonlySet<string> = new Set(['daily', 'brittle', 'reactive', 'thin-for-bone'])
+
 const isDailyHone = (knife: KnifeView): boolean =>
-  knife.verdict.action === 'hone' &&
-  knife.verdict.reasons.every((reason) => reason.code === 'daily' || reason.code === 'brittle')
+  knife.verdict.action === 'hone' && knife.verdict.reasons.every((reason) => OF_EVERY_DAY.has(reason.code))
 
 /** From this chance on a knife that only wants its daily hone is shown as going to be dull. */
 const LIKELY_DULL = 0.5
 /** Whether a knife that is fit now is more likely than not to end the next service dull. */
 export const dullTonight = (knife: KnifeView): boolean =>
-  knife.word !== 'dull' && knife.word !== 'out' && (knife.servicesAhead[0]?.chanceDull ?? 0) >= LIKELY_DULL
+  knife.seen &&
+  knife.word !== 'dull' &&
+  knife.word !== 'out' &&
+  (knife.servicesAhead[0]?.chanceDull ?? 0) >= LIKELY_DULL
 
 const urgency = (knife: KnifeView): number => ACTIONS.indexOf(knife.verdict.action)
 const worstForce = (knife: KnifeView): number => knife.zones[knife.worstZone].forceGf / knife.limitGf
@@ -75,6 +80,10 @@ export function dayList(fleet: Fleet, viewerId: string | null): DayList {
     stones: inService.filter((knife) => STONE_WORK.has(knife.verdict.action)).sort(byNeed),
   }
 }
+
+/** Knives of a list that a rod or strop is next for. */
+export const toBeHoned = (knives: readonly KnifeView[]): KnifeView[] =>
+  knives.filter((knife) => knife.status === 'in-service' && knife.verdict.action === 'hone')
 
 /** Minutes of open bench that are left today. */
 export function benchMinutesLeft(day: Fleet['day'], nowMs: number): number {

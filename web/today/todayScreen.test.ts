@@ -22,6 +22,7 @@ const knife = (at: number): KnifeView =>
     holderId: `p${at % 9}`,
     stationId: 's',
     status: 'in-service',
+    seen: true,
     word: 'dull',
     limitGf: 350,
     worstZone: 'tip',

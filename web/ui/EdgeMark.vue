@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { EdgeWord } from '../../core/edge/model/scale'
+import type { EdgeWordName } from '../../contract/scalars'
 
-defineProps<{ word: EdgeWord }>()
+defineProps<{ word: EdgeWordName }>()
 </script>
 
 <template>
@@ -36,6 +36,11 @@ line {
   stroke: var(--dull);
   stroke-width: 4;
   stroke-dasharray: 4 3;
+}
+.unseen line {
+  stroke: var(--handle);
+  stroke-width: 2;
+  stroke-dasharray: 1 5;
 }
 .out line {
   stroke: var(--out);

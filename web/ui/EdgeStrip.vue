@@ -89,6 +89,11 @@ const label = computed(
   stroke-width: 4;
   stroke-dasharray: 4 3;
 }
+.unseen {
+  stroke: var(--handle);
+  stroke-width: 2;
+  stroke-dasharray: 1 5;
+}
 .out {
   stroke: var(--out);
   stroke-width: 5;

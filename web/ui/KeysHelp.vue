@@ -2,7 +2,7 @@
 import AppDialog from './AppDialog.vue'
 
 const visible = defineModel<boolean>('visible', { required: true })
-const KEYS = ['/', '?', 't', 'r', 'Esc', '0–9', 'Enter', 'h b t', 'z'] as const
+const KEYS = ['/', '?', 't', 'r', 'Esc', '0–9', 'Enter', 'h b t', 'c', 'h'] as const
 </script>
 
 <template>

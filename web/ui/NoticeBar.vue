@@ -4,10 +4,10 @@ import { useNotices, type Notice } from '../stores/notices'
 
 const notices = useNotices()
 
-async function takeBack(notice: Notice): Promise<void> {
+async function run(notice: Notice, work: () => Promise<unknown>): Promise<void> {
   notices.dismiss(notice.id)
   try {
-    await notice.undo?.()
+    await work()
   } catch (error) {
     notices.refused(refusalText(error))
   }
@@ -18,7 +18,21 @@ async function takeBack(notice: Notice): Promise<void> {
   <div class="notices" role="status" aria-live="polite">
     <div v-for="notice in notices.notices" :key="notice.id" class="notice" :class="notice.tone">
       <span>{{ notice.text }}</span>
-      <button v-if="notice.undo" class="button" type="button" @click="takeBack(notice)">{{ $t('shell.undo') }}</button>
+      <span v-if="notice.question" class="question" role="group" :aria-label="notice.question.text">
+        {{ notice.question.text }}
+        <button
+          v-for="answer in notice.question.answers"
+          :key="answer.label"
+          class="button"
+          type="button"
+          @click="run(notice, answer.give)"
+        >
+          {{ answer.label }}
+        </button>
+      </span>
+      <button v-if="notice.undo" class="button" type="button" @click="run(notice, notice.undo)">
+        {{ $t('shell.undo') }}
+      </button>
       <button class="close" type="button" :aria-label="$t('shell.dismiss')" @click="notices.dismiss(notice.id)">
         ×
       </button>
@@ -51,6 +65,12 @@ async function takeBack(notice: Notice): Promise<void> {
 .notice.refused {
   border-left: 6px solid #e58a8f;
 }
+.question {
+  display: inline-flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+}
 .close {
   min-width: 40px;
   min-height: 40px;
@@ -63,6 +83,16 @@ async function takeBack(notice: Notice): Promise<void> {
 @media (max-width: 700px) {
   .notices {
     bottom: 76px;
+    width: calc(100vw - 24px);
+  }
+  .notice {
+    flex-wrap: wrap;
+    gap: 6px 10px;
+  }
+  .question {
+    order: 1;
+    flex-basis: 100%;
+    flex-wrap: nowrap;
   }
 }
 </style>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { WorkshopView } from '../../contract/workshop'
 import { DAY_MS } from '../../core/time'
-import { atAngle, nextJob, wearBudget } from '../../core/workshop/budget'
+import { atAngle, lastingDps, nextJob, wearBudget } from '../../core/workshop/budget'
 import type { WorkshopPlan } from '../../core/workshop/plan'
 import { bladeAfter } from '../../core/workshop/series'
 import { say, useFormats } from '../i18n'
@@ -95,6 +95,9 @@ const curve = computed(() => {
       {{ $t('workshop.cost', { money: formats.money(now.costPerMonth) }) }}
     </p>
     <p v-if="after" class="soft">{{ $t('workshop.afterThis', { n: after.sessions }) }}</p>
+    <p v-if="ask.work" class="soft">
+      {{ $t('workshop.lasting', { angle: formats.angle(Math.round(lastingDps(ask.work))) }) }}
+    </p>
     <template v-if="others.length > 0">
       <h3>{{ $t('workshop.angles') }}</h3>
       <p v-for="one in others" :key="one.dps" class="soft">

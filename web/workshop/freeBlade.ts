@@ -40,6 +40,10 @@ export function viewOfTriedBlade(
     measured: [],
     stones,
     life: {
+      work: {
+        hrc: USUAL_HRC,
+        product: TYPE_TEMPLATES[type].role === 'butchery' ? ('meat-on-bone' as const) : ('mixed' as const),
+      },
       minimumHeightMm: minimumHeightMm(type),
       thickestMm: Math.min(thicknessLimitMm(type), (1 + THICKNESS_GROWTH_LIMIT) * blade.bteMm),
       thinToMm: Math.min(thicknessLimitMm(type), blade.bteMm),
