@@ -327,3 +327,22 @@ test('a session that is over can be read again from the knife', async ({ page })
     '(heel / belly / tip 2 / 2 / 2)',
   )
 })
+
+test('ten seconds of “Next” are kept as a claim: the knife is not called keen, and Today asks for the test', async ({
+  page,
+}) => {
+  await openAsManager(page, '/bench/CH-05')
+  await page.getByRole('button', { name: /Begin/ }).click()
+  const line = page.getByRole('list', { name: 'bench' })
+  await expect(line.getByRole('listitem').first()).toBeVisible()
+  const steps = await line.getByRole('listitem').count()
+  for (let step = 0; step < steps; step++) {
+    await expect(line.getByRole('listitem').nth(step)).toHaveAttribute('aria-current', 'step')
+    await page.keyboard.press('Enter')
+  }
+  await expect(page.getByRole('heading', { name: 'CH-05' })).toBeVisible()
+  await expect(page.locator('.verdict')).toContainText('left no stroke, no burr and no test behind')
+  await expect(page.getByText(/not looked at yet/).first()).toBeVisible()
+  await page.goto(`${DEMO}/today`)
+  await expect(page.getByRole('region', { name: 'Bram Kessel' })).toContainText('Test it before anybody trusts it.')
+})

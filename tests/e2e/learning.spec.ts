@@ -15,6 +15,21 @@ test('the board that eats edges and the hand with dull tips are found and said i
   await expect(page.locator('.main-svg').first()).toBeVisible()
 })
 
+test('who logs all, some or none of their honing is told in words, on the house’s page and on the knife’s', async ({
+  page,
+}) => {
+  await openAsManager(page, '/learned')
+  await expect(
+    page.getByText(/Wren Askew’s knives are honed before nearly every service; all of it logged/),
+  ).toBeVisible()
+  await expect(page.getByText(/Bram Kessel’s knives are honed .*; none of it logged/)).toBeVisible()
+  await expect(page.getByText(/Leif Oster’s knives are .*That is less than was said \(each time\)/)).toBeVisible()
+  await page.goto(`${new URL(page.url()).origin}/knife/CH-02`)
+  await expect(page.getByText(/It is honed before about .* (half|most) of that is logged/i)).toBeVisible()
+  await page.goto(`${new URL(page.url()).origin}/knife/CH-05`)
+  await expect(page.getByText('None of that is logged: its edge tells it.', { exact: false })).toBeVisible()
+})
+
 test('the knife past honing says so on Today and on its page, with the curve and its numbers', async ({ page }) => {
   await openAsManager(page, '/today')
   await expect(page.getByRole('region', { name: 'Ilse Brandt' })).toContainText('Honing no longer helps.')

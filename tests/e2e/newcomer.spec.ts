@@ -49,6 +49,45 @@ test('honing is one touch, with its undo', async ({ page }) => {
   await expect(button).toBeVisible()
 })
 
+test('after a honing the toast asks whether it came back, and a “no” is heard', async ({ page }) => {
+  await openAsManager(page, '/today')
+  await page.getByRole('button', { name: 'Honed SK-01' }).click()
+  const asked = page.getByRole('group', { name: 'Came back?' })
+  await asked.getByRole('button', { name: 'no', exact: true }).click()
+  await expect(page.getByText('SK-01 did not come back', { exact: false })).toBeVisible()
+  await page.goto(`${DEMO}/knife/SK-01`)
+  await expect(page.getByText('Honing no longer helps.')).toBeVisible()
+  await expect(page.getByText('After honing it did not come back.')).toBeVisible()
+})
+
+test('one touch hones all of a person’s knives, one a station’s, and both can be taken back', async ({ page }) => {
+  await openAsManager(page, '/today')
+  const all = page.getByRole('button', { name: 'All of Teun Aalders’s honed' })
+  await all.click()
+  await expect(page.getByText(/\d knives honed: .*BN-01/)).toBeVisible()
+  await expect(all).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(all).toBeVisible()
+  const larder = page.getByRole('button', { name: 'All at Cold larder honed' })
+  await larder.click()
+  await expect(larder).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).last().click()
+  await expect(larder).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Wren Askew' })).toBeVisible()
+})
+
+test('a chef walks the kitchen: one touch a person, and the Learned page knows whose steel was out', async ({
+  page,
+}) => {
+  await openAsManager(page, '/today')
+  await page.getByRole('button', { name: 'Walk the kitchen' }).click()
+  const milo = page.getByRole('group', { name: 'Milo Tarn: steel out, knife in order?' })
+  await milo.getByRole('button', { name: 'in order' }).click()
+  await expect(milo.getByRole('button', { name: 'in order' })).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('button', { name: 'End the walk' }).click()
+  await expect(milo).toBeHidden()
+})
+
 test('a check without a tester is two touches', async ({ page }) => {
   await openAsManager(page, '/today')
   await page.getByRole('link', { name: 'Check SA-03' }).click()
