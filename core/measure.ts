@@ -8,6 +8,7 @@ export type MeasureFault =
   | 'no-pieces'
   | 'grade-outside-standard'
   | 'no-stones'
+  | 'first-stone-too-fine'
 
 /**
  * A measurement no formula can use. It carries a code and values instead of prose, because

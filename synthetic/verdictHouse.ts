@@ -7,7 +7,7 @@ import { NO_DEFECTS, type KnifeEvent } from '../core/edge/model/events'
 import { freshForce } from '../core/edge/model/force'
 import { honeEffect } from '../core/edge/model/hone'
 import { priorWearRate, ZONE_WEAR } from '../core/edge/model/wear'
-import { defaultRules, verdict, type Action } from '../core/edge/verdict/verdict'
+import { defaultRules, verdict, type Action, type Verdict } from '../core/edge/verdict/verdict'
 import { occurrences, type WeeklySpan } from '../core/house/serviceClock'
 import { BOARD_FACTOR, PRODUCT_FACTOR, type Board, type Product } from '../core/house/stations'
 import { knownBlade, type KnownBlade } from '../core/knife/blade'
@@ -117,17 +117,17 @@ export function followVerdicts(knife: FollowedKnife): Followed {
       defects: NO_DEFECTS,
     })
   }
-  const decide = (): Action => verdict(state, presentBlade(blade, state.steel).geometry, role, rules).action
+  const decide = (): Verdict => verdict(state, presentBlade(blade, state.steel).geometry, role, rules)
   const done: Record<string, number> = {}
   let [checksThatChanged, dullServices] = [0, 0]
   for (const service of services) {
     let atMs = service.startMs - HOUR_MS
     state = advance(state, spec, usage, atMs)
-    let action = decide()
+    let { action, startGrit } = decide()
     if (action === 'check') {
       done['check'] = (done['check'] ?? 0) + 1
       read(atMs)
-      action = decide()
+      ;({ action, startGrit } = decide())
       if (!EVERY_DAY.has(action)) checksThatChanged++
       atMs += HOUR_MS / 12
     }
@@ -135,7 +135,11 @@ export function followVerdicts(knife: FollowedKnife): Followed {
     done[action] = (done[action] ?? 0) + 1
     if (action === 'stone' || action === 'touch-up' || action === 'repair') {
       edge = fresh()
-      record('sharpened', atMs + HOUR_MS / 4, { finishMicron: FINISH_MICRON, minutes: 15 })
+      record('sharpened', atMs + HOUR_MS / 4, {
+        finishMicron: FINISH_MICRON,
+        minutes: 15,
+        ...(startGrit === null ? {} : { startGrit }),
+      })
       read(atMs + HOUR_MS / 3)
     } else if (action === 'hone') {
       const { efficiency } = honeEffect({ tool: 'smooth-steel', hrc: spec.hrc })

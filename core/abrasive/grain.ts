@@ -1,15 +1,21 @@
-import { assertPositive, MeasureError } from '../measure'
+import { assertPositive, clamp, MeasureError } from '../measure'
 
 export type GritScale = 'JIS' | 'FEPA-F' | 'FEPA-P' | 'micron'
 
 type Grade = readonly [grit: number, medianMicrons: number]
 
 /**
- * Median grain by grade. JIS: JIS R 6001 (fine grades; #220 to #280 from memory). FEPA-F: ISO 8486-2
- * (from memory). FEPA-P: ISO 6344-3 (P400, P1000 and P2000 checked, the rest from memory).
+ * Median grain by grade. JIS: JIS R 6001-2 (fine grades; #220 to #280 from memory) and R 6001-1 (macro grits, which
+ * have the sizes of FEPA F; from memory). FEPA-F: ISO 8486-1 and -2 (from memory). FEPA-P: ISO 6344-2 and -3 (P400, P1000
+ * and P2000 checked, the rest from memory).
  */
 const GRADES: Readonly<Record<Exclude<GritScale, 'micron'>, readonly Grade[]>> = {
   JIS: [
+    [80, 185],
+    [100, 129],
+    [120, 109],
+    [150, 82],
+    [180, 69],
     [220, 63],
     [240, 57],
     [280, 48],
@@ -31,6 +37,12 @@ const GRADES: Readonly<Record<Exclude<GritScale, 'micron'>, readonly Grade[]>> =
     [8000, 1.2],
   ],
   'FEPA-F': [
+    [80, 185],
+    [100, 129],
+    [120, 109],
+    [150, 82],
+    [180, 69],
+    [220, 58],
     [230, 53],
     [240, 44.5],
     [280, 36.5],
@@ -44,6 +56,12 @@ const GRADES: Readonly<Record<Exclude<GritScale, 'micron'>, readonly Grade[]>> =
     [1200, 3],
   ],
   'FEPA-P': [
+    [80, 201],
+    [100, 162],
+    [120, 125],
+    [150, 100],
+    [180, 82],
+    [220, 68],
     [240, 58.5],
     [280, 52.2],
     [320, 46.2],
@@ -65,6 +83,12 @@ export function jisGrit(micron: number): number {
   assertPositive('micron', micron)
   const off = ([, median]: Grade): number => Math.abs(Math.log(median / micron))
   return GRADES.JIS.reduce((best, grade) => (off(grade) < off(best) ? grade : best))[0]
+}
+
+/** The median grain of a JIS grit, µm; beyond the standard's ends that of its last grade: a log may hold any number. */
+export function jisMicron(grit: number): number {
+  const [low, high] = [GRADES.JIS[0]?.[0] ?? grit, GRADES.JIS.at(-1)?.[0] ?? grit]
+  return grainMicrons({ scale: 'JIS', value: clamp(grit, low, high) })
 }
 
 /**

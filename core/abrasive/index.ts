@@ -1,5 +1,6 @@
 export * from './grain'
 export * from './removal'
+export * from './sessionRemoval'
 export * from './gear'
 export * from './progression'
 export * from './strokeLadder'

@@ -1,6 +1,14 @@
-import { recede, recedingFaceDps } from '../geometry/recession'
-import { assertPositive, assertWithin, MeasureError } from '../measure'
-import { BURR_ALLOWANCE_UM, removalRate, STROKES_PER_MINUTE } from './removal'
+import { MeasureError, assertPositive } from '../measure'
+import { pressingForce, removalRate, strokesPerMinute, wantsDiamond, type GroundSteel } from './removal'
+import {
+  isOnFace,
+  metalFor,
+  scratchesAfter,
+  sessionRemoval,
+  type GrindingWork,
+  type GroundBlade,
+  type StoneRemoval,
+} from './sessionRemoval'
 
 /** A stone as the planner sees it. */
 export interface ProgressionStone {
@@ -10,25 +18,6 @@ export interface ProgressionStone {
   readonly diamond?: boolean
   /** removal against the table, learned from minutes to burr; 1 until anything was learned */
   readonly rate?: number
-}
-
-/** A blade on the stone. Lengths in mm, angle in degrees per side. */
-export interface ProgressionBlade {
-  readonly lengthMm: number
-  readonly heelHeightMm: number
-  readonly spineMm: number
-  readonly bteMm: number
-  readonly dps: number
-  readonly hrc: number
-}
-
-/** How much steel has to go: edge height, a chip to grind past, or thickness behind the edge to lose. */
-export interface ProgressionWork {
-  readonly recessionMm?: number
-  readonly chip?: { readonly depthMm: number }
-  readonly thinning?: { readonly byMm: number }
-  /** worked out from the section: area that goes and width of what is scratched, per mm of edge, and whether it is face work */
-  readonly section?: { readonly areaMm2: number; readonly workedMm: number; readonly onFace: boolean }
 }
 
 export interface ProgressionStage {
@@ -49,132 +38,98 @@ export type ProgressionNote =
 
 export interface Progression {
   readonly stages: readonly ProgressionStage[]
+  /** on the stones, both sides, looking, feeling and changing stones included */
   readonly minutes: number
   /** steel that goes, mm³ */
   readonly removesMm3: number
+  /** edge height that goes, µm */
+  readonly recessionUm: number
+  /** thickness behind the edge afterwards, mm; null where a section says it better */
+  readonly bteMm: number | null
   readonly notes: readonly ProgressionNote[]
 }
 
-export interface ProgressionInput extends ProgressionWork {
-  readonly blade: ProgressionBlade
+export interface ProgressionInput extends GrindingWork {
+  readonly blade: GroundBlade
   /** median grain of the last stone wanted, µm */
   readonly finishMicron: number
   readonly stones: readonly ProgressionStone[]
   /** the person overrules: begin on this stone, whatever it costs */
   readonly startWith?: string
+  /** a house that uses one stone a session: the butcher's #1000 and a polished steel */
+  readonly oneStone?: boolean
 }
 
 /** Longer than this on the first stone and it is too fine: the bevel gets rounded meanwhile (common practice). */
 export const LONGEST_FIRST_STAGE_MINUTES = 20
-/** Depth of scratches a grain leaves, as a share of its size (assumed). */
-const SCRATCH_SHARE = 0.25
-/** Deburring, rinsing and setting the next stone, minutes (assumed). */
-const CHANGE_MINUTES = 1.5
+/** Longer than this nobody may begin on a stone while a coarser one lies there (assumed: three times too long). */
+const REFUSED_FIRST_STAGE_MINUTES = 60
+/** Rinsing the blade and taking up the next stone, which lies ready, minutes (assumed). */
+export const CHANGE_MINUTES = 0.5
 /** No stage is done before each side was seen and felt once, minutes (assumed). */
 const SHORTEST_STAGE_MINUTES = 1
 /** A last stone this much coarser than wanted still counts as that finish. */
 const FINISH_TOLERANCE = 1.2
-/** Thinning works the lowest third of the face (assumed). */
-const THINNED_FACE_SHARE = 1 / 3
-const THINNING_NEWTONS = 20
-/** Never heavy on diamond (common practice). */
-const DIAMOND_NEWTONS = 12
-
-/** Pressing force by grain, N: 4–6 lbf coarse, falling to almost nothing on the finish (common practice). */
-export function pressingForce(micron: number): number {
-  if (micron >= 20) return 12
-  if (micron >= 8) return 10
-  return micron > 2.5 ? 6 : 4
-}
-
-interface Job {
-  readonly metalMm3: number
-  /** face or bevel that is scratched and has to be refined, mm² both sides */
-  readonly workedMm2: number
-  readonly thinning: boolean
-  /** both hands press on a whole face, on every stone */
-  readonly wholeFace: boolean
-}
-
-function metalToRemove({ blade, recessionMm, chip, thinning, section }: ProgressionInput): Job {
-  assertPositive('lengthMm', blade.lengthMm)
-  if (section) {
-    assertPositive('areaMm2', section.areaMm2)
-    return {
-      metalMm3: section.areaMm2 * blade.lengthMm,
-      workedMm2: section.workedMm * blade.lengthMm,
-      thinning: section.onFace,
-      wholeFace: section.onFace,
-    }
-  }
-  if (thinning) {
-    assertPositive('thinning', thinning.byMm)
-    if (thinning.byMm >= blade.bteMm)
-      throw new MeasureError('out-of-range', 'thinning', { value: thinning.byMm, low: 0, high: blade.bteMm })
-    const heightMm = blade.heelHeightMm * THINNED_FACE_SHARE
-    return {
-      metalMm3: (thinning.byMm * heightMm * blade.lengthMm) / 2,
-      workedMm2: 2 * heightMm * blade.lengthMm,
-      thinning: true,
-      wholeFace: false,
-    }
-  }
-  const lossMm = chip ? chip.depthMm + BURR_ALLOWANCE_UM / 1000 : (recessionMm ?? 0)
-  assertWithin('recessionMm', lossMm, 0, blade.heelHeightMm / 2)
-  const gone = recede({
-    bteMm: blade.bteMm,
-    dps: blade.dps,
-    faceDps: recedingFaceDps(blade, blade.dps),
-    recessionMm: lossMm,
-  })
-  return {
-    metalMm3: gone.removedAreaMm2 * blade.lengthMm,
-    workedMm2: 2 * gone.bevelWidthMm * blade.lengthMm,
-    thinning: false,
-    wholeFace: false,
-  }
-}
+/** A top-up is done on a fine stone, or on none, µm: JIS #2000 and finer (common practice: #3000). */
+const TOP_UP_MICRON = 7
+/** What a µm of edge height weighs in minutes where two paths are compared (assumed). */
+const MINUTES_PER_UM = 0.05
 
 /** Steel a stone takes a minute at a pressing force, mm³, as learned for it. */
-export const rateOn = (stone: ProgressionStone, newtons: number, hrc: number): number =>
-  removalRate({
-    micron: stone.micron,
-    newtons,
-    hrc,
-    ...(stone.diamond === undefined ? {} : { diamond: stone.diamond }),
-  }) * (stone.rate ?? 1)
+export const rateOn = (stone: ProgressionStone, newtons: number, { hrc, carbides }: GroundSteel): number =>
+  removalRate({ micron: stone.micron, newtons, hrc, carbides, diamond: stone.diamond }) * (stone.rate ?? 1)
 
 function stage(
   stone: ProgressionStone,
-  removesMm3: number,
-  job: Job,
-  hrc: number,
-  takes: ProgressionStage['takes'],
+  { removesMm3, takes }: StoneRemoval,
+  input: ProgressionInput,
 ): ProgressionStage {
-  const onFace = job.thinning && (takes === 'metal' || job.wholeFace)
-  const newtons = onFace ? (stone.diamond ? DIAMOND_NEWTONS : THINNING_NEWTONS) : pressingForce(stone.micron)
-  const minutes = Math.max(SHORTEST_STAGE_MINUTES, removesMm3 / rateOn(stone, newtons, hrc))
-  return { stone, minutes, newtons, takes, removesMm3, strokesPerSide: Math.ceil((minutes * STROKES_PER_MINUTE) / 2) }
+  const part = isOnFace(input) ? 'face' : input.chip || input.section ? 'chip' : 'edge'
+  const newtons = pressingForce({ micron: stone.micron, diamond: stone.diamond, part })
+  const minutes = Math.max(SHORTEST_STAGE_MINUTES, removesMm3 / rateOn(stone, newtons, input.blade))
+  const strokesPerSide = Math.ceil((minutes * strokesPerMinute(stone.micron)) / 2)
+  return { stone, minutes, newtons, takes, removesMm3, strokesPerSide }
 }
 
-const firstStage = (stone: ProgressionStone, job: Job, hrc: number): ProgressionStage =>
-  stage(stone, job.metalMm3, job, hrc, 'metal')
-/** A later stage: what the stone before has scratched. */
-const nextStage = (before: ProgressionStone, stone: ProgressionStone, job: Job, hrc: number): ProgressionStage =>
-  stage(stone, SCRATCH_SHARE * (before.micron / 1000) * job.workedMm2, job, hrc, 'scratches')
+/** A stage with the edge height it costs, for comparing paths. */
+interface Leg extends ProgressionStage {
+  readonly recessionUm: number
+}
 
-const stagesAlong = (path: readonly ProgressionStone[], job: Job, hrc: number): ProgressionStage[] =>
-  path.map((stone, index) => {
-    const before = path[index - 1]
-    return before ? nextStage(before, stone, job, hrc) : firstStage(stone, job, hrc)
+function firstLeg(stone: ProgressionStone, input: ProgressionInput): Leg {
+  const { removesMm3, recessionUm } = metalFor(input.blade, input, stone.micron)
+  return { ...stage(stone, { micron: stone.micron, takes: 'metal', removesMm3, recessionUm }, input), recessionUm }
+}
+
+/** A later stage: what the stone before has scratched. */
+function nextLeg(
+  start: ProgressionStone,
+  before: ProgressionStone,
+  stone: ProgressionStone,
+  input: ProgressionInput,
+): Leg {
+  const scratches = scratchesAfter(input.blade, input, metalFor(input.blade, input, start.micron), before.micron)
+  return { ...stage(stone, scratches, input), recessionUm: scratches.recessionUm }
+}
+
+const legsAlong = (path: readonly ProgressionStone[], input: ProgressionInput): Leg[] =>
+  path.map((stone, at) => {
+    const [start, before] = [path[0], path[at - 1]]
+    return start && before ? nextLeg(start, before, stone, input) : firstLeg(stone, input)
   })
 
 /** A path through given stones, coarse to fine, with everything it costs. */
 export const pathThrough = (input: ProgressionInput, path: readonly ProgressionStone[]): readonly ProgressionStage[] =>
-  stagesAlong(path, metalToRemove(input), input.blade.hrc)
+  legsAlong(path, input)
 
-export const pathMinutes = (stages: readonly ProgressionStage[]): number =>
-  stages.reduce((sum, one) => sum + one.minutes, 0) + CHANGE_MINUTES * Math.max(0, stages.length - 1)
+export const pathMinutes = (stages: readonly Pick<ProgressionStage, 'minutes'>[]): number =>
+  stages.reduce((sum, { minutes }) => sum + minutes, 0) + CHANGE_MINUTES * Math.max(0, stages.length - 1)
+
+const legWeight = ({ minutes, recessionUm }: Leg): number => minutes + MINUTES_PER_UM * recessionUm + CHANGE_MINUTES
+
+/** What a path weighs where it is compared with another: its minutes and the steel. */
+export const pathWeight = (input: ProgressionInput, path: readonly ProgressionStone[]): number =>
+  legsAlong(path, input).reduce((sum, leg) => sum + legWeight(leg), 0)
 
 /** Stones the path may end on: those as fine as wanted, or else the finest on the shelf. */
 export function finishers(stones: readonly ProgressionStone[], finishMicron: number): ProgressionStone[] {
@@ -183,42 +138,47 @@ export function finishers(stones: readonly ProgressionStone[], finishMicron: num
   return fine.length > 0 ? fine : stones.filter((stone) => stone.micron === finest)
 }
 
-/** Stones the path may begin on: none that would take over twenty minutes while a coarser one lies on the shelf. */
+/**
+ * Stones the path may begin on: none that would take over twenty minutes while a coarser one lies on the shelf; diamond
+ * where hard carbides want it; for a top-up only a fine one, so that it never turns into a coarse session.
+ */
 export function starters(input: ProgressionInput): ProgressionStone[] {
-  const job = metalToRemove(input)
-  const inTime = input.stones.filter(
-    (stone) => firstStage(stone, job, input.blade.hrc).minutes <= LONGEST_FIRST_STAGE_MINUTES,
-  )
+  if (input.isTopUp) {
+    const fine = input.stones.filter(({ micron }) => micron <= TOP_UP_MICRON)
+    return fine.length > 0 ? fine : finishers(input.stones, 0)
+  }
+  const inTime = input.stones.filter((stone) => firstLeg(stone, input).minutes <= LONGEST_FIRST_STAGE_MINUTES)
+  const diamonds = inTime.filter(({ diamond }) => diamond === true)
+  if (wantsDiamond(input.blade) && diamonds.length > 0) return diamonds
   if (inTime.length > 0) return inTime
   const coarsest = Math.max(...input.stones.map((stone) => stone.micron))
   return input.stones.filter((stone) => stone.micron === coarsest)
 }
 
-/** A way on from a stone to a finish, in minutes after that stone is done. */
+/** A way on from a stone to a finish, weighed after that stone is done. */
 interface WayOn {
-  readonly minutes: number
+  readonly weight: number
   readonly path: readonly ProgressionStone[]
 }
 
-/** The cheapest ways from every stone to a finisher, worked out from the finest stone back (Bellman 1957). */
+/** The lightest ways from every stone to a finisher, worked out from the finest stone back (Bellman 1957). */
 function waysOn(
-  stones: readonly ProgressionStone[],
+  start: ProgressionStone,
   ends: readonly ProgressionStone[],
-  job: Job,
-  hrc: number,
+  input: ProgressionInput,
 ): ReadonlyMap<string, WayOn> {
-  const fineFirst = [...stones].sort((a, b) => a.micron - b.micron)
+  const fineFirst = [...input.stones].sort((a, b) => a.micron - b.micron)
   const best = new Map<string, WayOn>()
   for (const stone of fineFirst) {
-    let cheapest: WayOn | null = ends.includes(stone) ? { minutes: 0, path: [stone] } : null
+    let lightest: WayOn | null = ends.includes(stone) ? { weight: 0, path: [stone] } : null
     for (const next of fineFirst) {
       if (next.micron >= stone.micron) break
       const rest = best.get(next.id)
       if (!rest) continue
-      const minutes = CHANGE_MINUTES + nextStage(stone, next, job, hrc).minutes + rest.minutes
-      if (!cheapest || minutes < cheapest.minutes) cheapest = { minutes, path: [stone, ...rest.path] }
+      const weight = legWeight(nextLeg(start, stone, next, input)) + rest.weight
+      if (!lightest || weight < lightest.weight) lightest = { weight, path: [stone, ...rest.path] }
     }
-    if (cheapest) best.set(stone.id, cheapest)
+    if (lightest) best.set(stone.id, lightest)
   }
   return best
 }
@@ -228,7 +188,8 @@ function notesOf(input: ProgressionInput, stages: readonly ProgressionStage[]): 
   const last = stages.at(-1)
   if (!first || !last) return []
   const coarserOwned = input.stones.some((stone) => stone.micron > first.stone.micron)
-  const tooLong = first.minutes > LONGEST_FIRST_STAGE_MINUTES
+  // a face is worked as long as it takes: no bevel is rounded meanwhile
+  const tooLong = first.minutes > LONGEST_FIRST_STAGE_MINUTES && !isOnFace(input)
   const wantedMicron = Math.ceil((first.stone.micron * first.minutes) / LONGEST_FIRST_STAGE_MINUTES)
   return [
     ...(tooLong && coarserOwned ? [{ code: 'rounded-bevel' as const, minutes: first.minutes }] : []),
@@ -241,32 +202,54 @@ function notesOf(input: ProgressionInput, stages: readonly ProgressionStage[]): 
   ]
 }
 
+/** Where one stone does it all, it is one that gives the finish wanted, however long it takes. */
+function usualStarts(input: ProgressionInput, ends: readonly ProgressionStone[]): ProgressionStone[] {
+  if (input.oneStone !== true) return starters(input)
+  const quick = starters(input).filter((stone) => ends.includes(stone))
+  return quick.length > 0 ? quick : [...ends]
+}
+
+/** The stone somebody wants to begin on, unless it would be rubbed round for an hour beside a coarser one. */
+function ownStart(input: ProgressionInput, startWith: string): ProgressionStone[] {
+  const stones = input.stones.filter(({ id }) => id === startWith)
+  for (const stone of stones) {
+    const { minutes } = firstLeg(stone, input)
+    const coarserOwned = input.stones.some(({ micron }) => micron > stone.micron)
+    if (minutes > REFUSED_FIRST_STAGE_MINUTES && coarserOwned)
+      throw new MeasureError('first-stone-too-fine', 'startWith', { minutes: Math.round(minutes) })
+  }
+  return stones
+}
+
 /**
- * The cheapest way through the stones on the shelf: the first takes the metal (Preston 1927), each next
- * one the scratches of the one before, 0.25 of its grain deep; no first stone over twenty minutes while
- * a coarser one is there.
+ * The best way through the stones on the shelf: the first takes the metal (Preston 1927), each next one the scratches of
+ * the one before; no first stone over twenty minutes while a coarser one is there, whatever the minutes in all.
  *
  * @param input.finishMicron median grain of the finish wanted, µm
  * @param input.startWith id of a stone to begin on in spite of the cost
- * @throws MeasureError `no-stones` for an empty shelf, `out-of-range` for work the blade cannot give
- * @example planProgression({ blade, recessionMm: 0.1, finishMicron: 4, stones }).stages.map((s) => s.stone.id)
+ * @throws MeasureError `no-stones` for an empty shelf, `out-of-range` for work the blade cannot give,
+ *   `first-stone-too-fine` for a start of the person's own that would take over an hour beside a coarser stone
+ * @example planProgression({ blade, bluntUm: 15, finishMicron: 4, stones }).stages.map((s) => s.stone.id)
  */
 export function planProgression(input: ProgressionInput): Progression {
   if (input.stones.length === 0) throw new MeasureError('no-stones', 'stones')
   for (const stone of input.stones) assertPositive('micron', stone.micron)
   const ends = finishers(input.stones, input.finishMicron)
-  const begins =
-    input.startWith === undefined ? starters(input) : input.stones.filter(({ id }) => id === input.startWith)
-  const job = metalToRemove(input)
-  const ways = waysOn(input.stones, ends, job, input.blade.hrc)
+  const begins = input.startWith === undefined ? usualStarts(input, ends) : ownStart(input, input.startWith)
   const paths = begins.map((start) => {
+    const isWhole = input.isTopUp === true || input.oneStone === true
     // a start finer than the finish asked for is its own finish
-    const stages = stagesAlong(ways.get(start.id)?.path ?? [start], job, input.blade.hrc)
-    return { stages, minutes: pathMinutes(stages) }
+    const path = isWhole ? [start] : (waysOn(start, ends, input).get(start.id)?.path ?? [start])
+    return { path, weight: pathWeight(input, path) }
   })
-  const [best] = paths.sort((a, b) => a.minutes - b.minutes || a.stages.length - b.stages.length)
+  const [best] = paths.sort((a, b) => a.weight - b.weight || a.path.length - b.path.length)
   if (!best) throw new MeasureError('no-stones', 'stones')
-  return { ...best, removesMm3: job.metalMm3, notes: notesOf(input, best.stages) }
+  const stages = pathThrough(input, best.path)
+  const { removesMm3, recessionUm, bteMm } = sessionRemoval({
+    ...input,
+    grains: best.path.map(({ micron }) => micron),
+  })
+  return { stages, minutes: pathMinutes(stages), removesMm3, recessionUm, bteMm, notes: notesOf(input, stages) }
 }
 
 /** What beginning on another stone would cost, beside the plan. */
@@ -280,5 +263,5 @@ export interface StartingStoneCost {
 export function costOfStartingOn(input: ProgressionInput, startWith: string): StartingStoneCost {
   const { stages, minutes } = planProgression({ ...input, startWith })
   const minutesToBurr = stages[0]?.minutes ?? 0
-  return { minutesToBurr, minutes, roundsBevel: minutesToBurr > LONGEST_FIRST_STAGE_MINUTES }
+  return { minutesToBurr, minutes, roundsBevel: minutesToBurr > LONGEST_FIRST_STAGE_MINUTES && !isOnFace(input) }
 }

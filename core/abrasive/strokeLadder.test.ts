@@ -1,23 +1,23 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { heaviestPress, pressingOnRung, STROKE_SCHEMES, strokeLadder } from './strokeLadder'
+import { pressingForce } from './removal'
+import { pressingOnRung, STROKE_SCHEMES, strokeLadder } from './strokeLadder'
 
 describe('pressing along a ladder', () => {
   const falling = strokeLadder('falling', 'dull')
 
-  // 18–27 N falling to light; finishing strokes a few N (common practice).
-  it('starts at 18 to 27 N on the stone that takes the metal, and ends at a few', () => {
-    const heaviest = heaviestPress({ newtons: 12, takes: 'metal' }, false)
-    expect(heaviest).toBeGreaterThanOrEqual(18)
-    expect(heaviest).toBeLessThanOrEqual(27)
+  // firm on the coarse stone, lighter set by set, a few N at the end (common practice).
+  it('starts firm on the stone that takes the metal, and ends at a few newtons', () => {
+    const heaviest = pressingForce({ micron: 30 })
+    expect(heaviest).toBeGreaterThanOrEqual(12)
     expect(pressingOnRung(falling, heaviest, 0)).toBe(heaviest)
     expect(pressingOnRung(falling, heaviest, 0.99)).toBeLessThanOrEqual(4)
     expect(pressingOnRung(falling, heaviest, 1.8)).toBeLessThanOrEqual(4)
   })
 
-  it('is never heavy on diamond, nor on a finishing stone', () => {
-    expect(heaviestPress({ newtons: 8, takes: 'metal' }, true)).toBe(8)
-    expect(heaviestPress({ newtons: 6, takes: 'scratches' }, false)).toBe(6)
+  it('is never heavy on diamond, and two hands press on a face', () => {
+    expect(pressingForce({ micron: 63, diamond: true, part: 'face' })).toBeLessThanOrEqual(12)
+    expect(pressingForce({ micron: 63, part: 'face' })).toBeGreaterThan(pressingForce({ micron: 63, part: 'chip' }))
   })
 
   it('changes with the rung: 20 strokes at the first pressure, then lighter', () => {

@@ -67,15 +67,6 @@ export function strokeLadder(scheme: StrokeScheme, condition: EdgeCondition): Ru
 }
 
 /**
- * Where pressing starts on a stone, N: 18–27 N where a first stone takes metal off (common practice), never
- * heavy on diamond, and on every later stone no more than that stone takes.
- */
-export const heaviestPress = (
-  stage: { readonly newtons: number; readonly takes: 'metal' | 'scratches' },
-  onDiamond: boolean,
-): number => (stage.takes === 'metal' && !onDiamond ? Math.max(stage.newtons, FIRST_NEWTONS) : stage.newtons)
-
-/**
  * Pressing force of the next stroke, N: heaviest on the first rung, falling rung by rung to a few newtons.
  *
  * @param rungs the ladder of this side

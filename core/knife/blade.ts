@@ -89,6 +89,7 @@ export function knownBlade(knife: DescribedBlade): KnownBlade {
       bteWhenNewMm: measures.bteNewMm,
       dps,
       hrc: measures.hrc,
+      carbides: steel?.carbides ?? {},
       minimumHeightMm: minimumHeightMm(knife.type),
       reactive: knife.reactive ?? (steel !== undefined && !isStainless(steel)),
       onBone: isForBone(usual),

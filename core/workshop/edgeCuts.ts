@@ -1,4 +1,5 @@
-import { BURR_ALLOWANCE_UM } from '../abrasive/removal'
+import { COARSE_MICRON } from '../abrasive/removal'
+import { burrUm } from '../abrasive/sessionRemoval'
 import { angleBetween, section, type Section, type SectionBlade } from '../geometry/section'
 import { MeasureError, radians } from '../measure'
 import { apexOf, dpsOf, faceX, shoulder, SIDES, sidesOf, signOf, THINNED_SHARE, type Side } from './landmarks'
@@ -78,7 +79,7 @@ export function cutRatio(
 
 /** Edge height this session grinds off a chip, mm: past its deepest point, or half of it where others follow. */
 export const chipLossMm = ({ depthMm, sessions }: Pick<ChipRepair, 'depthMm' | 'sessions'>): number =>
-  sessions === 1 ? depthMm + BURR_ALLOWANCE_UM / 1000 : depthMm / 2
+  sessions === 1 ? depthMm + burrUm(COARSE_MICRON) / 1000 : depthMm / 2
 
 /** Past the deepest point of a chip, or half way there, and bevels at the old angle. */
 export function cutChipOut(blade: SectionBlade, before: Section, { depthMm, sessions }: ChipRepair): Cut[] {

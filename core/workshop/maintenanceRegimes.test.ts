@@ -38,7 +38,7 @@ describe('another regime of keeping edges', () => {
     const [seldom] = regimeLives({ ...LIFE, sessionsPerYear: 10 })
     expect(seldom?.steelPerYearMm).toBeCloseTo(1, 9)
     const few = of('few-a-year')
-    expect(few.steelPerYearMm / few.sessionsPerYear).toBeCloseTo(0.01 + 0.09 * Math.sqrt(20 / 2.5), 9)
+    expect(few.steelPerYearMm / few.sessionsPerYear).toBeCloseTo(0.02 + 0.08 * Math.sqrt(20 / 2.5), 9)
   })
 
   it('more often costs more steel a year and a shorter life; seldom costs little and is worked with dull', () => {

@@ -1,3 +1,4 @@
+import { burrUm } from '../abrasive/sessionRemoval'
 import { wearBudget, type WearAsk } from './budget'
 
 /** How a house may keep its edges: how often a blade meets an abrasive, and on what. */
@@ -15,8 +16,8 @@ export interface RegimeLife {
   readonly stretch: number
 }
 
-/** Steel that making a burr takes on a coarse, a fine stone and an abrasive rod, mm (assumed). */
-const BURR_MM = { coarse: 0.01, fine: 0.003, rod: 0.0015 } as const
+/** Steel that making a burr takes on #400, on #1000 and on an abrasive rod, mm; the rod's is assumed. */
+const BURR_MM = { coarse: burrUm(30) / 1000, fine: burrUm(11.5) / 1000, rod: 0.0015 } as const
 /** Sessions a year: after every job, once a week, and "two or three times a year" (common practice). */
 const A_YEAR = { everyJob: 250, weekly: 52, few: 2.5 } as const
 /** An abrasive rod comes out as soon as the edge won't slice fruit cleanly, and replaces most stone work (common practice): so often as stones would, and one stone in this many. */

@@ -1,16 +1,19 @@
 import {
   planProgression,
   rateOn,
-  type ProgressionBlade,
   type ProgressionNote,
   type ProgressionStage,
   type ProgressionStone,
 } from '../abrasive/progression'
-import { STROKES_PER_MINUTE } from '../abrasive/removal'
+import { COARSE_MICRON, strokesPerMinute, type GroundSteel } from '../abrasive/removal'
+import { burrUm, type GrindingWork, type GroundBlade } from '../abrasive/sessionRemoval'
+import { FACE_FINISH_MICRON } from '../edge/verdict/grindingStep'
 import { lengthOnLine } from '../geometry/polygon'
 import { outsideOf, type Section, type SectionBlade } from '../geometry/section'
 import type { KnifeType } from '../knife/knifeTypes'
+import type { CarbideShares } from '../knife/steels'
 import { MeasureError } from '../measure'
+import { chipLossMm } from './edgeCuts'
 import type { Side } from './landmarks'
 import { operate, WORKS_FACES, type CutDone, type Operation, type OperationDone } from './operate'
 import { repairTip, type TipDone, type TipRepair } from './tip'
@@ -49,6 +52,7 @@ export interface WorkshopAsk {
   /** edge length that is worked, mm */
   readonly lengthMm: number
   readonly hrc: number
+  readonly carbides?: CarbideShares | undefined
   readonly stones: readonly ProgressionStone[]
   /** median grain of the last stone wanted, µm */
   readonly finishMicron: number
@@ -60,8 +64,7 @@ const SAME_MM = 1e-6
 const newSurface = (cut: CutDone, { outline }: Section): number =>
   cut.grindings.reduce((sum, grinding) => sum + lengthOnLine(outline, outsideOf(grinding)), 0)
 
-/** Polishing a face beyond this is looks (common practice: #400–#1000), µm. */
-export const FACE_FINISH_MICRON = 11.5
+export { FACE_FINISH_MICRON }
 /** Where nothing has to go a bevel still gets so many strokes, to turn the burr back or to keep a shoulder crisp (assumed). */
 const BURR_STROKES = 5
 const EDGE_CUTS: ReadonlySet<CutDone['name']> = new Set(['bevel', 'edge', 'micro', 'shoulder'])
@@ -75,11 +78,11 @@ const BLENDED: ReadonlySet<CutDone['name']> = new Set(['blend'])
  * @throws MeasureError as {@link operate} does, `no-stones` for an empty shelf, and where nothing would go
  */
 export function planWorkshop(ask: WorkshopAsk): WorkshopPlan {
-  const { blade, operation, lengthMm, hrc, stones, finishMicron } = ask
+  const { blade, operation, lengthMm, hrc, carbides, stones, finishMicron } = ask
   if (operation.kind === 'tip') return planTip(ask, operation)
   const done = operate(blade, operation)
   if (done.areaMm2 < SAME_MM) throw new MeasureError('out-of-range', 'areaMm2', { value: 0, low: 0.0001 })
-  const edge = onTheStone(blade, lengthMm, hrc)
+  const edge = onTheStone(blade, lengthMm, { hrc, carbides })
   const workedMm = Math.max(
     0.2,
     done.cuts.reduce((sum, cut) => sum + newSurface(cut, done.after), 0),
@@ -89,7 +92,7 @@ export function planWorkshop(ask: WorkshopAsk): WorkshopPlan {
   const firstMm2 = done.areaMm2 - blendedMm2
   const { stages, notes, minutes } = planProgression({
     blade: edge,
-    section: { areaMm2: firstMm2, workedMm, onFace },
+    ...workOf(blade, operation, { areaMm2: firstMm2, workedMm, onFace }),
     finishMicron: onFace ? Math.max(finishMicron, FACE_FINISH_MICRON) : finishMicron,
     stones,
   })
@@ -99,13 +102,18 @@ export function planWorkshop(ask: WorkshopAsk): WorkshopPlan {
   const minutesOf = (cut: CutDone): number => {
     if (!BLENDED.has(cut.name)) return (cut.areaMm2 / firstMm2) * metalMinutes
     const stage = second ?? stages[0]
-    return stage ? (cut.areaMm2 * lengthMm) / rateOn(stage.stone, stage.newtons, hrc) : 0
+    return stage ? (cut.areaMm2 * lengthMm) / rateOn(stage.stone, stage.newtons, edge) : 0
   }
   const cuts = done.cuts.map((cut): WorkshopCut => {
     const own = Math.max(SHORTEST_CUT_MINUTES, minutesOf(cut))
     const sides = cut.byside.left + cut.byside.right
     const strokes = (side: Side): number => {
-      const counted = sides === 0 ? 0 : Math.ceil((own * STROKES_PER_MINUTE * cut.byside[side]) / sides)
+      const counted =
+        sides === 0
+          ? 0
+          : Math.ceil(
+              (own * strokesPerMinute(stages[0]?.stone.micron ?? FACE_FINISH_MICRON) * cut.byside[side]) / sides,
+            )
       return EDGE_CUTS.has(cut.name) && cut.grindings.some((grinding) => grinding.side === side)
         ? Math.max(BURR_STROKES, counted)
         : counted
@@ -134,17 +142,32 @@ export function planWorkshop(ask: WorkshopAsk): WorkshopPlan {
   }
 }
 
-const onTheStone = (blade: SectionBlade, lengthMm: number, hrc: number): ProgressionBlade => ({
+/** What a session grinds, as every screen reckons it: by the section only where no plainer word says it. */
+function workOf(
+  blade: SectionBlade,
+  operation: Operation,
+  section: NonNullable<GrindingWork['section']>,
+): GrindingWork {
+  if (operation.kind === 'thin')
+    return { thinning: { byMm: blade.bteMm - operation.targetBteMm, upToMm: operation.upToMm } }
+  const depthMm = operation.kind === 'chip' ? chipLossMm(operation) - burrUm(COARSE_MICRON) / 1000 : 0
+  return depthMm > 0 ? { chip: { depthMm } } : { section }
+}
+
+const onTheStone = (blade: SectionBlade, lengthMm: number, steel: GroundSteel): GroundBlade => ({
   lengthMm,
   heelHeightMm: blade.heelHeightMm,
   spineMm: blade.spineMm,
   bteMm: blade.bteMm,
   dps: Math.max(blade.dpsLeft, blade.dpsRight),
-  hrc,
+  ...steel,
 })
 
 /** A tip is worked in the plane of the blade: what is seen from the side goes, as deep as the blade is thick there. */
-function planTip({ blade, type, operation, lengthMm, hrc, stones }: WorkshopAsk, repair: TipRepair): WorkshopPlan {
+function planTip(
+  { blade, type, operation, lengthMm, hrc, carbides, stones }: WorkshopAsk,
+  repair: TipRepair,
+): WorkshopPlan {
   const tip = repairTip(
     {
       type,
@@ -157,7 +180,7 @@ function planTip({ blade, type, operation, lengthMm, hrc, stones }: WorkshopAsk,
   )
   const done = operate(blade, operation)
   const { stages, notes, minutes } = planProgression({
-    blade: onTheStone(blade, tip.thicknessMm, hrc),
+    blade: onTheStone(blade, tip.thicknessMm, { hrc, carbides }),
     section: { areaMm2: tip.areaMm2, workedMm: tip.groundMm, onFace: false },
     finishMicron: FACE_FINISH_MICRON,
     stones,

@@ -1,5 +1,5 @@
 import type { ProgressionStage } from '../abrasive/progression'
-import { STROKES_PER_MINUTE } from '../abrasive/removal'
+import { strokesPerMinute } from '../abrasive/removal'
 import type { Rung } from '../abrasive/strokeLadder'
 import type { Caution, Check } from '../session/recipe'
 import type { SessionPlan, SessionStep } from '../session/session'
@@ -93,7 +93,7 @@ function tipSteps({ cuts, done }: WorkshopPlan, stage: ProgressionStage, index: 
           kind: 'side',
           side,
           dps,
-          minutes: TIP_BEVEL_STROKES / STROKES_PER_MINUTE,
+          minutes: TIP_BEVEL_STROKES / strokesPerMinute(stage.stone.micron),
           strokes: TIP_BEVEL_STROKES,
           rungs: rungsOf(TIP_BEVEL_STROKES, stage.newtons),
           checks: EDGE_CHECKS,

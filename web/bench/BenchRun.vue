@@ -2,8 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { BenchSession, GearView, StackPiece } from '../../contract/bench'
 import type { KnifeView } from '../../contract/knives'
-import { isDiamond } from '../../core/abrasive/gear'
-import { heaviestPress, pressingOnRung } from '../../core/abrasive/strokeLadder'
+import { pressingOnRung } from '../../core/abrasive/strokeLadder'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import { paceNote } from '../../core/session/session'
 import { FACE_CUTS } from '../../core/workshop/operation'
@@ -65,9 +64,7 @@ const strokesDone = computed(() => ZONES.reduce((sum, one) => sum + here.value.s
 /** What the next stroke wants: the ladder's pressure falls stroke by stroke. */
 const wantedNewtons = computed(() => {
   const rungs = step.value?.rungs ?? []
-  const onDiamond = props.gear.some(({ id, kind }) => id === stage.value?.stoneId && isDiamond(kind))
-  const heaviest =
-    step.value?.newtons ?? (stage.value ? heaviestPress(stage.value, onDiamond) : (rungs[0]?.newtons ?? null))
+  const heaviest = step.value?.newtons ?? stage.value?.newtons ?? rungs[0]?.newtons ?? null
   return heaviest === null
     ? null
     : pressingOnRung(rungs, heaviest, strokesDone.value / Math.max(1, step.value?.strokes ?? 1))

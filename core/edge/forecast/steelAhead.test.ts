@@ -25,9 +25,12 @@ const geometry = {
   minimumHeightMm: 34.5,
 }
 
+/** A session on three stones, of an edge so blunt, µm. */
+const session = (bluntUm: number): Parameters<typeof applyGrinding>[2] => ({ bluntUm, grains: [40, 11.5, 4] })
+
 describe('what a session takes', () => {
   it('the edge moves up into thicker steel, as recession says', () => {
-    const after = applyGrinding(initialSteel(spec.joined, 'in-use'), spec, 12, 0.1)
+    const after = applyGrinding(initialSteel(spec.joined, 'in-use'), spec, session(12), 0.1)
     expect(after.heightMm.mean).toBeCloseTo(47.9, 9)
     expect(after.bteMm.mean).toBeCloseTo(
       recede({ bteMm: 0.35, dps: 17, faceDps: faceAngle(spec.joined), recessionMm: 0.1 }).bteMm,
@@ -38,14 +41,14 @@ describe('what a session takes', () => {
 
   it('a measured height beats the estimate and teaches what a session here really takes', () => {
     let steel = initialSteel(spec.joined, 'in-use')
-    for (let session = 0; session < 20; session++) steel = applyGrinding(steel, spec, 14, undefined)
+    for (let at = 0; at < 20; at++) steel = applyGrinding(steel, spec, session(14), undefined)
     const estimated = steel.heightMm.mean
     const found = updateOnMeasurement(steel, { heelHeightMm: 45 })
     expect(found.heightMm.mean).toBeLessThan(estimated)
     expect(Math.abs(found.heightMm.mean - 45)).toBeLessThan(0.25)
     expect(found.takes.mean).toBeGreaterThan(0)
     expect(found.takes.sd).toBeLessThan(steel.takes.sd)
-    const next = applyGrinding(found, spec, 14, undefined)
+    const next = applyGrinding(found, spec, session(14), undefined)
     expect(found.heightMm.mean - next.heightMm.mean).toBeGreaterThan((48 - estimated) / 20)
   })
 
@@ -61,7 +64,7 @@ describe('thinning due and worn out', () => {
   const after = (sessions: number, days: number): KnifeState => {
     const start = initialState(spec, 0, 'in-use')
     let { steel } = start
-    for (let session = 0; session < sessions; session++) steel = applyGrinding(steel, spec, 12, 0.05)
+    for (let at = 0; at < sessions; at++) steel = applyGrinding(steel, spec, session(12), 0.05)
     return { ...start, steel, atMs: days * DAY_MS }
   }
 

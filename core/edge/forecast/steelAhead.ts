@@ -4,7 +4,7 @@ import type { Known } from '../../statistics/normal'
 import { Z_80 } from '../../statistics/normal'
 import { DAY_MS } from '../../time'
 import type { KnifeState } from '../log/state'
-import { thicknessAfterRecession } from '../log/steelLeft'
+import { recessionOf, thicknessAfterRecession } from '../log/steelLeft'
 
 /** A date in years to come with an 80 % band, ms since the epoch. */
 export interface DateBand {
@@ -29,8 +29,8 @@ const YEAR_DAYS = 365.25
 const HORIZON_YEARS = 25
 /** Before a log says otherwise a knife sees the stone about every three weeks (assumed), worth one session of evidence. */
 const USUAL_DAYS_BETWEEN_SESSIONS = 21
-/** A session takes about this much until sessions have been counted, mm (assumed). */
-const USUAL_SESSION_MM = 0.03
+/** The session a knife is taken to have until its own were counted: kept up, over #1000 and #3000 (assumed). */
+const USUAL_SESSION = { bluntUm: 8, grains: [11.5, 4] } as const
 
 /** Pace of sessions: a gamma–Poisson posterior with the usual pace as one session seen. */
 function pace(state: KnifeState): { readonly perDay: number; readonly shareSd: number } {
@@ -64,7 +64,7 @@ export function steelAhead(
 ): SteelAhead {
   const { steel } = state
   const { perDay, shareSd } = pace(state)
-  const perSession = (steel.sessionsMm + USUAL_SESSION_MM) / (steel.sessions + 1)
+  const perSession = (steel.sessionsMm + recessionOf(steel, spec, USUAL_SESSION)) / (steel.sessions + 1)
   const lossShareSd = Math.hypot(shareSd, steel.takes.sd)
   const perDayMm = perDay * perSession
   const heightLeft = steel.heightMm.mean - geometry.minimumHeightMm

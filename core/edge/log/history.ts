@@ -1,3 +1,5 @@
+import { jisMicron } from '../../abrasive/grain'
+import { usualGrains } from '../../abrasive/sessionRemoval'
 import type { Occurrence } from '../../house/serviceClock'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { reset } from '../../statistics/gaussian'
@@ -218,11 +220,20 @@ function chipAfter(
 }
 
 function afterSharpening(state: KnifeState, spec: BladeSpec, event: Happened<'sharpened'>): KnifeState {
-  const { finishMicron, recessionMm, bteMm, strokes = { left: 0, right: 0 }, claimed = false } = event.payload
+  const {
+    finishMicron,
+    startGrit,
+    recessionMm,
+    bteMm,
+    strokes = { left: 0, right: 0 },
+    claimed = false,
+  } = event.payload
   const bluntUm = Math.max(
     ...Object.values(state.zones).map((zone) => bluntWidth({ wornAreaUm2: zone.wornAreaUm2, dps: spec.dps })),
   )
-  const steel = applyThinning(applyGrinding(state.steel, spec, bluntUm, recessionMm), bteMm)
+  const grains =
+    event.payload.grains ?? usualGrains(startGrit === undefined ? null : jisMicron(startGrit), finishMicron)
+  const steel = applyThinning(applyGrinding(state.steel, spec, { bluntUm, grains }, recessionMm), bteMm)
   return {
     ...withBelief(
       state,

@@ -1,6 +1,6 @@
-import { recessionToApexUm } from '../../abrasive/removal'
+import { sessionRemoval } from '../../abrasive/sessionRemoval'
 import { recede, recedingFaceDps } from '../../geometry/recession'
-import type { BladeSpec, JoiningMeasures } from '../../knife/bladeSpec'
+import { FACTORY_FINISH_MICRON, type BladeSpec, type JoiningMeasures } from '../../knife/bladeSpec'
 import { clamp } from '../../measure'
 import { combine, type Known } from '../../statistics/normal'
 import type { EventPayloads } from '../model/events'
@@ -57,14 +57,45 @@ export function thicknessAfterRecession(spec: BladeSpec, bteMm: number, recessio
   return recede({ bteMm, dps: spec.dps, faceDps: recedingFaceDps(spec.joined, spec.dps), recessionMm }).bteMm
 }
 
+/** What a log says of a session on stones: how blunt the edge was, and the grains it went over, µm. */
+export interface GroundSession {
+  readonly bluntUm: number
+  readonly grains: readonly number[]
+}
+
+/** A session on nothing coarser than this tops an edge up, µm: JIS #2000 (common practice: #3000). */
+const TOP_UP_MICRON = 7
+/** An edge blunter than this is no estimate but a slip, µm. */
+const BLUNTEST_UM = 200
+
+/** Edge height a session takes by the removal model, mm: the same that its plan said. */
+export function recessionOf(steel: SteelLeft, spec: BladeSpec, { bluntUm, grains }: GroundSession): number {
+  const [first = FACTORY_FINISH_MICRON] = grains
+  const { recessionUm } = sessionRemoval({
+    blade: {
+      // height does not depend on how long the edge is
+      lengthMm: 1,
+      heelHeightMm: Math.max(1, steel.heightMm.mean),
+      spineMm: steel.spineMm,
+      bteMm: Math.max(0.05, steel.bteMm.mean),
+      dps: spec.dps,
+      hrc: spec.hrc,
+    },
+    bluntUm: Math.min(BLUNTEST_UM, bluntUm),
+    isTopUp: first <= TOP_UP_MICRON,
+    grains: grains.length > 0 ? grains : [first],
+  })
+  return recessionUm / 1000
+}
+
 /** The blade after a session that took its edge down, by the height written down or else the estimated one. */
 export function applyGrinding(
   steel: SteelLeft,
   spec: BladeSpec,
-  bluntUm: number,
+  session: GroundSession,
   writtenMm: number | undefined,
 ): SteelLeft {
-  const usualMm = recessionToApexUm(bluntUm, spec.dps) / 1000
+  const usualMm = recessionOf(steel, spec, session)
   // half a blade in one session is a slip of the pen, not a session
   const lossMm = Math.min(writtenMm ?? usualMm * Math.exp(steel.takes.mean), steel.heightMm.mean / 2)
   const lossSd = lossMm * (writtenMm === undefined ? SESSION_SHARE_SD : 0.1)

@@ -74,6 +74,8 @@ export interface EventPayloads {
   sharpened: {
     readonly startGrit?: number | undefined
     readonly finishMicron: number
+    /** median grain of every stone it went over, in order, µm; guessed from first stone and finish where nobody says */
+    readonly grains?: readonly number[] | undefined
     readonly minutes?: number | undefined
     /** height taken off the edge, mm; estimated when not measured */
     readonly recessionMm?: number | undefined

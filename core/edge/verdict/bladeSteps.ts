@@ -1,8 +1,7 @@
-import { BURR_ALLOWANCE_UM } from '../../abrasive/removal'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 import type { KnifeRole } from '../../knife/knifeTypes'
 import type { KnifeState } from '../log/state'
-import { COARSE_GRIT, COARSEST_USUAL_GRIT, stoneCost, THINNING_GRIT, thinningCost } from './cost'
+import { grindingStep } from './grindingStep'
 import { NO_COST, type Reason, type Recommendation, type VerdictRules } from './recommendation'
 
 /** What may not be in service at all: a loose handle, a crack, a tip gone. */
@@ -15,29 +14,25 @@ export function quarantineSteps({ defects }: KnifeState, blade: BladeGeometry): 
   return [{ action: 'quarantine', reasons, cost: NO_COST, startGrit: null, tool: null, dps: blade.dps }]
 }
 
+/** A bent tip is ground by eye, on a stone that does not run away with it (assumed). */
+const TIP_GRIT = 320
+
 /** A chip, or a bent tip: ground past its deepest point before the edge exists again. */
-export function repairSteps({ defects }: KnifeState, blade: BladeGeometry, rules: VerdictRules): Recommendation[] {
+export function repairSteps(state: KnifeState, blade: BladeGeometry, rules: VerdictRules): Recommendation[] {
+  const { defects } = state
   const steps: Recommendation[] = []
   // what was left on purpose goes with the next sessions
   // and a nick is gone with any session on the stone
   if (defects.chip && !defects.chip.rests && defects.chip.depthMm >= rules.nickMm) {
     const { zone, depthMm } = defects.chip
-    const startGrit = depthMm >= rules.coarseChipMm ? COARSEST_USUAL_GRIT : COARSE_GRIT
-    steps.push({
-      action: 'repair',
-      reasons: [{ code: 'chip', values: { zone, depthMm } }],
-      cost: stoneCost(blade, depthMm * 1000 + BURR_ALLOWANCE_UM, startGrit),
-      startGrit,
-      tool: null,
-      dps: blade.dps,
-    })
+    steps.push(grindingStep('repair', state, blade, [{ code: 'chip', values: { zone, depthMm } }], rules))
   }
   if (defects.tipBent) {
     steps.push({
       action: 'repair',
       reasons: [{ code: 'tip-bent', values: {} }],
       cost: { minutes: 10, strokesPerSide: 0, steelUm: 0 },
-      startGrit: COARSE_GRIT,
+      startGrit: TIP_GRIT,
       tool: null,
       dps: blade.dps,
     })
@@ -46,7 +41,8 @@ export function repairSteps({ defects }: KnifeState, blade: BladeGeometry, rules
 }
 
 /** Too thick behind the edge by its role, grown since new, or wedging in food. */
-export function thinningSteps({ defects }: KnifeState, blade: BladeGeometry, rules: VerdictRules): Recommendation[] {
+export function thinningSteps(state: KnifeState, blade: BladeGeometry, rules: VerdictRules): Recommendation[] {
+  const { defects } = state
   const overLimit = blade.bteMm > rules.thicknessLimitMm
   const grown = blade.bteMm > blade.bteWhenNewMm * (1 + rules.thicknessGrowth)
   const wedges = defects.wedges === true
@@ -55,17 +51,7 @@ export function thinningSteps({ defects }: KnifeState, blade: BladeGeometry, rul
     code: overLimit ? 'thick' : grown ? 'thickened' : 'wedges',
     values: { bteMm: blade.bteMm, limitMm: rules.thicknessLimitMm, newMm: blade.bteWhenNewMm },
   }
-  return [
-    {
-      action: 'thin',
-      reasons: [reason],
-      // what wedges without being thick by the table is thinned by a tenth
-      cost: thinningCost(overLimit || grown ? blade : { ...blade, bteWhenNewMm: 0.9 * blade.bteMm }),
-      startGrit: THINNING_GRIT,
-      tool: null,
-      dps: blade.dps,
-    },
-  ]
+  return [grindingStep('thin', state, blade, [reason], rules)]
 }
 
 /** Too low for its own job. */

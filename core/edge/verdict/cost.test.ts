@@ -1,9 +1,10 @@
-import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planProgression } from '../../abrasive/progression'
-import { recessionToApexUm } from '../../abrasive/removal'
+import { recessionToBurrUm } from '../../abrasive/sessionRemoval'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
-import { COARSE_GRIT, COARSEST_USUAL_GRIT, FINE_GRIT, MIDDLE_GRIT, stoneCost, thinningCost } from './cost'
+import { NO_DEFECTS } from '../model/events'
+import { wornAreaFromBluntWidth } from '../model/wear'
+import { costOf, grindingWork, USUAL_SHELF, wayThrough, worstBluntUm } from './cost'
 
 const CHEF: BladeGeometry = {
   lengthMm: 240,
@@ -15,65 +16,67 @@ const CHEF: BladeGeometry = {
   hrc: 57,
   minimumHeightMm: 34.5,
 }
+const SHELF = { stones: USUAL_SHELF, finishMicron: 4 }
+const edge = (bluntUm: number, defects = NO_DEFECTS): Parameters<typeof grindingWork>[0] => {
+  const zone = {
+    roll: 0,
+    wornAreaUm2: wornAreaFromBluntWidth({ bluntWidthUm: bluntUm, dps: CHEF.dps }),
+    freshForceGf: 160,
+    logSd: 0.1,
+    wornLogSd: 0.1,
+  }
+  return { zones: { heel: zone, belly: zone, tip: zone }, defects }
+}
 
-describe('what a session on the stone costs', () => {
-  it('is about five minutes on a fine stone, and 25 to 30 from a coarse one through three (common practice)', () => {
-    const topUp = stoneCost(CHEF, 22, FINE_GRIT).minutes
-    expect(topUp).toBeGreaterThanOrEqual(5)
-    expect(topUp).toBeLessThanOrEqual(12)
-    const full = stoneCost(CHEF, 100, COARSE_GRIT).minutes
-    expect(full).toBeGreaterThanOrEqual(18)
-    expect(full).toBeLessThanOrEqual(32)
+describe('what a verdict says work costs', () => {
+  it('is what the same way through the same stones costs at the bench', () => {
+    const work = grindingWork(edge(14), CHEF, 'stone', 0.35)
+    const way = wayThrough(CHEF, work, SHELF)
+    const bench = planProgression({ ...work, blade: CHEF, ...SHELF })
+    expect(costOf(way).steelUm).toBe(Math.round(bench.recessionUm))
+    expect(costOf(way).minutes).toBe(Math.ceil(bench.minutes + 0.5))
+    expect(costOf(way).strokesPerSide).toBe(bench.stages.reduce((sum, { strokesPerSide }) => sum + strokesPerSide, 0))
   })
 
-  it('is more for more steel, and more again from a stone too fine for it', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 20, max: 400 }), (um) => {
-        expect(stoneCost(CHEF, um + 100, COARSE_GRIT).minutes).toBeGreaterThanOrEqual(
-          stoneCost(CHEF, um, COARSE_GRIT).minutes,
-        )
-        expect(stoneCost(CHEF, um, MIDDLE_GRIT).strokesPerSide).toBeGreaterThan(0)
-      }),
-    )
-    expect(stoneCost(CHEF, 520, MIDDLE_GRIT).minutes).toBeGreaterThan(stoneCost(CHEF, 520, COARSEST_USUAL_GRIT).minutes)
+  it('a kept-up knife takes about seven minutes of a sitting, a dull one about twelve (common practice)', () => {
+    expect(costOf(wayThrough(CHEF, grindingWork(edge(6), CHEF, 'stone', 0.35), SHELF)).minutes).toBeLessThanOrEqual(7)
+    const dull = costOf(wayThrough(CHEF, grindingWork(edge(15), CHEF, 'stone', 0.35), SHELF)).minutes
+    expect(dull).toBeGreaterThanOrEqual(10)
+    expect(dull).toBeLessThanOrEqual(18)
+  })
+})
+
+describe('what has to go', () => {
+  it('is half the blunt width over the tangent of the angle, and the burr of the stone', () => {
+    const toApex = (bluntUm: number, dps: number): number => bluntUm / (2 * Math.tan((dps * Math.PI) / 180))
+    expect(recessionToBurrUm({ bluntUm: 10, dps: 17, micron: 30 })).toBeCloseTo(toApex(10, 17) + 20, 9)
+    expect(recessionToBurrUm({ bluntUm: 10, dps: 12, micron: 11.5 })).toBeCloseTo(toApex(10, 12) + 8, 9)
   })
 
-  it('takes two to three times as long above 61 HRC (common practice)', () => {
-    const grinding = (hrc: number): number =>
-      stoneCost({ ...CHEF, hrc }, 500, COARSEST_USUAL_GRIT).minutes -
-      stoneCost({ ...CHEF, hrc }, 1, COARSEST_USUAL_GRIT).minutes
-    expect(grinding(63) / grinding(57)).toBeGreaterThan(1.9)
-    expect(grinding(63) / grinding(57)).toBeLessThan(3.2)
+  it('an edge that glints is blunter than any reckoning that says otherwise, and begins coarse', () => {
+    const glinting = edge(2, { ...NO_DEFECTS, glint: ['belly'] })
+    expect(worstBluntUm(glinting, 17)).toBeGreaterThanOrEqual(15)
+    const [first] = wayThrough(CHEF, grindingWork(glinting, CHEF, 'stone', 0.35), SHELF).stages
+    expect(first?.stone.micron).toBeGreaterThan(20)
   })
 
-  it('says the same of the first stone as the bench’s own planning, within its rounding', () => {
-    const { stages } = planProgression({
-      blade: CHEF,
-      recessionMm: 0.5,
-      finishMicron: 63,
-      stones: [{ id: '220', micron: 63 }],
+  it('a nick goes with the apex where it lies no deeper; a chip is ground past; one left on purpose waits', () => {
+    const nick = { ...NO_DEFECTS, chip: { zone: 'belly' as const, depthMm: 0.01 } }
+    expect(grindingWork(edge(12, nick), CHEF, 'stone', 0.35)).toMatchObject({
+      bluntUm: expect.closeTo(12, 6) as number,
     })
-    const grinding = stoneCost(CHEF, 500, COARSEST_USUAL_GRIT).minutes - stoneCost(CHEF, 1, COARSEST_USUAL_GRIT).minutes
-    // the table presses ten newtons, the bench twelve on a coarse stone
-    expect(Math.abs(grinding - 1.2 * (stages[0]?.minutes ?? NaN))).toBeLessThan(1.5)
-  })
-})
-
-describe('height that goes with a blunt apex', () => {
-  it('is half its width over the tangent of its angle, and the burr', () => {
-    expect(recessionToApexUm(10, 17)).toBeCloseTo(5 / Math.tan((17 * Math.PI) / 180) + 20, 9)
+    const chip = { ...NO_DEFECTS, chip: { zone: 'belly' as const, depthMm: 0.4 } }
+    expect(grindingWork(edge(12, chip), CHEF, 'repair', 0.35)).toEqual({ chip: { depthMm: 0.4 } })
+    const waits = { ...NO_DEFECTS, chip: { zone: 'belly' as const, depthMm: 0.4, rests: true } }
+    expect(grindingWork(edge(12, waits), CHEF, 'stone', 0.35)).not.toHaveProperty('chip')
   })
 
-  it('is more at a flatter angle', () => {
-    expect(recessionToApexUm(10, 12)).toBeGreaterThan(recessionToApexUm(10, 20))
-  })
-})
-
-describe('thinning', () => {
-  it('costs no height, and longer the thicker the blade has become', () => {
-    const some = thinningCost({ ...CHEF, bteMm: 0.45 })
-    const more = thinningCost({ ...CHEF, bteMm: 0.55 })
-    expect(some.steelUm).toBe(0)
-    expect(more.minutes).toBeGreaterThan(some.minutes)
+  it('thinning goes down to the thickness wanted, and by a tenth where a blade wedges without being thick', () => {
+    expect(grindingWork(edge(5), { ...CHEF, bteMm: 0.5 }, 'thin', 0.35)).toEqual({
+      thinning: { byMm: expect.closeTo(0.15, 9) as number },
+    })
+    expect(grindingWork(edge(5), CHEF, 'thin', 0.35)).toEqual({
+      thinning: { byMm: expect.closeTo(0.035, 9) as number },
+    })
   })
 })

@@ -1,4 +1,3 @@
-import { recessionToApexUm } from '../../abrasive/removal'
 import type { BladeGeometry } from '../../knife/bladeGeometry'
 import { ZONES, type Zone } from '../../knife/zones'
 import { OFF_STONE_HOURS } from '../log/judgeHand'
@@ -6,8 +5,7 @@ import { chanceOver, forceBand, type KnifeState } from '../log/state'
 import { edgeForce, wornForce } from '../model/force'
 import { honeEffect, honeStrokes, isRodSpent, usualHoneTool, type HoneTool } from '../model/hone'
 import { settlingSign } from '../model/ladder'
-import { bluntWidth } from '../model/wear'
-import { COARSE_GRIT, FINE_GRIT, MIDDLE_GRIT, stoneCost } from './cost'
+import { grindingStep } from './grindingStep'
 import type { Reason, Recommendation, VerdictRules } from './recommendation'
 import { valueOfTest } from './valueOfTest'
 
@@ -36,23 +34,12 @@ function honeStep(
   }
 }
 
-function stoneStep(
+const stoneStep = (
   state: KnifeState,
   blade: BladeGeometry,
   reasons: readonly Reason[],
-  coarse: boolean,
-): Recommendation {
-  const startGrit = coarse ? COARSE_GRIT : MIDDLE_GRIT
-  const blunt = Math.max(...ZONES.map((zone) => bluntWidth({ ...state.zones[zone], dps: blade.dps })))
-  return {
-    action: 'stone',
-    reasons,
-    cost: stoneCost(blade, recessionToApexUm(blunt, blade.dps), startGrit),
-    startGrit,
-    tool: null,
-    dps: blade.dps,
-  }
-}
+  rules: VerdictRules,
+): Recommendation => grindingStep('stone', state, blade, reasons, rules)
 
 /** What the reckoning says of an edge against its limit, at the zone that is worst. */
 interface Standing {
@@ -99,10 +86,6 @@ const valuesOf = ({ zone, forceGf }: Standing, { limitGf }: VerdictRules): Reaso
   limitGf,
 })
 
-const isCoarse = (state: KnifeState, blade: BladeGeometry, zone: Zone, rules: VerdictRules): boolean =>
-  state.defects.glint.length > 0 ||
-  bluntWidth({ wornAreaUm2: state.zones[zone].wornAreaUm2, dps: blade.dps }) >= rules.coarseBluntUm
-
 /** What somebody saw: a bright line under the lamp, a high reading right off the stone, an edge that did not come back. */
 function seenDullSteps(
   state: KnifeState,
@@ -111,17 +94,16 @@ function seenDullSteps(
   rules: VerdictRules,
 ): Recommendation[] | null {
   const values = valuesOf(standing, rules)
-  const stone = (reasons: readonly Reason[], coarse: boolean): Recommendation =>
-    stoneStep(state, blade, reasons, coarse)
+  const stone = (reasons: readonly Reason[]): Recommendation => stoneStep(state, blade, reasons, rules)
   const { glint } = state.defects
   if (glint.length > 0) {
     const failed: Reason[] = state.lastHone === 'not' ? [{ code: 'hone-failed', values }] : []
-    return [stone([{ code: 'glint', values: { zone: glint.join(' ') } }, ...failed], true)]
+    return [stone([{ code: 'glint', values: { zone: glint.join(' ') } }, ...failed])]
   }
-  if (isNotAtApex(state, standing, rules)) return [stone([{ code: 'not-at-apex', values }], false)]
+  if (isNotAtApex(state, standing, rules)) return [stone([{ code: 'not-at-apex', values }])]
   if (state.lastHone !== 'not') return null
   const failed: Reason = { code: 'hone-failed', values }
-  const needsStone = stone([failed], isCoarse(state, blade, standing.wornZone, rules))
+  const needsStone = stone([failed])
   // somebody said so: next is a test or the stone, however little the reckoning agrees
   if (standing.over || standing.wornChance > rules.stoneFromChance || isJustChecked(state, rules)) return [needsStone]
   return [{ ...checkStep(state, blade, standing.zone, rules), reasons: [failed] }, needsStone]
@@ -181,7 +163,7 @@ function wornSteps(
   const zone = state.zones[wornZone]
   const values = { zone: wornZone, forceGf: Math.round(wornForce(zone, blade.dps)), limitGf: rules.limitGf, tool }
   const reasons: Reason[] = [{ code: spent ? 'rod-spent' : 'worn', values }]
-  const stone = stoneStep(state, blade, reasons, isCoarse(state, blade, wornZone, rules))
+  const stone = stoneStep(state, blade, reasons, rules)
   if (isJustChecked(state, rules)) return wornChance > 0.5 || spent ? [stone] : null
   return testIsWorthIt(state, blade, wornZone, rules) ? [checkStep(state, blade, wornZone, rules), stone] : [stone]
 }
@@ -195,11 +177,10 @@ function bentSteps(
 ): Recommendation[] | null {
   if (!standing.over) return null
   const bent: Reason = { code: 'bent', values: valuesOf(standing, rules) }
-  const coarse = isCoarse(state, blade, standing.zone, rules)
   // worn so far that honing would bring it back for an hour and not through the service
   if (wornForce(state.zones[standing.zone], blade.dps) > rules.amberShare * rules.limitGf)
-    return [stoneStep(state, blade, [{ code: 'past-a-hone', values: valuesOf(standing, rules) }], coarse)]
-  const stone = stoneStep(state, blade, [bent], coarse)
+    return [stoneStep(state, blade, [{ code: 'past-a-hone', values: valuesOf(standing, rules) }], rules)]
+  const stone = stoneStep(state, blade, [bent], rules)
   if (!isJustHoned(state, rules)) return [honeStep(state, blade, standing.zone, [bent], rules), stone]
   // honing it once more tells nothing that a test does not tell better
   return isJustChecked(state, rules) ? [stone] : [checkStep(state, blade, standing.zone, rules), stone]
@@ -211,7 +192,7 @@ const isJustChecked = (state: KnifeState, rules: VerdictRules): boolean =>
 /** A one-minute test before a session, when it is expected to save more than it costs. */
 function testIsWorthIt(state: KnifeState, blade: BladeGeometry, wornZone: Zone, rules: VerdictRules): boolean {
   const zone = state.zones[wornZone]
-  const session = stoneStep(state, blade, [], false).cost
+  const session = stoneStep(state, blade, [], rules).cost
   const { valueMinutes } = valueOfTest({
     forceGf: wornForce(zone, blade.dps),
     logSd: zone.wornLogSd,
@@ -256,17 +237,11 @@ export function tiringEdgeSteps(
   const worn = wornForce(state.zones[worst], blade.dps)
   // a look comes first where there never was one
   if (!isLookedAt(state) || worn <= rules.limitGf * rules.amberShare || worn > rules.limitGf) return []
-  const blunt = bluntWidth({ ...state.zones[worst], dps: blade.dps })
-  return [
-    {
-      action: 'touch-up',
-      reasons: [{ code: 'tiring', values: { zone: worst, forceGf: Math.round(worn), limitGf: rules.limitGf } }],
-      cost: stoneCost(blade, recessionToApexUm(blunt, blade.dps) / 2, FINE_GRIT),
-      startGrit: FINE_GRIT,
-      tool: null,
-      dps: blade.dps,
-    },
-  ]
+  const tiring: Reason = {
+    code: 'tiring',
+    values: { zone: worst, forceGf: Math.round(worn), limitGf: rules.limitGf },
+  }
+  return [grindingStep('touch-up', state, blade, [tiring], rules)]
 }
 
 const isJustHoned = (state: KnifeState, rules: VerdictRules): boolean =>

@@ -1,7 +1,8 @@
 import type { KnifeRole } from '../../knife/knifeTypes'
 import { AMBER_SHARE, DEFAULT_SERVICE_LIMITS, THICKNESS_GROWTH_LIMIT, THICKNESS_LIMIT_MM } from '../../knife/limits'
+import type { ProgressionStone } from '../../abrasive/progression'
 import type { HoneTool } from '../model/hone'
-import type { Cost } from './cost'
+import { USUAL_SHELF, type Cost } from './cost'
 
 export const ACTIONS = [
   'quarantine',
@@ -63,10 +64,9 @@ export interface VerdictRules {
   readonly amberShare: number
   readonly thicknessLimitMm: number
   readonly thicknessGrowth: number
-  /** chips at least this deep start on a coarse stone, mm */
-  readonly coarseChipMm: number
-  /** blunt width from which the first stone is coarse, µm */
-  readonly coarseBluntUm: number
+  /** stones the work is reckoned on, and the grain it finishes at, µm */
+  readonly stones: readonly ProgressionStone[]
+  readonly finishMicron: number
   /** what the holder hones with; null where the knife's hardness decides */
   readonly honeTool: HoneTool | null
   /** roll below which a daily hone is not worth the strokes */
@@ -97,6 +97,9 @@ export interface VerdictRules {
   readonly testLogSd: number
 }
 
+/** Grain an edge is finished at by role, µm: fine roles on #3000, butchers and bread at #1000 (common practice). */
+const FINISH_MICRON: Readonly<Record<KnifeRole, number>> = { fine: 4, general: 4, butchery: 11.5, bread: 11.5 }
+
 export function defaultRules(
   role: KnifeRole,
   limits: Readonly<Record<KnifeRole, number>> = DEFAULT_SERVICE_LIMITS,
@@ -106,8 +109,8 @@ export function defaultRules(
     amberShare: AMBER_SHARE,
     thicknessLimitMm: THICKNESS_LIMIT_MM[role],
     thicknessGrowth: THICKNESS_GROWTH_LIMIT,
-    coarseChipMm: 0.2,
-    coarseBluntUm: 15,
+    stones: USUAL_SHELF,
+    finishMicron: FINISH_MICRON[role],
     honeTool: null,
     honeFromRoll: 0.12,
     honeHoldsHours: 0.5,

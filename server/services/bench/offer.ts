@@ -1,6 +1,7 @@
 import type { BenchOffer, Gear } from '../../../contract/bench'
-import { gearWarnings } from '../../../core/abrasive/gear'
-import { costOfStartingOn, pressingForce, type ProgressionInput } from '../../../core/abrasive/progression'
+import { gearWarnings, isDiamond } from '../../../core/abrasive/gear'
+import { costOfStartingOn, type ProgressionInput } from '../../../core/abrasive/progression'
+import { pressingForce } from '../../../core/abrasive/removal'
 import type { SessionPlan } from '../../../core/session/session'
 import type { Clock } from '../../clock'
 import type { Database, Queryable } from '../../db/database'
@@ -47,7 +48,7 @@ function warningsFor(used: readonly Gear[], { present }: AtBench, { records }: S
       kind: gear.kind,
       micron: micronOf(gear),
       thicknessLeftMm: gear.thicknessMm,
-      newtons: pressingForce(micronOf(gear) ?? 0),
+      newtons: pressingForce({ micron: micronOf(gear) ?? 1, diamond: isDiamond(gear.kind) }),
     }),
   )
   const ofSteel =

@@ -9,7 +9,8 @@ import { MeasureError } from '../../../core/measure'
 import { recipesFor, type Recipe, type RecipeKnife } from '../../../core/session/recipe'
 import { RECIPES } from '../../../core/session/recipes'
 import { planSession, type SessionPlan } from '../../../core/session/session'
-import { edgeCondition, workOnEdge } from '../../../core/session/work'
+import { grindingWork, type StoneAction } from '../../../core/edge/verdict/cost'
+import { edgeCondition } from '../../../core/session/work'
 import type { Queryable } from '../../db/database'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import { listGear } from '../../db/queries/shelf/gear'
@@ -92,6 +93,10 @@ function chooseRecipe(bench: Bench, one: BenchKnife, recipeId: string | undefine
   return chosen
 }
 
+/** What a recipe does to a knife, as the removal model counts it. */
+const workOf = (recipe: Recipe, action: Action): StoneAction =>
+  recipe.worksOn === 'face' ? 'thin' : recipe.stones === 'last' ? 'touch-up' : action === 'repair' ? 'repair' : 'stone'
+
 export interface SessionLayout {
   readonly recipe: Recipe
   readonly plan: SessionPlan
@@ -115,12 +120,8 @@ export function layOutSession(
   const { blade, state, rules } = one.present
   const choices = { ...Object.fromEntries(recipe.choices.map(({ id, chosen }) => [id, chosen])), ...wish.choices }
   const geometry = { ...blade.geometry, dps: blade.spec.dps }
-  const work = workOnEdge(
-    state,
-    geometry,
-    recipe.worksOn === 'face',
-    Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm),
-  )
+  const targetBteMm = Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm)
+  const work = { blade: geometry, ...grindingWork(state, geometry, workOf(recipe, one.action), targetBteMm) }
   const progression =
     recipe.stones === 'none'
       ? null
