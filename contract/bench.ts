@@ -1,13 +1,27 @@
 import { z } from 'zod'
 import { BATHS, GEAR_KINDS, GEAR_WARNINGS } from '../core/abrasive/gear'
-import { STROKE_SCHEMES } from '../core/abrasive/strokeLadder'
-import { GRINDS, KNIFE_TYPES } from '../core/knife/knifeTypes'
-import { CAUTIONS, CHECKS, STEP_KINDS, WORKED_PARTS } from '../core/session/recipe'
-import type { SessionAction, SessionPlan } from '../core/session/session'
+import { TRY_OUTCOMES } from '../core/session/branches'
+import type { SessionPlan } from '../core/session/plan'
+import {
+  CAUTIONS,
+  CHECKS,
+  REMEDIES,
+  STEP_KINDS,
+  STEP_SIDES,
+  STEP_TOOLS,
+  STEP_WORKS,
+} from '../core/session/recipe'
+import type { SessionAction } from '../core/session/session'
+import { PACES, WAY_IDS, type WayId } from '../core/session/ways'
+import { SKILLS } from '../core/house/skills'
+import { ZONES } from '../core/knife/zones'
 import { MINUTE_MS } from '../core/time'
-import { ActionName, HoneToolName, Id, Instant, KnifeRoleName, Measure, Name, Text, ZoneName } from './scalars'
+import { Records, StepLift } from './recipes'
+import { Id, Instant, LadderRungName, Measure, Name, Reason, Text, ZoneName } from './scalars'
 import type { Wire } from './wire'
 import { WorkOrder, WorkshopResult } from './workshop'
+
+export * from './recipes'
 
 export const GearKindName = z.enum(GEAR_KINDS)
 const Grit = z.number().min(0.1).max(MINUTE_MS)
@@ -54,66 +68,6 @@ export const StackPiece = z.object({
 export const StackPieces = z.array(StackPiece).max(30)
 export type StackPiece = Wire<typeof StackPiece>
 
-export const RecipeStep = z.object({
-  id: z.string().regex(/^[a-z0-9-]{1,40}$/),
-  kind: z.enum(STEP_KINDS),
-  each: z.enum(['once', 'stone']),
-  side: z.enum(['first', 'second']).optional(),
-  scheme: z.enum(STROKE_SCHEMES).optional(),
-  newtons: z.number().min(1).max(40).optional(),
-  checks: z.array(z.enum(CHECKS)).max(8),
-  cautions: z.array(z.enum(CAUTIONS)).max(8),
-  words: z.object({ what: Text, why: z.string().trim().max(500) }).optional(),
-})
-const Records = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('honed'), tool: HoneToolName }),
-  z.object({ kind: z.literal('sharpened') }),
-])
-
-export const Recipe = z.object({
-  id: z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/),
-  name: z.string().trim().min(1).max(60).optional(),
-  /** what it leaves in the log; the right it needs follows from that */
-  records: Records,
-  /** what it works on, which decides how it is laid out */
-  worksOn: z.enum(WORKED_PARTS),
-  actions: z.array(ActionName).max(9),
-  suits: z.object({
-    types: z.array(z.enum(KNIFE_TYPES)).optional(),
-    grinds: z.array(z.enum(GRINDS)).optional(),
-    serrated: z.boolean().optional(),
-    asymmetric: z.boolean().optional(),
-    hrcFrom: Measure.hrc.optional(),
-    hrcBelow: Measure.hrc.optional(),
-  }),
-  stones: z.enum(['progression', 'last', 'none']),
-  finishMicron: Measure.micron,
-  choices: z
-    .array(
-      z.object({
-        id: z.enum(['path', 'edge', 'mud', 'deburr', 'hands', 'compound']),
-        options: z.array(z.string().max(40)).min(2).max(6),
-        chosen: z.string().max(40),
-      }),
-    )
-    .max(6),
-  steps: z.array(RecipeStep).min(1).max(40),
-})
-
-export type Recipe = Wire<typeof Recipe>
-/** A recipe as the house has it, and whether it is the house's own. */
-export const RecipeView = z.object({ recipe: Recipe, own: z.boolean() })
-export type RecipeView = Wire<typeof RecipeView>
-
-/** Which recipe the house prefers for a kind of knife, for honing and for stone work. */
-export const RecipePreference = z.object({
-  role: KnifeRoleName,
-  work: z.enum(['hone', 'stone']),
-  recipeId: z.string().max(40),
-})
-export const RecipePreferences = z.array(RecipePreference).max(8)
-export type RecipePreference = Wire<typeof RecipePreference>
-
 const StageView = z.object({
   stoneId: Id,
   stoneName: z.string(),
@@ -134,7 +88,10 @@ const StepOfSession = z.object({
   id: z.string(),
   kind: z.enum(STEP_KINDS),
   recipeStep: z.string(),
-  side: z.enum(['first', 'second']).nullable(),
+  work: z.enum(STEP_WORKS).nullable().default(null),
+  side: z.enum(STEP_SIDES).nullable(),
+  hand: z.enum(['left', 'right']).nullable().default(null),
+  tool: z.enum(STEP_TOOLS).nullable().default(null),
   stage: z.number().nullable(),
   stoneId: z.string().nullable(),
   minutes: z.number(),
@@ -143,7 +100,13 @@ const StepOfSession = z.object({
   newtons: z.number().nullable().default(null),
   dps: z.number().nullable().default(null),
   liftMm: z.number().nullable().default(null),
+  lift: StepLift.nullable().default(null),
+  ofSitting: z.boolean().default(false),
+  owed: z.number().default(0),
+  only: ZoneName.nullable().default(null),
   checks: z.array(z.enum(CHECKS)),
+  ifNot: z.enum(REMEDIES).nullable().default(null),
+  ways: z.array(z.enum(WAY_IDS as [WayId, ...WayId[]])).default([]),
   cautions: z.array(z.enum(CAUTIONS)),
   words: z.object({ what: z.string(), why: z.string() }).nullable(),
 })
@@ -151,9 +114,24 @@ export const BenchPlan = z.object({
   recipeId: z.string(),
   recipeName: z.string().nullable().default(null),
   records: Records,
+  /** what this knife takes, and what setting up and clearing away take once for all */
   minutes: z.number(),
+  setUpMinutes: z.number().default(0),
   finishMicron: z.number(),
   choices: z.record(z.string(), z.string()),
+  firstSide: z.enum(['left', 'right']).default('right'),
+  takesUm: z.number().nullable().default(null),
+  leavesBteMm: z.number().nullable().default(null),
+  /** what was asked for by whoever began it; a plan laid out again after the look still goes by it */
+  asked: z
+    .object({
+      recipeId: z.string().optional(),
+      startWith: z.string().optional(),
+      choices: z.record(z.string(), z.string()),
+    })
+    .default({ choices: {} }),
+  /** why this work, and this first stone, by what was seen; empty until somebody has looked */
+  because: z.array(Reason).default([]),
   stages: z.array(StageView),
   notes: z.array(Note),
   steps: z.array(StepOfSession),
@@ -161,6 +139,16 @@ export const BenchPlan = z.object({
   workshop: WorkshopResult.nullable().default(null),
 })
 export type BenchPlan = Wire<typeof BenchPlan>
+
+/** Something a session left for a later one; it stays with the knife until somebody ticks it off. */
+export const CarryOver = z.object({
+  id: Id,
+  zone: ZoneName,
+  what: z.string(),
+  leftBy: z.string(),
+  leftAt: Instant,
+})
+export type CarryOver = Wire<typeof CarryOver>
 
 /** What may be done to a knife, before anybody starts. */
 export const BenchOffer = z.object({
@@ -188,9 +176,20 @@ export const BenchOffer = z.object({
   soak: z.array(z.object({ stoneId: Id, stoneName: z.string(), minutes: z.number(), bath: z.enum(BATHS) })),
   flatten: z.array(z.object({ stoneId: Id, stoneName: z.string(), because: z.enum(['dish', 'knives']) })),
   warnings: z.array(z.enum(GEAR_WARNINGS)),
+  /** tools the recipe asks for that are not on the shelf */
+  missing: z.array(z.enum(STEP_TOOLS)),
   /** workshop work saved for this knife */
   saved: WorkOrder.nullable(),
-  carriedOver: z.array(z.object({ zone: ZoneName, what: z.string() })),
+  carriedOver: z.array(CarryOver),
+  /** what coins under this blade really give, by how many of each */
+  coins: z.array(z.object({ name: z.string(), count: z.number(), dps: z.number() })),
+  /** whether whoever asks may begin this, and who may stand beside somebody that may not alone */
+  start: z.object({
+    may: z.boolean(),
+    skill: z.enum(SKILLS).nullable(),
+    beside: z.array(z.object({ id: Id, name: z.string() })),
+  }),
+  pace: z.enum(PACES),
   /** somebody is at this knife already */
   open: z.object({ sessionId: Id, personName: z.string(), startedAt: Instant }).nullable(),
 })
@@ -225,6 +224,23 @@ export const BenchAction = z.discriminatedUnion('kind', [
     bluntUm: z.number().min(0).max(500),
     roll: z.number().min(0).max(1),
   }),
+  z.object({
+    ...actionBase,
+    kind: z.literal('looked'),
+    signs: z.array(z.object({ zone: z.enum([...ZONES, 'whole']), rung: LadderRungName })).max(12),
+    glint: z.array(ZoneName).max(3),
+    chip: z.object({ zone: ZoneName, depthMm: Measure.chipMm }).nullable(),
+  }),
+  z.object({
+    ...actionBase,
+    kind: z.literal('tried'),
+    stepId: StepId,
+    outcome: z.enum(TRY_OUTCOMES),
+    zone: ZoneName.nullable(),
+    hand: z.enum(['left', 'right']).nullable(),
+  }),
+  z.object({ ...actionBase, kind: z.literal('back'), stepId: StepId, zone: ZoneName }),
+  z.object({ ...actionBase, kind: z.literal('photo'), photoId: Id, when: z.enum(['before', 'after']) }),
   z.object({ ...actionBase, kind: z.literal('pause') }),
   z.object({ ...actionBase, kind: z.literal('take-over') }),
   z.object({ ...actionBase, kind: z.literal('finish') }),
@@ -237,6 +253,8 @@ export const BenchSession = z.object({
   knifeId: Id,
   startedAt: Instant,
   startedBy: Id,
+  /** somebody signed off who stands beside a learner */
+  besideId: Id.nullable().default(null),
   endedAt: Instant.nullable(),
   outcome: z.enum(['finished', 'abandoned']).nullable(),
   plan: BenchPlan,
@@ -253,11 +271,12 @@ export const SessionLine = z.object({
   endedAt: Instant.nullable(),
   outcome: z.enum(['finished', 'abandoned']).nullable(),
   startedBy: Id,
+  besideId: Id.nullable().default(null),
 })
 export type SessionLine = Wire<typeof SessionLine>
 
 /** A plan that has crossed the wire, as the core folds it; what was shown and what is folded are one. */
-export const foldable = ({ workshop: _, ...plan }: BenchPlan): SessionPlan => ({
+export const foldable = ({ workshop: _, because: __, asked: ___, ...plan }: BenchPlan): SessionPlan => ({
   ...plan,
   notes: [],
   stages: plan.stages.map(({ stoneId, micron, ...stage }) => ({

@@ -38,8 +38,10 @@ const payloads = {
   sharpened: z.object({
     startGrit: z.number().int().min(60).max(30_000).optional(),
     finishMicron: Measure.micron,
+    grains: z.array(Measure.micron).max(12).optional(),
     minutes: Measure.minutes.optional(),
     recessionMm: z.number().min(0).max(20).optional(),
+    estimateMm: z.number().min(0).max(20).optional(),
     bteMm: Measure.bteMm.optional(),
     chipLeftMm: Measure.chipMm.optional(),
     claimed: z.boolean().optional(),

@@ -1,19 +1,6 @@
 import { z } from 'zod'
 import { Defects } from './events'
-import {
-  ActionName,
-  Day,
-  EdgeWordName,
-  GrindName,
-  HoneToolName,
-  Id,
-  Instant,
-  KnifeCode,
-  KnifeRoleName,
-  KnifeTypeName,
-  Measure,
-  ZoneName,
-} from './scalars'
+import { ActionName, Day, EdgeWordName, GrindName, HoneToolName, Id, Instant, KnifeCode, KnifeRoleName, KnifeTypeName, Measure, Reason, ZoneName } from './scalars'
 import { HoningHabit } from './learning'
 import type { Wire } from './wire'
 
@@ -54,7 +41,6 @@ export type NewKnife = Wire<typeof NewKnife>
 export const KnifePatch = KnifeDescription.partial()
 export type KnifePatch = Wire<typeof KnifePatch>
 
-const Reason = z.object({ code: z.string(), values: z.record(z.string(), z.union([z.number(), z.string()])) })
 const RecommendationView = z.object({
   action: ActionName,
   reasons: z.array(Reason),

@@ -52,6 +52,12 @@ export const HoneToolName = z.enum(HONE_TOOLS)
 export const StatedHabitName = z.enum(STATED_HABITS)
 export const LadderRungName = z.enum(LADDER)
 
+/** Why, as a code with values: sentences are made from the catalogue. */
+export const Reason = z.object({
+  code: z.string(),
+  values: z.record(z.string(), z.union([z.number(), z.string()])),
+})
+
 /** What a caliper, a tester or a price tag can honestly say; beyond it somebody mistyped. */
 export const Measure = {
   lengthMm: z.number().min(40).max(600),

@@ -87,12 +87,21 @@ export const WorkshopView = z.object({
   }),
   lengthMm: z.number(),
   hrc: z.number(),
+  /** volume per cent of each hard phase of its steel */
+  carbides: z.object({
+    CrC: z.number().optional(),
+    CrVC: z.number().optional(),
+    MC: z.number().optional(),
+    M6C: z.number().optional(),
+    MN: z.number().optional(),
+    CrN: z.number().optional(),
+  }),
   serrated: z.boolean(),
   chipMm: z.number().nullable(),
   /** its tip is bent or gone */
   tipHurt: z.boolean(),
   saved: WorkOrder.nullable(),
-  stones: z.array(z.object({ id: Id, name: z.string(), micron: z.number(), diamond: z.boolean() })),
+  stones: z.array(z.object({ id: Id, name: z.string(), micron: z.number(), diamond: z.boolean(), rate: z.number() })),
   /** the latest measurement of each spot */
   measured: z.array(SectionMeasure),
   life: z.object({

@@ -5,11 +5,14 @@ import type { EventPayloads } from '../core/edge/model/events'
 import { defaultRules } from '../core/edge/verdict/verdict'
 import { knownBlade } from '../core/knife/blade'
 import { ZONES } from '../core/knife/zones'
-import { minutesToBurr, sessionState, type SessionStep } from '../core/session/session'
+import type { SessionStep } from '../core/session/plan'
+import { minutesToBurr, sessionState } from '../core/session/session'
+import { sideTimes } from '../core/session/sides'
 import { chance, type Chance } from '../core/statistics/random'
 import { DAY_MS, MINUTE_MS } from '../core/time'
 import type { Queryable } from '../server/db/database'
 import { insertBurrTime } from '../server/db/queries/bench/burrTimes'
+import { insertSideTime } from '../server/db/queries/bench/sideTimes'
 import { endSession, insertActions, insertSession } from '../server/db/queries/bench/sessions'
 import type { StoredKnife } from '../server/db/queries/fleet/knives'
 import { asKnifeEvent, type EventWrite } from '../server/db/queries/log/events'
@@ -148,6 +151,7 @@ export async function recordSessions(
       id: idFrom(event.id, SPACE),
       knifeId: knife.id,
       startedBy: event.personId,
+      besideId: null,
       startedAt: new Date(startedMs),
       endedAt: null,
       outcome: null,
@@ -165,5 +169,7 @@ export async function recordSessions(
     )
     for (const time of minutesToBurr(foldable(plan), done))
       await insertBurrTime(db, house.id, session.id, { ...time, personId: event.personId })
+    for (const time of sideTimes(foldable(plan), done))
+      await insertSideTime(db, house.id, session.id, event.personId, time)
   }
 }

@@ -167,7 +167,7 @@ export function makeApp(options: AppOptions): RunningApp {
   logRoutes(mount, db, clock)
   shelfRoutes(mount, db)
   fleetRoutes(mount, db, clock)
-  benchRoutes(mount, db, clock)
+  benchRoutes(app, mount, db, clock)
   weekRoutes(app, mount, db, clock, queue, say)
   houseRoutes(mount, db, clock, tries, queue)
   exchangeRoutes(app, mount, db, clock, say)

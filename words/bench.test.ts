@@ -1,33 +1,20 @@
 import { describe, expect, it } from 'vitest'
 import type { BenchOffer, BenchPlan } from '../contract/bench'
-import { grainMicrons } from '../core/abrasive/grain'
 import { RECIPES } from '../core/session/recipes'
-import { planSession } from '../core/session/session'
+import { sessionOf } from '../core/session/testing'
 import { noteWords, startWords, stepName, stepWords } from './bench'
 import { formats } from './format'
 import { speaker } from './say'
 
 const say = speaker()
 const format = formats('en-GB', 'Europe/Dublin', 'mm')
-const stones = [320, 1000, 3000].map((grit) => ({
-  id: `#${grit}`,
-  micron: grainMicrons({ scale: 'JIS', value: grit }),
-}))
-const blade = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, dps: 17, hrc: 57 }
-
 function plan(recipeId: string, ratioRight = 50): BenchPlan {
-  const recipe = RECIPES.find(({ id }) => id === recipeId)
-  if (!recipe) throw new Error(recipeId)
-  const laid = planSession({
-    recipe,
-    progression: { blade, recessionMm: 0.12, stones },
-    condition: 'dull',
-    ratioRight,
-    choices: {},
-  })
+  const laid = sessionOf(recipeId, { ratioRight })
   return {
     ...laid,
     choices: {},
+    asked: { choices: {} },
+    because: [],
     notes: [],
     workshop: null,
     stages: laid.stages.map(({ stone, ...stage }) => ({
@@ -41,6 +28,7 @@ function plan(recipeId: string, ratioRight = 50): BenchPlan {
       rungs: [...step.rungs],
       checks: [...step.checks],
       cautions: [...step.cautions],
+      ways: [...step.ways],
     })),
   }
 }

@@ -1,14 +1,16 @@
 import { z } from 'zod'
-import { BenchAction, BenchOffer, BenchSession, SessionLine } from '../bench'
-import { byId, endpoint } from '../endpoint'
+import { BenchAction, BenchOffer, BenchSession, CarryOver, ChosenWays, SessionLine } from '../bench'
+import { byId, bytesForText, endpoint } from '../endpoint'
 import { Id, Instant } from '../scalars'
 import { Operation, WorkshopView } from '../workshop'
 
 const wish = {
   recipeId: z.string().max(40).optional(),
   startWith: Id.optional(),
-  choices: z.record(z.string().max(20), z.string().max(40)).default({}),
+  choices: ChosenWays.default({}),
 }
+/** A picture of an edge in base64: four characters for three bytes. */
+const MOST_PHOTO_CHARACTERS = 600_000
 
 export const benchEndpoints = {
   benchOffer: endpoint('post', '/api/knives/{id}/bench', 'see', 'What could be done to a knife at the bench, and how', {
@@ -48,7 +50,7 @@ export const benchEndpoints = {
     },
   ),
   startSession: endpoint('post', '/api/bench-sessions', 'log-hone', 'Begin a session on a knife', {
-    body: z.object({ id: Id, knifeId: Id, ...wish, operation: Operation.optional() }),
+    body: z.object({ id: Id, knifeId: Id, ...wish, operation: Operation.optional(), besideId: Id.optional() }),
     answer: BenchSession,
   }),
   openSessions: endpoint('get', '/api/bench-sessions', 'see', 'Sessions nobody has ended', {
@@ -57,6 +59,23 @@ export const benchEndpoints = {
   benchSession: endpoint('get', '/api/bench-sessions/{id}', 'see', 'A session with everything done in it', {
     params: byId,
     answer: BenchSession,
+  }),
+  addPhoto: endpoint('post', '/api/bench-sessions/{id}/photos', 'log-hone', 'Keep a picture of an edge with its session', {
+    params: byId,
+    body: z.object({ id: Id, base64: z.base64().max(MOST_PHOTO_CHARACTERS) }),
+    answer: z.object({ id: Id }),
+    mostBytes: bytesForText(MOST_PHOTO_CHARACTERS / 6),
+  }),
+  tickCarryOver: endpoint(
+    'post',
+    '/api/knives/{id}/carry-overs/{carryOverId}/done',
+    'log-hone',
+    'Tick off what a session had left with a knife',
+    { params: byId.extend({ carryOverId: Id }), answer: z.array(CarryOver) },
+  ),
+  carryOvers: endpoint('get', '/api/knives/{id}/carry-overs', 'see', 'What sessions have left with a knife', {
+    params: byId,
+    answer: z.array(CarryOver),
   }),
   actInSession: endpoint(
     'post',

@@ -1,5 +1,16 @@
 import { z } from 'zod'
-import { GearPatch, GearView, NewGear, Recipe, RecipePreferences, RecipeView, StackPieces } from '../bench'
+import { PACES } from '../../core/session/ways'
+import {
+  ChosenWays,
+  GearPatch,
+  GearView,
+  HouseWays,
+  NewGear,
+  Recipe,
+  RecipePreferences,
+  RecipeView,
+  StackPieces,
+} from '../bench'
 import { byId, endpoint } from '../endpoint'
 
 export const shelfEndpoints = {
@@ -28,6 +39,13 @@ export const shelfEndpoints = {
   restoreRecipe: endpoint('delete', '/api/recipes/{id}', 'manage-gear', 'Back to the recipe every house starts with', {
     params: z.object({ id: z.string().max(40) }),
     answer: z.array(RecipeView),
+  }),
+  ways: endpoint('get', '/api/ways', 'see', 'How the house does things where the trade disagrees, and how you do', {
+    answer: HouseWays,
+  }),
+  setWays: endpoint('put', '/api/ways', 'log-hone', 'Set the ways of the house, or your own', {
+    body: z.object({ whose: z.enum(['house', 'own']), ways: ChosenWays, pace: z.enum(PACES).optional() }),
+    answer: HouseWays,
   }),
   recipePreferences: endpoint(
     'get',

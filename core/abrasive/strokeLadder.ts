@@ -7,8 +7,18 @@ export const STROKE_SCHEMES = [
   'slicing',
   'hard-burr',
   'rod',
+  'rod-ladder',
+  'ten-and-ten',
+  'scrub',
+  'alternating',
   'strop',
+  'strop-side',
+  'paste',
   'serrated',
+  'teeth-back',
+  'gullets',
+  'back',
+  'wheel',
 ] as const
 export type StrokeScheme = (typeof STROKE_SCHEMES)[number]
 export type EdgeCondition = 'kept-up' | 'dull' | 'very-dull'
@@ -31,13 +41,27 @@ const COUNTS: Readonly<Record<StrokeScheme, readonly number[]>> = {
   slicing: [4],
   'hard-burr': [35],
   rod: [8],
+  'rod-ladder': [20, 10, 5, 3, 2, 1],
+  'ten-and-ten': [10],
+  scrub: [20],
+  alternating: [20],
   strop: [5, 3],
-  serrated: [20, 4],
+  'strop-side': [5],
+  paste: [4, 4, 4],
+  serrated: [20],
+  'teeth-back': [8],
+  gullets: [6],
+  back: [4],
+  wheel: [3],
 }
+/** Ladders that are shortened for a kept-up edge, and begun twice for a very dull one. */
+const LADDERS: ReadonlySet<StrokeScheme> = new Set<StrokeScheme>(['falling', 'rod-ladder', 'diamond-rod'])
 /** Never heavy on diamond, and almost nothing on a strop. */
 const FIRST_NEWTONS_OF: Partial<Record<StrokeScheme, number>> = {
   'diamond-rod': 8,
   strop: 3,
+  'strop-side': 3,
+  paste: 3,
   'hard-burr': 4,
   rod: 20,
   serrated: 8,
@@ -53,11 +77,7 @@ export function strokeLadder(scheme: StrokeScheme, condition: EdgeCondition): Ru
   const usual = COUNTS[scheme]
   const [first = 0, ...rest] = usual
   const counts =
-    condition === 'very-dull' && usual.length > 1
-      ? [first, ...usual]
-      : condition === 'kept-up' && rest.length > 2
-        ? rest
-        : usual
+    !LADDERS.has(scheme) || condition === 'dull' ? usual : condition === 'very-dull' ? [first, ...usual] : rest
   const heaviest = FIRST_NEWTONS_OF[scheme] ?? FIRST_NEWTONS
   const step = counts.length > 1 ? (heaviest - LAST_NEWTONS) / (counts.length - 1) : 0
   return counts.map((strokes, index) => ({

@@ -1,11 +1,11 @@
 /** Volume shares of hard phases, per cent, as the published retention regression wants them. */
 export interface CarbideShares {
-  readonly CrC?: number
-  readonly CrVC?: number
-  readonly MC?: number
-  readonly M6C?: number
-  readonly MN?: number
-  readonly CrN?: number
+  readonly CrC?: number | undefined
+  readonly CrVC?: number | undefined
+  readonly MC?: number | undefined
+  readonly M6C?: number | undefined
+  readonly MN?: number | undefined
+  readonly CrN?: number | undefined
 }
 
 export interface Steel {

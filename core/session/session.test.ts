@@ -1,47 +1,20 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { grainMicrons } from '../abrasive/grain'
-import type { EdgeCondition } from '../abrasive/strokeLadder'
 import type { Action } from '../edge/verdict/verdict'
 import { KNIFE_TYPES, TYPE_TEMPLATES, type KnifeType } from '../knife/knifeTypes'
 import { ZONES } from '../knife/zones'
 import { MINUTE_MS } from '../time'
 import { recipesFor, type RecipeKnife } from './recipe'
 import { RECIPES } from './recipes'
-import {
-  minutesToBurr,
-  paceNote,
-  planSession,
-  sessionState,
-  stepState,
-  type SessionAction,
-  type SessionPlan,
-} from './session'
+import type { SessionPlan } from './plan'
+import { minutesToBurr, paceNote, sessionState, stepState, type SessionAction } from './session'
+import { sessionOf } from './testing'
 
-const stones = [220, 320, 400, 1000, 3000, 6000].map((grit) => ({
-  id: `#${grit}`,
-  micron: grainMicrons({ scale: 'JIS', value: grit }),
-}))
-const blade = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, dps: 17, hrc: 57 }
 const knife = (type: KnifeType, more: Partial<RecipeKnife> = {}): RecipeKnife => {
   const { grind, serrated, ratioRight } = TYPE_TEMPLATES[type]
   return { type, grind, serrated, ratioRight, hrc: 57, ...more }
 }
 const first = (of: RecipeKnife, action: Action): string => recipesFor(RECIPES, of, action)[0]?.id ?? ''
-function plan(
-  recipeId: string,
-  more: { recessionMm?: number; ratioRight?: number; condition?: EdgeCondition; choices?: Record<string, string> } = {},
-): SessionPlan {
-  const recipe = RECIPES.find(({ id }) => id === recipeId)
-  if (!recipe) throw new Error(recipeId)
-  return planSession({
-    recipe,
-    progression: { blade, recessionMm: more.recessionMm ?? 0.12, stones },
-    condition: more.condition ?? 'dull',
-    ratioRight: more.ratioRight ?? 50,
-    choices: more.choices ?? {},
-  })
-}
 const START = Date.UTC(2026, 2, 10, 15)
 let serial = 0
 const act = (minutes: number, action: object): SessionAction =>
@@ -75,56 +48,8 @@ describe('the recipe for a knife', () => {
   })
 })
 
-describe('a session laid out', () => {
-  it('looks first and tests last, and washes before it stows', () => {
-    for (const { id } of RECIPES) {
-      const kinds = plan(id).steps.map(({ kind }) => kind)
-      expect(kinds[0]).toBe('look')
-      expect(kinds.slice(-3)).toEqual(['test', 'clean', 'stow'])
-      expect(new Set(plan(id).steps.map((step) => step.id)).size).toBe(kinds.length)
-    }
-  })
-
-  it('goes through each stone: flat, angle, first side, second side, heel and tip, deburr', () => {
-    const { steps, stages } = plan('full')
-    expect(stages.map(({ stone }) => stone.id)).toEqual(['#320', '#1000', '#3000'])
-    expect(steps.filter(({ stage }) => stage === 0).map(({ kind }) => kind)).toEqual([
-      'flatten',
-      'angle',
-      'side',
-      'side',
-      'ends',
-      'deburr',
-    ])
-    expect(steps.find(({ id }) => id === 'first-2')?.stoneId).toBe('#1000')
-  })
-
-  // A three-stone session takes 25–30 minutes, a maintenance session about 5 once a knife is kept up (common practice).
-  it('takes as long as the trade takes', () => {
-    expect(plan('full').minutes).toBeGreaterThanOrEqual(20)
-    expect(plan('full').minutes).toBeLessThanOrEqual(38)
-    expect(plan('steel').minutes).toBeLessThanOrEqual(6)
-  })
-
-  it('shares the strokes of a 70/30 edge by ratio', () => {
-    const { steps } = plan('asymmetric', { ratioRight: 70 })
-    const [one, other] = [
-      steps.find(({ id }) => id === 'first-1')?.strokes ?? 0,
-      steps.find(({ id }) => id === 'second-1')?.strokes ?? 0,
-    ]
-    expect(one / (one + other)).toBeCloseTo(0.7, 1)
-  })
-
-  it('leaves deburring to the end when the house does', () => {
-    const count = (choices: Record<string, string>): number =>
-      plan('full', { choices }).steps.filter(({ kind }) => kind === 'deburr').length
-    expect(count({ deburr: 'between-stones' })).toBe(3)
-    expect(count({ deburr: 'at-the-end' })).toBe(1)
-  })
-})
-
 describe('a session under way', () => {
-  const full = plan('full')
+  const full = sessionOf('full')
 
   it('counts strokes and burr by zone, and knows when the burr stood all along', () => {
     const state = at(full, [

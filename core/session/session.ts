@@ -1,170 +1,8 @@
-import {
-  planProgression,
-  type ProgressionInput,
-  type ProgressionNote,
-  type ProgressionStage,
-} from '../abrasive/progression'
-import { strokeLadder, strokesBySide, type EdgeCondition, type Rung } from '../abrasive/strokeLadder'
 import { ZONES, type ByZone, type Zone } from '../knife/zones'
+import type { LadderRung } from '../edge/model/ladder'
 import { MINUTE_MS } from '../time'
-import type { Caution, Check, Recipe, RecipeRecord, RecipeStep, StepKind } from './recipe'
-
-/** A step as it stands in one session: the recipe's, with this knife's counts on this stone. */
-export interface SessionStep {
-  readonly id: string
-  readonly kind: StepKind
-  readonly recipeStep: string
-  readonly side: 'first' | 'second' | null
-  /** index of the stone in the progression */
-  readonly stage: number | null
-  readonly stoneId: string | null
-  readonly minutes: number
-  readonly rungs: readonly Rung[]
-  /** where pressing starts by the recipe, N; null leaves it to ladder and stone */
-  readonly newtons: number | null
-  /** angle and spine lift of this step where they are not the edge's own, degrees per side and mm */
-  readonly dps: number | null
-  readonly liftMm: number | null
-  /** strokes for the side being worked, in all */
-  readonly strokes: number
-  readonly checks: readonly Check[]
-  readonly cautions: readonly Caution[]
-  readonly words: { readonly what: string; readonly why: string } | null
-}
-
-export interface SessionPlan {
-  readonly recipeId: string
-  /** the house's own name of the recipe; null takes the catalogue's */
-  readonly recipeName: string | null
-  readonly records: RecipeRecord
-  readonly stages: readonly ProgressionStage[]
-  readonly notes: readonly ProgressionNote[]
-  readonly minutes: number
-  readonly finishMicron: number
-  readonly choices: Readonly<Record<string, string>>
-  readonly steps: readonly SessionStep[]
-}
-
-export interface SessionAsk {
-  readonly recipe: Recipe
-  readonly progression: Omit<ProgressionInput, 'finishMicron'> | null
-  readonly condition: EdgeCondition
-  /** share of the bevel on the right side, per cent */
-  readonly ratioRight: number
-  readonly choices: Readonly<Record<string, string>>
-}
-
-/** Minutes of steps that are not counted in strokes (assumed). */
-const MINUTES: Partial<Record<StepKind, number>> = {
-  look: 1,
-  fetch: 2,
-  flatten: 1.5,
-  angle: 0.5,
-  ends: 0.5,
-  deburr: 0.5,
-  hone: 1,
-  teeth: 4,
-  strop: 0.5,
-  test: 1,
-  clean: 1.5,
-  stow: 0.5,
-}
-const EVEN = 50
-
-function stagesOf({ recipe, progression }: SessionAsk): {
-  stages: readonly ProgressionStage[]
-  notes: readonly ProgressionNote[]
-} {
-  if (recipe.stones === 'none' || !progression) return { stages: [], notes: [] }
-  const plan = planProgression({ ...progression, finishMicron: recipe.finishMicron })
-  const last = plan.stages.at(-1)
-  return recipe.stones === 'last' && last ? { stages: [{ ...last, takes: 'metal' }], notes: [] } : plan
-}
-
-function strokesOf(
-  rungs: readonly Rung[],
-  stage: ProgressionStage | undefined,
-  step: RecipeStep,
-  ratioRight: number,
-): number {
-  const ladder = rungs.reduce((sum, { strokes }) => sum + strokes, 0)
-  const perSide = stage && step.kind === 'side' ? Math.max(ladder, stage.strokesPerSide) : ladder
-  if (step.side === undefined || ratioRight === EVEN) return perSide
-  const { left, right } = strokesBySide(perSide, ratioRight)
-  // the right side is the first: it is the one a right-handed edge is mostly made on
-  return step.side === 'first' ? right : left
-}
-
-function sessionStep(
-  step: RecipeStep,
-  ask: SessionAsk,
-  stages: readonly ProgressionStage[],
-  at: number | null,
-): SessionStep {
-  const stage = at === null ? undefined : stages[at]
-  const rungs = step.scheme ? strokeLadder(step.scheme, ask.condition) : []
-  return {
-    id: at === null ? step.id : `${step.id}-${at + 1}`,
-    recipeStep: step.id,
-    kind: step.kind,
-    side: step.side ?? null,
-    stage: at,
-    stoneId: stage?.stone.id ?? null,
-    minutes: step.kind === 'side' && stage ? stage.minutes / 2 : (MINUTES[step.kind] ?? 0),
-    rungs,
-    newtons: step.newtons ?? null,
-    dps: null,
-    liftMm: null,
-    strokes: strokesOf(rungs, stage, step, ask.ratioRight),
-    checks: step.checks,
-    cautions: step.cautions,
-    words: step.words ?? null,
-  }
-}
-
-/**
- * A session laid out for one knife: the recipe's steps in order, those for each stone repeated along the
- * progression, with counts by the ladder, the condition of the edge and the bevel ratio.
- *
- * @throws MeasureError when the shelf or the work does not allow a progression
- */
-export function planSession(ask: SessionAsk): SessionPlan {
-  const { recipe } = ask
-  const { stages, notes } = stagesOf(ask)
-  const skipsDeburr = ask.choices['deburr'] === 'at-the-end'
-  const steps: SessionStep[] = []
-  let block: RecipeStep[] = []
-  const closeBlock = (): void => {
-    for (const at of stages.keys()) {
-      const isLast = at === stages.length - 1
-      steps.push(
-        ...block
-          .filter(({ kind }) => kind !== 'deburr' || isLast || !skipsDeburr)
-          .map((step) => sessionStep(step, ask, stages, at)),
-      )
-    }
-    block = []
-  }
-  for (const step of recipe.steps) {
-    if (step.each === 'stone') block.push(step)
-    else {
-      closeBlock()
-      steps.push(sessionStep(step, ask, stages, null))
-    }
-  }
-  closeBlock()
-  return {
-    recipeId: recipe.id,
-    recipeName: recipe.name ?? null,
-    records: recipe.records,
-    stages,
-    notes,
-    finishMicron: stages.at(-1)?.stone.micron ?? recipe.finishMicron,
-    choices: ask.choices,
-    steps,
-    minutes: Math.ceil(steps.reduce((sum, step) => sum + step.minutes, 0)),
-  }
-}
+import { backToCoarse, branchTarget, type Tried } from './branches'
+import type { SessionPlan, SessionStep } from './plan'
 
 /** What a loupe camera saw of one zone. */
 export interface EdgePicture {
@@ -172,6 +10,13 @@ export interface EdgePicture {
   readonly zone: Zone
   readonly bluntUm: number
   readonly roll: number
+}
+
+/** What eyes, thumb, paper and fruit said of an edge before the first stone; the house needs no tester for it. */
+export interface Looked {
+  readonly signs: readonly { readonly zone: Zone | 'whole'; readonly rung: LadderRung }[]
+  readonly glint: readonly Zone[]
+  readonly chip: { readonly zone: Zone; readonly depthMm: number } | null
 }
 
 /** What a person does in a session. Ids are made by the device, so sending twice counts once. */
@@ -186,6 +31,10 @@ export type SessionAction = {
   | { readonly kind: 'go'; readonly stepId: string }
   | { readonly kind: 'force'; readonly when: 'before' | 'after'; readonly zone: Zone; readonly forceGf: number }
   | { readonly kind: 'carry-over'; readonly zone: Zone; readonly what: string }
+  | ({ readonly kind: 'looked' } & Looked)
+  | ({ readonly kind: 'tried'; readonly stepId: string } & Tried)
+  | { readonly kind: 'back'; readonly stepId: string; readonly zone: Zone }
+  | { readonly kind: 'photo'; readonly photoId: string; readonly when: 'before' | 'after' }
   | ({ readonly kind: 'picture' } & EdgePicture)
   | { readonly kind: 'pause' }
   | { readonly kind: 'take-over' }
@@ -207,6 +56,8 @@ export interface StepState {
 }
 
 export interface SessionState {
+  /** the plan as it has become: with what the session went back for */
+  readonly plan: SessionPlan
   readonly status: 'open' | 'finished' | 'abandoned'
   readonly stepId: string
   readonly personId: string | null
@@ -215,6 +66,9 @@ export interface SessionState {
   readonly after: Partial<Record<Zone, number>>
   readonly carryOver: readonly { readonly zone: Zone; readonly what: string }[]
   readonly pictures: readonly EdgePicture[]
+  readonly looked: Looked | null
+  readonly tries: readonly (Tried & { readonly stepId: string })[]
+  readonly photos: readonly { readonly photoId: string; readonly when: 'before' | 'after' }[]
   readonly lastMs: number
 }
 
@@ -262,6 +116,26 @@ function applyAction(state: SessionState, action: SessionAction): SessionState {
         ],
       }
     }
+    case 'looked': {
+      const { signs, glint, chip } = action
+      return { ...state, looked: { signs, glint, chip } }
+    }
+    case 'tried': {
+      const { stepId, outcome, zone, hand } = action
+      return {
+        ...state,
+        tries: [...state.tries, { stepId, outcome, zone, hand }],
+        stepId: branchTarget(state.plan, stepId, action),
+      }
+    }
+    case 'back': {
+      const back = backToCoarse(state.plan, action.stepId, action.zone)
+      return back ? { ...state, plan: back.plan, stepId: back.stepId } : state
+    }
+    case 'photo': {
+      const { photoId, when } = action
+      return { ...state, photos: [...state.photos, { photoId, when }] }
+    }
     case 'take-over':
       return { ...state, personId: action.personId }
     case 'finish':
@@ -290,6 +164,7 @@ export function sessionState(
     .filter(({ id }) => !seen.has(id) && seen.add(id))
     .sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))
   let state: SessionState = {
+    plan,
     status: 'open',
     stepId: plan.steps[0]?.id ?? '',
     personId,
@@ -298,6 +173,9 @@ export function sessionState(
     after: {},
     carryOver: [],
     pictures: [],
+    looked: null,
+    tries: [],
+    photos: [],
     lastMs: startedMs,
   }
   let paused = false
@@ -324,7 +202,7 @@ const LATE_BURR_MS = 3 * MINUTE_MS
 const OVER_TIME_SHARE = 1.5
 
 export function paceNote(step: SessionStep, spentMs: number, burrFelt: boolean): PaceNote | null {
-  if (step.kind !== 'side' || burrFelt) return null
+  if (step.kind !== 'side' || step.work !== 'edge' || burrFelt) return null
   if (step.stage === 0 && spentMs > FIRST_STONE_MS) return 'first-stone-too-long'
   if (step.stage !== null && step.stage > 0 && spentMs > LATE_BURR_MS) return 'burr-late'
   return spentMs > OVER_TIME_SHARE * step.minutes * MINUTE_MS ? 'over-time' : null
@@ -337,7 +215,7 @@ export function minutesToBurr(
 ): { readonly stoneId: string; readonly minutes: number; readonly planned: number }[] {
   return plan.stages.flatMap((stage, at) => {
     const sides = plan.steps
-      .filter((step) => step.kind === 'side' && step.stage === at)
+      .filter((step) => step.kind === 'side' && step.work === 'edge' && step.hand !== null && step.stage === at)
       .map((step) => stepState(state, step.id))
     if (stage.takes !== 'metal' || sides.length === 0 || sides.some(({ burrAfterMs }) => burrAfterMs === null))
       return []

@@ -48,6 +48,15 @@ export const WORKS_FACES: ReadonlySet<OperationKind> = new Set<OperationKind>([
   'boning',
 ])
 
+/** A boning knife set up anew as the trade does it: rubbed well up its faces, a shoulder of 12.5° about 5 mm up (common practice: 10–15°). */
+export const boningAnew = (edgeDps: number): Extract<Operation, { kind: 'boning' }> => ({
+  kind: 'boning',
+  rubShare: 0.6,
+  shoulderDps: Math.min(12.5, edgeDps - 5),
+  shoulderMm: 5,
+  edgeDps,
+})
+
 /** One part of an operation: the same plane on one side or both, or the edge ground down straight. */
 export interface Cut {
   readonly name:

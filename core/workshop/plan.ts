@@ -40,6 +40,8 @@ export interface WorkshopPlan {
   /** stones in order; the first takes the metal, the later ones its scratches and what is blended there */
   readonly stages: readonly ProgressionStage[]
   readonly notes: readonly ProgressionNote[]
+  /** what the stones are reckoned with, for whoever lays out a session of its own */
+  readonly work: GrindingWork
   readonly minutes: number
   readonly volumeMm3: number
   readonly grams: number
@@ -90,9 +92,10 @@ export function planWorkshop(ask: WorkshopAsk): WorkshopPlan {
   const onFace = WORKS_FACES.has(operation.kind)
   const blendedMm2 = done.cuts.reduce((sum, { name, areaMm2 }) => sum + (BLENDED.has(name) ? areaMm2 : 0), 0)
   const firstMm2 = done.areaMm2 - blendedMm2
+  const work = workOf(blade, operation, { areaMm2: firstMm2, workedMm, onFace })
   const { stages, notes, minutes } = planProgression({
     blade: edge,
-    ...workOf(blade, operation, { areaMm2: firstMm2, workedMm, onFace }),
+    ...work,
     finishMicron: onFace ? Math.max(finishMicron, FACE_FINISH_MICRON) : finishMicron,
     stones,
   })
@@ -136,6 +139,7 @@ export function planWorkshop(ask: WorkshopAsk): WorkshopPlan {
     cuts,
     stages,
     notes,
+    work,
     minutes: minutes + blending,
     volumeMm3,
     grams: volumeMm3 * GRAMS_PER_MM3,
@@ -179,9 +183,10 @@ function planTip(
     repair,
   )
   const done = operate(blade, operation)
+  const work = { section: { areaMm2: tip.areaMm2, workedMm: tip.groundMm, onFace: false } }
   const { stages, notes, minutes } = planProgression({
     blade: onTheStone(blade, tip.thicknessMm, { hrc, carbides }),
-    section: { areaMm2: tip.areaMm2, workedMm: tip.groundMm, onFace: false },
+    ...work,
     finishMicron: FACE_FINISH_MICRON,
     stones,
   })
@@ -201,5 +206,5 @@ function planTip(
     volumeMm3: tip.volumeMm3,
     grams,
   }
-  return { done, tip, cuts: [cut], stages, notes, minutes, volumeMm3: tip.volumeMm3, grams }
+  return { done, tip, cuts: [cut], stages, notes, work, minutes, volumeMm3: tip.volumeMm3, grams }
 }

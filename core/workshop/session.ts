@@ -1,25 +1,27 @@
-import type { ProgressionStage } from '../abrasive/progression'
+import { CHANGE_MINUTES, type ProgressionStage } from '../abrasive/progression'
 import { strokesPerMinute } from '../abrasive/removal'
 import type { Rung } from '../abrasive/strokeLadder'
-import type { Caution, Check } from '../session/recipe'
-import type { SessionPlan, SessionStep } from '../session/session'
+import { FINISHING_MINUTES } from '../edge/verdict/cost'
+import type { Hand, SessionPlan, SessionStep } from '../session/plan'
+import type { Caution, Check, StepKind } from '../session/recipe'
 import { FACE_CUTS } from './operation'
 import type { WorkshopCut, WorkshopPlan } from './plan'
 
-/** Minutes of steps that are not counted in strokes (assumed), as in every session. */
+/** Minutes of steps that are not counted in strokes (assumed), as in every session: looking is part of what is worked. */
 const MINUTES = {
-  look: 1,
-  fetch: 2,
+  look: 0,
+  fetch: 3,
   soak: 0,
   flatten: 1.5,
-  angle: 0.5,
-  ends: 0.5,
-  deburr: 0.5,
-  strop: 0.5,
-  test: 1,
-  clean: 1.5,
-  stow: 0.5,
+  angle: 0,
+  ends: 0,
+  deburr: 0,
+  strop: FINISHING_MINUTES,
+  test: 0,
+  clean: 4,
+  stow: 1.5,
 } as const
+const OF_SITTING: ReadonlySet<StepKind> = new Set(['fetch', 'soak', 'flatten', 'clean', 'stow'])
 const STROP: readonly Rung[] = [
   { strokes: 5, newtons: 3 },
   { strokes: 3, newtons: 3 },
@@ -39,20 +41,32 @@ const withoutDetail = (kind: Uncounted, more: Partial<SessionStep> = {}): Sessio
   id: kind,
   recipeStep: kind,
   kind,
+  work: null,
   side: null,
+  hand: null,
   stage: null,
   stoneId: null,
+  tool: kind === 'strop' ? 'strop' : null,
   minutes: MINUTES[kind],
+  ofSitting: OF_SITTING.has(kind),
   rungs: [],
   newtons: null,
   dps: null,
   liftMm: null,
+  lift: null,
   strokes: 0,
+  owed: 0,
+  only: null,
   checks: [],
+  ifNot: null,
+  ways: [],
   cautions: [],
   words: null,
   ...more,
 })
+
+/** The right side is worked first in the workshop, whichever hand the blade is for: its counts are written by side. */
+const HAND: Readonly<Record<'first' | 'second', Hand>> = { first: 'right', second: 'left' }
 
 const FACE_CHECKS: readonly Check[] = ['even-bevels', 'scratches-gone']
 const EDGE_CHECKS: readonly Check[] = ['burr-all-along']
@@ -91,7 +105,9 @@ function tipSteps({ cuts, done }: WorkshopPlan, stage: ProgressionStage, index: 
           id: `tip-bevel-${side}`,
           recipeStep: 'tip-bevel',
           kind: 'side',
+          work: 'edge',
           side,
+          hand: HAND[side],
           dps,
           minutes: TIP_BEVEL_STROKES / strokesPerMinute(stage.stone.micron),
           strokes: TIP_BEVEL_STROKES,
@@ -104,7 +120,8 @@ function tipSteps({ cuts, done }: WorkshopPlan, stage: ProgressionStage, index: 
 
 /** One cut on its stone: the angle found, then each side that has strokes. */
 function cutSteps(cut: WorkshopCut, at: number, stage: ProgressionStage): SessionStep[] {
-  const checks = FACE_CUTS.has(cut.name) ? FACE_CHECKS : EDGE_CHECKS
+  const isFace = FACE_CUTS.has(cut.name)
+  const checks = isFace ? FACE_CHECKS : EDGE_CHECKS
   const here = {
     ...onStone(stage, cut.stage),
     recipeStep: `cut-${cut.name}`,
@@ -120,11 +137,14 @@ function cutSteps(cut: WorkshopCut, at: number, stage: ProgressionStage): Sessio
             ...here,
             id: `cut-${at + 1}-${which}`,
             kind: 'side',
+            work: isFace ? 'face' : 'edge',
             side: which,
-            minutes: cut.minutes / 2,
+            hand: HAND[which],
+            minutes: (cut.minutes * strokes) / Math.max(1, cut.strokes.left + cut.strokes.right),
             strokes,
             rungs: rungsOf(strokes, stage.newtons),
             checks,
+            ifNot: isFace ? 'stop-here' : 'more-there',
           },
         ]
   const straight =
@@ -165,11 +185,14 @@ function refiningStages(plan: WorkshopPlan, stage: ProgressionStage, index: numb
     id: `refine-${index}-${which}`,
     recipeStep: 'refine',
     kind: 'side',
+    work: plan.cuts.every(({ name }) => FACE_CUTS.has(name)) ? 'face' : 'edge',
     side: which,
-    minutes: stage.minutes / 2,
+    hand: HAND[which],
+    minutes: stage.minutes / 2 + (which === 'first' ? CHANGE_MINUTES : 0),
     strokes: stage.strokesPerSide,
     rungs: rungsOf(stage.strokesPerSide, stage.newtons),
     checks: ['scratches-gone'],
+    ifNot: 'more-there',
   })
   return [
     side('first'),
@@ -213,7 +236,14 @@ export function workshopSession(plan: WorkshopPlan, finishMicron: number): Sessi
     notes: plan.notes,
     finishMicron: plan.stages.at(-1)?.stone.micron ?? finishMicron,
     choices: {},
+    firstSide: 'right',
+    takesUm: 1000 * plan.done.lossMm,
+    leavesBteMm: plan.done.measures.after.bteMm,
     steps,
-    minutes: Math.ceil(steps.reduce((sum, { minutes }) => sum + minutes, 0)),
+    minutes: Math.max(1, Math.ceil(minutesOf(steps, false))),
+    setUpMinutes: Math.ceil(minutesOf(steps, true)),
   }
 }
+
+const minutesOf = (steps: readonly SessionStep[], ofSitting: boolean): number =>
+  steps.reduce((sum, step) => sum + (step.ofSitting === ofSitting ? step.minutes : 0), 0)

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ZONES, type Zone } from '../../core/knife/zones'
-import type { SessionStep, StepState } from '../../core/session/session'
+import type { SessionStep } from '../../core/session/plan'
+import type { StepState } from '../../core/session/session'
 
 const props = defineProps<{ step: SessionStep; here: StepState }>()
 const zone = defineModel<Zone>('zone', { required: true })

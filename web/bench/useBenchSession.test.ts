@@ -39,6 +39,7 @@ const begun = (actions: BenchSession['actions'] = []): BenchSession => ({
   knifeId: SESSION,
   startedAt: '2026-11-24T14:42:00.000Z',
   startedBy: 'oda',
+  besideId: null,
   endedAt: null,
   outcome: null,
   plan: {

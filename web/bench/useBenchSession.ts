@@ -7,10 +7,10 @@ import {
   sessionState,
   stepState,
   type SessionAction,
-  type SessionPlan,
   type SessionState,
   type StepState,
 } from '../../core/session/session'
+import type { SessionPlan } from '../../core/session/plan'
 import { call } from '../api'
 import { useLive } from '../live/live'
 import { useOutbox } from '../live/outbox'

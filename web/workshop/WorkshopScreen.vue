@@ -74,7 +74,7 @@ watch(
     if (code) return
     const gear = await call(endpoints.gear).catch(() => [])
     stones.value = gear.flatMap(({ id, name, micron, kind, active }) =>
-      micron !== null && active && isStone(kind) ? [{ id, name, micron, diamond: isDiamond(kind) }] : [],
+      micron !== null && active && isStone(kind) ? [{ id, name, micron, diamond: isDiamond(kind), rate: 1 }] : [],
     )
   },
   { immediate: true },
@@ -106,13 +106,14 @@ watch([view, kinds], () => {
 const FINISH_MICRON = { edge: 4, coarse: 11.5 } as const
 const work = computed((): WorkshopAsk | null => {
   if (!view.value || !blade.value || !operation.value) return null
-  const { type, lengthMm, hrc, serrated } = view.value
+  const { type, lengthMm, hrc, carbides, serrated } = view.value
   return {
     blade: blade.value,
     type,
     operation: operation.value,
     lengthMm,
     hrc,
+    carbides,
     stones: view.value.stones,
     finishMicron: blade.value.grind === 'boning-shoulder' || serrated ? FINISH_MICRON.coarse : FINISH_MICRON.edge,
   }

@@ -33,6 +33,7 @@ export function viewOfTriedBlade(
     blade,
     lengthMm,
     hrc: USUAL_HRC,
+    carbides: {},
     serrated,
     chipMm: null,
     tipHurt: false,

@@ -25,9 +25,9 @@ const shown = (component: Component, props: Record<string, unknown>): VueWrapper
   mount(component, { props, global: { plugins: [i18n] } })
 
 const STONES = [
-  { id: 'coarse', name: 'Coarse', micron: 63, diamond: false },
-  { id: 'middle', name: 'Middle', micron: 11.5, diamond: false },
-  { id: 'fine', name: 'Fine', micron: 4, diamond: false },
+  { id: 'coarse', name: 'Coarse', micron: 63, diamond: false, rate: 1 },
+  { id: 'middle', name: 'Middle', micron: 11.5, diamond: false, rate: 1 },
+  { id: 'fine', name: 'Fine', micron: 4, diamond: false, rate: 1 },
 ]
 const chef = viewOfTriedBlade(freeBlade('chef'), STONES)
 const askFor = (operation: Operation, view = chef): WorkshopAsk => ({

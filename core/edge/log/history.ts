@@ -224,6 +224,7 @@ function afterSharpening(state: KnifeState, spec: BladeSpec, event: Happened<'sh
     finishMicron,
     startGrit,
     recessionMm,
+    estimateMm,
     bteMm,
     strokes = { left: 0, right: 0 },
     claimed = false,
@@ -233,7 +234,9 @@ function afterSharpening(state: KnifeState, spec: BladeSpec, event: Happened<'sh
   )
   const grains =
     event.payload.grains ?? usualGrains(startGrit === undefined ? null : jisMicron(startGrit), finishMicron)
-  const steel = applyThinning(applyGrinding(state.steel, spec, { bluntUm, grains }, recessionMm), bteMm)
+  const { chip } = state.defects
+  const chipMm = chip && !chip.rests && event.payload.chipLeftMm === undefined ? chip.depthMm : undefined
+  const steel = applyThinning(applyGrinding(state.steel, spec, { bluntUm, grains, chipMm, estimateMm }, recessionMm), bteMm)
   return {
     ...withBelief(
       state,

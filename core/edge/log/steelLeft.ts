@@ -61,6 +61,10 @@ export function thicknessAfterRecession(spec: BladeSpec, bteMm: number, recessio
 export interface GroundSession {
   readonly bluntUm: number
   readonly grains: readonly number[]
+  /** a chip that was ground past, mm deep */
+  readonly chipMm?: number | undefined
+  /** what its plan reckoned, mm */
+  readonly estimateMm?: number | undefined
 }
 
 /** A session on nothing coarser than this tops an edge up, µm: JIS #2000 (common practice: #3000). */
@@ -69,7 +73,9 @@ const TOP_UP_MICRON = 7
 const BLUNTEST_UM = 200
 
 /** Edge height a session takes by the removal model, mm: the same that its plan said. */
-export function recessionOf(steel: SteelLeft, spec: BladeSpec, { bluntUm, grains }: GroundSession): number {
+export function recessionOf(steel: SteelLeft, spec: BladeSpec, session: GroundSession): number {
+  const { bluntUm, grains, chipMm, estimateMm } = session
+  if (estimateMm !== undefined) return estimateMm
   const [first = FACTORY_FINISH_MICRON] = grains
   const { recessionUm } = sessionRemoval({
     blade: {
@@ -81,6 +87,7 @@ export function recessionOf(steel: SteelLeft, spec: BladeSpec, { bluntUm, grains
       dps: spec.dps,
       hrc: spec.hrc,
     },
+    ...(chipMm === undefined || chipMm >= steel.heightMm.mean / 2 ? {} : { chip: { depthMm: chipMm } }),
     bluntUm: Math.min(BLUNTEST_UM, bluntUm),
     isTopUp: first <= TOP_UP_MICRON,
     grains: grains.length > 0 ? grains : [first],

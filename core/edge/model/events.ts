@@ -79,7 +79,9 @@ export interface EventPayloads {
     readonly minutes?: number | undefined
     /** height taken off the edge, mm; estimated when not measured */
     readonly recessionMm?: number | undefined
-    /** thickness behind the edge that workshop work left, mm */
+    /** height the plan of the session reckoned, mm; the ledger's own reckoning where nobody says */
+    readonly estimateMm?: number | undefined
+    /** thickness behind the edge that work on the faces left, mm */
     readonly bteMm?: number | undefined
     /** how deep the chip still is that this session left for the next, mm */
     readonly chipLeftMm?: number | undefined

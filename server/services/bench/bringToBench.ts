@@ -2,16 +2,18 @@ import { verdict } from '../../../core/edge/verdict/verdict'
 import type { Queryable } from '../../db/database'
 import { burrTimesOf } from '../../db/queries/bench/burrTimes'
 import { findKnife } from '../../db/queries/fleet/knives'
+import { listWays } from '../../db/queries/shelf/ways'
 import { notFound } from '../../faults'
 import type { Caller } from '../../signIn/sessions'
 import { loadFleetSnapshot, type FleetSnapshot } from '../fleet/fleet'
-import { presentKnife } from '../fleet/knifeView'
-import type { BenchKnife, BurrTimes } from '../shelf/layOutSession'
+import { presentKnife, type PresentKnife } from '../fleet/knifeView'
+import type { BenchKnife, Hands } from '../shelf/layOutSession'
 
 /** A knife brought to the bench by somebody. */
 export interface AtBench extends BenchKnife {
+  readonly present: PresentKnife
   readonly snapshot: FleetSnapshot
-  readonly burrTimes: BurrTimes
+  readonly hands: Hands
 }
 
 export async function bringToBench(db: Queryable, caller: Caller, knifeId: string, now: Date): Promise<AtBench> {
@@ -22,5 +24,9 @@ export async function bringToBench(db: Queryable, caller: Caller, knifeId: strin
   if (!stored) throw notFound('knife')
   const present = presentKnife(knife, stored, snapshot, 'until-dull')
   const { action } = verdict(present.state, present.blade.geometry, present.blade.role, present.rules)
-  return { knife, present, action, snapshot, burrTimes: await burrTimesOf(db, caller.house.id, caller.person.id) }
+  const [burrTimes, { own }] = [
+    await burrTimesOf(db, caller.house.id, caller.person.id),
+    await listWays(db, caller.house.id, caller.person.id),
+  ]
+  return { knife, present, action, snapshot, hands: { burrTimes, ways: own } }
 }

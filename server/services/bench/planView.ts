@@ -1,6 +1,6 @@
 import type { BenchPlan, Gear } from '../../../contract/bench'
 import type { WorkshopResult } from '../../../contract/workshop'
-import type { SessionLayout } from '../shelf/layOutSession'
+import type { BenchWish, SessionLayout } from '../shelf/layOutSession'
 
 export const nameOf = (shelf: readonly Gear[], stoneId: string): string =>
   shelf.find(({ id }) => id === stoneId)?.name ?? ''
@@ -10,15 +10,18 @@ export const tenth = (value: number): number => Math.round(value * 10) / 10
 export function planView(
   { plan }: Pick<SessionLayout, 'plan'>,
   shelf: readonly Gear[],
-  workshop: WorkshopResult | null = null,
+  { workshop = null, asked = { choices: {} } }: { workshop?: WorkshopResult | null; asked?: BenchWish } = {},
 ): BenchPlan {
+  const { recipeId, startWith, choices } = asked
   return {
-    recipeId: plan.recipeId,
-    recipeName: plan.recipeName,
-    records: plan.records,
-    minutes: plan.minutes,
-    finishMicron: plan.finishMicron,
+    ...plan,
     choices: plan.choices,
+    asked: {
+      choices: { ...choices },
+      ...(recipeId === undefined ? {} : { recipeId }),
+      ...(startWith === undefined ? {} : { startWith }),
+    },
+    because: [],
     stages: plan.stages.map(({ stone, minutes, strokesPerSide, newtons, takes }) => ({
       stoneId: stone.id,
       stoneName: nameOf(shelf, stone.id),
@@ -28,8 +31,7 @@ export function planView(
       newtons,
       takes,
     })),
-    notes: plan.notes,
     workshop,
-    steps: plan.steps.map((step) => ({ ...step, minutes: tenth(step.minutes) })),
+    steps: plan.steps.map((step) => ({ ...step, minutes: Math.round(100 * step.minutes) / 100 })),
   }
 }

@@ -4,7 +4,8 @@ import { NewEvent } from '../../../contract/events'
 import type { WorkshopResult } from '../../../contract/workshop'
 import { grainMicrons } from '../../../core/abrasive/grain'
 import { RECIPES } from '../../../core/session/recipes'
-import { planSession, sessionState, type SessionAction, type SessionState } from '../../../core/session/session'
+import { planSession } from '../../../core/session/layOut'
+import { sessionState, type SessionAction, type SessionState } from '../../../core/session/session'
 import { MINUTE_MS } from '../../../core/time'
 import type { StoredSession } from '../../db/queries/bench/sessions'
 import type { Caller } from '../../signIn/sessions'
@@ -34,7 +35,7 @@ function planned(recipeId: string, workshop: WorkshopResult | null = null): Benc
     ratioRight: 50,
     choices: {},
   })
-  return planView({ plan }, [], workshop)
+  return planView({ plan }, [], { workshop })
 }
 function told(
   plan: BenchPlan,
@@ -65,6 +66,7 @@ function told(
     id: ID,
     knifeId: KNIFE,
     startedBy: ODA,
+    besideId: null,
     startedAt: STARTED,
     endedAt: null,
     outcome: null,

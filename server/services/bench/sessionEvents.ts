@@ -12,6 +12,8 @@ import type { StoredKnife } from '../../db/queries/fleet/knives'
 import type { EventWrite } from '../../db/queries/log/events'
 import type { Caller } from '../../signIn/sessions'
 
+import { lookOf } from './afterTheLook'
+
 /** Name space of event ids made from sessions, so that ending one twice records once. */
 const SPACE = '6f1f3c9e-0a53-4b0b-9a39-1f0f3f9c2d10'
 
@@ -21,16 +23,16 @@ const readingsOf = (forces: SessionState['before']): { zone: Zone; forcesGf: num
     return force === undefined ? [] : [{ zone, forcesGf: [force] }]
   })
 
-/** Strokes each side got: the first side is the right one. */
-function strokesBySide(plan: BenchPlan, state: SessionState): { left: number; right: number } {
-  const counted = (side: 'first' | 'second'): number =>
-    plan.steps
-      .filter((step) => step.side === side)
+/** Strokes each side of the blade got on its edge. */
+function strokesBySide(state: SessionState): { left: number; right: number } {
+  const counted = (hand: 'left' | 'right'): number =>
+    state.plan.steps
+      .filter((step) => step.hand === hand && step.work !== 'face')
       .reduce(
         (sum, { id }) => sum + Object.values(state.steps[id]?.strokes ?? {}).reduce((all, count) => all + count, 0),
         0,
       )
-  return { left: counted('second'), right: counted('first') }
+  return { left: counted('left'), right: counted('right') }
 }
 
 /** Whether anything in a session shows that it was done: a stroke counted, a burr felt. */
@@ -58,7 +60,7 @@ export function sessionEvents(
   })
   const { plan } = session
   const { workshop } = plan
-  const [before, after] = [readingsOf(state.before), readingsOf(state.after)]
+  const [look, after] = [lookOf(state), readingsOf(state.after)]
   const [first] = plan.stages
   const workedMs = Object.values(state.steps).reduce((sum, step) => sum + step.spentMs, 0)
   const { records } = plan
@@ -72,20 +74,27 @@ export function sessionEvents(
       : event('sharpened', 'sharpened', at, {
           finishMicron: plan.finishMicron,
           minutes: Math.min(600, Math.round(workedMs / MINUTE_MS)),
-          strokes: strokesBySide(plan, state),
+          strokes: strokesBySide(state),
+          grains: plan.stages.map(({ micron }) => micron),
           ...(first ? { startGrit: jisGrit(first.micron) } : {}),
           ...(after.length === 0 && !isShown(state) ? { claimed: true } : {}),
-          ...(workshop ? bladeLeft(workshop) : {}),
+          ...(workshop ? bladeLeft(workshop) : groundByPlan(plan)),
           ...(described ? { described } : {}),
         })
   return [
-    ...(before.length > 0 ? [event('before', 'checked', session.startedAt, { readings: before, ladder: [] })] : []),
+    ...(look ? [event('before', 'checked', session.startedAt, look)] : []),
     done,
     ...(after.length > 0
       ? [event('after', 'checked', new Date(at.getTime() + 1), { readings: after, ladder: [] })]
       : []),
   ]
 }
+
+/** What a session without measuring took by its plan: height for the ledger, and the thickness that face work leaves. */
+const groundByPlan = ({ takesUm, leavesBteMm, stages }: BenchPlan): object => ({
+  ...(takesUm !== null && stages.length > 0 ? { estimateMm: takesUm / 1000 } : {}),
+  ...(leavesBteMm === null ? {} : { bteMm: leavesBteMm }),
+})
 
 /** What workshop work did to the blade, as its log keeps it. */
 const bladeLeft = ({ lossMm, bteMm, lengthLossMm, rest, thicknessAt }: WorkshopResult): object => ({

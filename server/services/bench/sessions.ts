@@ -7,12 +7,13 @@ import {
   type SessionLine,
 } from '../../../contract/bench'
 import type { Operation } from '../../../contract/workshop'
-import { rightForRecipe } from '../../../core/session/recipe'
 import { minutesToBurr, sessionState, type SessionState } from '../../../core/session/session'
+import { sideTimes } from '../../../core/session/sides'
 import type { Clock } from '../../clock'
 import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { Database, Queryable } from '../../db/database'
 import { insertBurrTime } from '../../db/queries/bench/burrTimes'
+import { insertCarryOver } from '../../db/queries/bench/carryOvers'
 import {
   endSession,
   findSession,
@@ -20,25 +21,32 @@ import {
   insertSession,
   listActions,
   openSessions,
+  replacePlan,
   sessionsOfKnife,
   type StoredAction,
   type StoredSession,
 } from '../../db/queries/bench/sessions'
+import { insertSideTime } from '../../db/queries/bench/sideTimes'
 import { lockKnife, updateKnife, type StoredKnife } from '../../db/queries/fleet/knives'
 import { deleteWorkOrder, saveWorkOrder } from '../../db/queries/fleet/workOrders'
 import { asKnifeEvent, insertEvents, knifeLog, type EventWrite } from '../../db/queries/log/events'
-import { countKnifeOn } from '../../db/queries/shelf/gear'
+import { countKnifeOn, markFlattened } from '../../db/queries/shelf/gear'
 import { Fault, notFound } from '../../faults'
-import { assertMay, type Caller } from '../../signIn/sessions'
+import { type Caller } from '../../signIn/sessions'
+import { actionOf } from '../fleet/workOrders'
 import { foldOn, refold } from '../log/knifeState'
 import { loadHouseContext } from '../log/usageContext'
 import { layOutSession, type BenchWish } from '../shelf/layOutSession'
+import { planAfterLook } from './afterTheLook'
 import { bringToBench, type AtBench } from './bringToBench'
+import { assertMayStart } from './mayStart'
 import { planView } from './planView'
 import { newDescription, sessionEvents, type DescriptionChange } from './sessionEvents'
 import { layOutOperation, measuredSections } from './workshop'
 
 const SESSIONS_LISTED = 20
+/** What the workshop lays out takes steel off, and asks for the skill of its action. */
+const WORKSHOP_WORK = { records: { kind: 'sharpened' }, worksOn: 'edge' } as const
 
 export const stateOf = (session: StoredSession, actions: readonly StoredAction[]): SessionState =>
   sessionState(foldable(session.plan), session.startedAt.getTime(), session.startedBy, actions.map(asSessionAction))
@@ -48,6 +56,7 @@ const sessionView = (session: StoredSession, actions: readonly StoredAction[]): 
   knifeId: session.knifeId,
   startedAt: session.startedAt.toISOString(),
   startedBy: session.startedBy,
+  besideId: session.besideId,
   endedAt: session.endedAt?.toISOString() ?? null,
   outcome: session.outcome,
   plan: session.plan,
@@ -64,20 +73,27 @@ type SessionStart = BenchWish & {
   readonly id: string
   readonly knifeId: string
   readonly operation?: Operation | undefined
+  readonly besideId?: string | undefined
 }
 
-/** The plan of a session that is to begin, laid out for whoever begins it. */
-async function planFor(db: Database, caller: Caller, one: AtBench, input: SessionStart): Promise<BenchPlan> {
+/** A session that is to begin: its plan, laid out for whoever begins it, and who stands beside them. */
+interface Beginning {
+  readonly plan: BenchPlan
+  readonly besideId: string | null
+}
+
+async function beginningOf(db: Database, caller: Caller, one: AtBench, input: SessionStart): Promise<Beginning> {
   const { bench } = one.snapshot
   if (input.operation) {
-    assertMay(caller, 'log-sharpening')
+    const work = { recipe: WORKSHOP_WORK, action: actionOf(input.operation), knife: one.knife }
+    const besideId = await assertMayStart(db, caller, work, input.besideId)
     const measured = measuredSections(await knifeLog(db, caller.house.id, one.knife.id))
-    const workshop = layOutOperation(bench, one, input.operation, one.burrTimes, measured)
-    return planView(workshop, bench.gear, workshop.result)
+    const workshop = layOutOperation(bench, one, input.operation, one.hands, measured)
+    return { plan: planView(workshop, bench.gear, { workshop: workshop.result }), besideId }
   }
-  const laid = layOutSession(bench, one, input, one.burrTimes)
-  assertMay(caller, rightForRecipe(laid.recipe))
-  return planView(laid, bench.gear)
+  const laid = layOutSession(bench, one, input, one.hands)
+  const besideId = await assertMayStart(db, caller, { ...laid, action: one.action, knife: one.knife }, input.besideId)
+  return { plan: planView(laid, bench.gear, { asked: input }), besideId }
 }
 
 /**
@@ -96,7 +112,7 @@ export async function startSession(
   if (begun) return begun
   const startedAt = clock()
   const one = await bringToBench(db, caller, input.knifeId, startedAt)
-  const plan = await planFor(db, caller, one, input)
+  const { plan, besideId } = await beginningOf(db, caller, one, input)
   const { id, knifeId } = input
   await changeHouse(db, houseId, async (change) => {
     if (await findSession(change, houseId, id)) {
@@ -108,8 +124,8 @@ export async function startSession(
       const name = one.snapshot.people.find((person) => person.id === open.startedBy)?.name ?? ''
       throw new Fault('conflict', 'session-open', { name, code: one.knife.code })
     }
-    const session = { id, knifeId, startedBy: caller.person.id, startedAt, endedAt: null, outcome: null, plan }
-    await insertSession(change, houseId, session)
+    const open_ = { endedAt: null, outcome: null }
+    await insertSession(change, houseId, { id, knifeId, startedBy: caller.person.id, besideId, startedAt, ...open_, plan })
   })
   return await readSession(db, caller, id)
 }
@@ -123,7 +139,7 @@ export async function readSession(db: Queryable, caller: Caller, sessionId: stri
 /** Sessions a knife has been through, newest first, broken-off ones among them. */
 export async function knifeSessions(db: Queryable, caller: Caller, knifeId: string): Promise<SessionLine[]> {
   return (await sessionsOfKnife(db, caller.house.id, knifeId, SESSIONS_LISTED)).map(
-    ({ id, plan, startedAt, endedAt, outcome, startedBy }) => ({
+    ({ id, plan, startedAt, endedAt, outcome, startedBy, besideId }) => ({
       id,
       recipeId: plan.recipeId,
       recipeName: plan.recipeName,
@@ -131,6 +147,7 @@ export async function knifeSessions(db: Queryable, caller: Caller, knifeId: stri
       endedAt: endedAt?.toISOString() ?? null,
       outcome,
       startedBy,
+      besideId,
     }),
   )
 }
@@ -188,14 +205,57 @@ async function keepResults(
   await insertEvents(change, houseId, writes)
   await keepRemainingWork(change, caller, knife.id, session.plan, now)
   await foldAfter(change, caller, knife, described, writes)
-  for (const time of minutesToBurr(foldable(session.plan), state)) {
-    await insertBurrTime(change, houseId, session.id, { ...time, personId: state.personId ?? caller.person.id })
-  }
+  const [plan, personId] = [foldable(session.plan), state.personId ?? caller.person.id]
+  for (const time of minutesToBurr(plan, state)) await insertBurrTime(change, houseId, session.id, { ...time, personId })
+  for (const time of sideTimes(plan, state)) await insertSideTime(change, houseId, session.id, personId, time)
   await countKnifeOn(
     change,
     houseId,
     session.plan.stages.map(({ stoneId }) => stoneId),
   )
+}
+
+/** What was left for next time stays with the knife until somebody ticks it off. */
+async function keepCarryOvers(
+  change: HouseChange,
+  houseId: string,
+  { id: sessionId, knifeId }: StoredSession,
+  actions: readonly StoredAction[],
+): Promise<void> {
+  for (const { action, personId } of actions) {
+    if (action.kind !== 'carry-over') continue
+    const { id, zone, what, at } = action
+    await insertCarryOver(change, houseId, {
+      id,
+      knifeId,
+      sessionId,
+      zone,
+      what,
+      leftBy: personId,
+      leftAt: new Date(at),
+    })
+  }
+}
+
+/** Stones that were made flat in what has just been done. */
+const flattenedIn = ({ plan }: StoredSession, fresh: readonly BenchAction[]): string[] =>
+  fresh.flatMap((action) => {
+    if (action.kind !== 'tick' || action.check !== 'stone-flat' || !action.done) return []
+    return plan.steps.find(({ id }) => id === action.stepId)?.stoneId ?? []
+  })
+
+/** The plan as the look has changed it, kept in place of the one that was begun. */
+async function replanned(
+  db: Database,
+  caller: Caller,
+  session: StoredSession,
+  fresh: readonly BenchAction[],
+  now: Date,
+): Promise<BenchPlan | null> {
+  if (session.endedAt || !fresh.some(({ kind }) => kind === 'looked')) return null
+  const known = await listActions(db, caller.house.id, session.id)
+  const state = stateOf(session, [...known, ...fresh.map((action) => ({ personId: caller.person.id, action }))])
+  return planAfterLook(await bringToBench(db, caller, session.knifeId, now), session.plan, state, now.getTime())
 }
 
 /**
@@ -213,6 +273,8 @@ export async function actInSession(
 ): Promise<BenchSession> {
   const houseId = caller.house.id
   const now = clock()
+  const asked = await findSession(db, houseId, sessionId)
+  const plan = asked && (await replanned(db, caller, asked, actions, now))
   await changeHouse(db, houseId, async (change) => {
     const session = await findSession(change, houseId, sessionId)
     const knife = session && (await lockKnife(change, houseId, session.knifeId))
@@ -221,14 +283,20 @@ export async function actInSession(
     const fresh = actions.filter(({ id }) => !known.has(id))
     if (session.endedAt && fresh.length > 0) throw new Fault('conflict', 'session-over')
     await insertActions(change, houseId, sessionId, { personId: caller.person.id, deviceId: caller.deviceId }, fresh)
-    const state = stateOf(session, await listActions(change, houseId, sessionId))
+    if (plan && fresh.length > 0 && !session.endedAt) await replacePlan(change, houseId, sessionId, plan)
+    const done = await listActions(change, houseId, sessionId)
+    const state = stateOf(plan ? { ...session, plan } : session, done)
+    const flattened = flattenedIn(session, fresh)
+    if (flattened.length > 0) await markFlattened(change, houseId, flattened, now)
     if (state.status === 'open' || session.endedAt) {
-      // touches along the way change nothing that another screen shows
-      change.nothingNew()
+      // touches along the way change nothing that another screen shows, but a stone made flat
+      if (flattened.length === 0) change.nothingNew()
       return
     }
     await endSession(change, houseId, sessionId, state.status === 'finished' ? 'finished' : 'abandoned', now)
-    if (state.status === 'finished') await keepResults(change, caller, knife, session, state, now)
+    if (state.status !== 'finished') return
+    await keepResults(change, caller, knife, session, state, now)
+    await keepCarryOvers(change, houseId, session, done)
   })
   return await readSession(db, caller, sessionId)
 }

@@ -1,12 +1,11 @@
 import type { Operation, SectionMeasure, WorkOrder, WorkshopResult, WorkshopView } from '../../../contract/workshop'
-import { isDiamond, isStone } from '../../../core/abrasive/gear'
 import { steelAhead } from '../../../core/edge/forecast/steelAhead'
 import { workAt } from '../../../core/edge/log/usage'
 import { standingEvents, type KnifeEvent } from '../../../core/edge/model/events'
 import type { SectionBlade } from '../../../core/geometry/section'
 import type { Product } from '../../../core/house/stations'
 import { MeasureError } from '../../../core/measure'
-import type { SessionPlan } from '../../../core/session/session'
+import type { SessionPlan } from '../../../core/session/plan'
 import { Z_80 } from '../../../core/statistics/normal'
 import { fitSection } from '../../../core/workshop/fit'
 import { WORKS_FACES, type OperationDone } from '../../../core/workshop/operate'
@@ -16,6 +15,7 @@ import { workshopSession } from '../../../core/workshop/session'
 import type { Clock } from '../../clock'
 import { changeHouse } from '../../db/changeHouse'
 import type { Database } from '../../db/database'
+import { burrTimesOf } from '../../db/queries/bench/burrTimes'
 import { findKnife, type StoredKnife } from '../../db/queries/fleet/knives'
 import { deleteWorkOrder, listWorkOrders, saveWorkOrder } from '../../db/queries/fleet/workOrders'
 import { knifeLog } from '../../db/queries/log/events'
@@ -24,8 +24,8 @@ import type { Caller } from '../../signIn/sessions'
 import { loadFleetSnapshot, type FleetSnapshot } from '../fleet/fleet'
 import { presentKnife, type PresentKnife } from '../fleet/knifeView'
 import { workOrderFor } from '../fleet/workOrders'
-import { micronOf } from '../shelf/gear'
-import { stonesAt, type Bench, type BenchKnife, type BurrTimes } from '../shelf/layOutSession'
+import { nameOf } from './planView'
+import { NOBODY_YET, stonesAt, type Bench, type BenchKnife, type Hands } from '../shelf/layOutSession'
 
 type Present = BenchKnife['present']
 
@@ -51,7 +51,7 @@ export function layOutOperation(
   bench: Bench,
   one: BenchKnife,
   operation: Operation,
-  burrTimes: BurrTimes,
+  hands: Hands,
   measured: readonly SectionMeasure[],
 ): { readonly plan: SessionPlan; readonly result: WorkshopResult } {
   const blade = asMeasured(bladeOf(one.knife, one.present), measured)
@@ -63,7 +63,8 @@ export function layOutOperation(
       operation,
       lengthMm: one.knife.lengthMm,
       hrc: one.present.blade.spec.hrc,
-      stones: stonesAt(bench, burrTimes),
+      carbides: one.present.blade.spec.carbides,
+      stones: stonesAt(bench, hands),
       finishMicron,
     }),
   )
@@ -156,6 +157,7 @@ export async function workshopView(db: Database, clock: Clock, caller: Caller, k
   const { blade, rules, state } = present
   const thickestMm = Math.min(rules.thicknessLimitMm, blade.measures.bteNewMm * (1 + rules.thicknessGrowth))
   const { sessionsPerYear, perSessionMm } = steelAhead(state, blade.spec, blade.geometry, thickestMm)
+  const burrTimes = await burrTimesOf(db, caller.house.id, caller.person.id)
   const spread = Math.exp(Z_80 * state.steel.takes.sd)
   return {
     knifeId,
@@ -163,16 +165,18 @@ export async function workshopView(db: Database, clock: Clock, caller: Caller, k
     blade: bladeOf(knife, present),
     lengthMm: knife.lengthMm,
     hrc: blade.spec.hrc,
+    carbides: blade.spec.carbides,
     serrated: knife.serrated,
     chipMm: state.defects.chip?.depthMm ?? null,
     tipHurt: state.defects.tipBent || state.defects.tipGone,
     saved: workOrderFor(await listWorkOrders(db, caller.house.id), knifeId, state),
-    stones: snapshot.bench.gear.flatMap((gear) => {
-      const micron = micronOf(gear)
-      return isStone(gear.kind) && micron !== null
-        ? [{ id: gear.id, name: gear.name, micron, diamond: isDiamond(gear.kind) }]
-        : []
-    }),
+    stones: stonesAt(snapshot.bench, { ...NOBODY_YET, burrTimes }).map(({ id, micron, diamond = false, rate = 1 }) => ({
+      id,
+      name: nameOf(snapshot.bench.gear, id),
+      micron,
+      diamond,
+      rate,
+    })),
     measured: measuredSections(await knifeLog(db, caller.house.id, knifeId)),
     life: {
       work: { hrc: blade.spec.hrc, product: hardestFood(snapshot, present) },
@@ -199,11 +203,11 @@ export async function setWorkOrder(
   operation: Operation | null,
 ): Promise<WorkshopView> {
   const view = await workshopView(db, clock, caller, knifeId)
-  const { type, lengthMm, hrc, stones } = view
+  const { type, lengthMm, hrc, carbides, stones } = view
   const blade = asMeasured(view.blade, view.measured)
   if (operation)
     refuseInWords(() =>
-      planWorkshop({ blade, type, operation, lengthMm, hrc, stones, finishMicron: FACE_FINISH_MICRON }),
+      planWorkshop({ blade, type, operation, lengthMm, hrc, carbides, stones, finishMicron: FACE_FINISH_MICRON }),
     )
   const saved: WorkOrder | null = operation && { operation, waits: false }
   await changeHouse(db, caller.house.id, async (change) => {

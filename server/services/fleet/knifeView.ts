@@ -19,11 +19,12 @@ import {
 import { knownBlade, type KnownBlade } from '../../../core/knife/blade'
 import { thicknessLimitMm } from '../../../core/knife/limits'
 import { ZONES, type Zone } from '../../../core/knife/zones'
+import type { SessionPlan } from '../../../core/session/plan'
 import { symmetry } from '../../../core/session/symmetry'
 import { DAY_MS } from '../../../core/time'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import type { StoredHouse } from '../../db/queries/house/houses'
-import { usualSession, type Bench } from '../shelf/layOutSession'
+import { NOBODY_YET, stonesAt, usualSession, type Bench } from '../shelf/layOutSession'
 import type { SimilarKnives } from './similarKnives'
 
 /** What reading a knife needs beside the knife itself. */
@@ -86,8 +87,11 @@ export function presentKnife(
   const blade = atStation(presentBlade(described, state.steel), usage, state)
   const limitGf = house.serviceLimits[blade.role]
   const honeTool = (state.holderId === null ? undefined : honeTools.get(state.holderId)) ?? null
+  const usual = defaultRules(blade.role, house.serviceLimits)
+  const shelf = stonesAt(snapshot.bench, NOBODY_YET)
   const rules = {
-    ...defaultRules(blade.role, house.serviceLimits),
+    ...usual,
+    ...(shelf.length > 0 ? { stones: shelf } : {}),
     thicknessLimitMm: thicknessLimitMm(knife.type),
     honeTool,
   }
@@ -138,9 +142,19 @@ function recommendationView(
     dps,
     reasons: step.reasons.map(({ code, values }) => ({ code, values: { ...values } })),
     startStone: first?.name ?? null,
-    cost: session ? { ...cost, minutes: session.minutes } : cost,
+    cost: session ? costOfSession(session, cost) : cost,
   }
 }
+
+/** What a step costs as its session is laid out: the same minutes here, in the week and at the bench. */
+const costOfSession = (
+  { minutes, takesUm, stages }: SessionPlan,
+  cost: Recommendation['cost'],
+): Recommendation['cost'] => ({
+  minutes,
+  strokesPerSide: stages.reduce((sum, { strokesPerSide }) => sum + strokesPerSide, 0),
+  steelUm: takesUm === null ? cost.steelUm : Math.round(takesUm),
+})
 
 function aheadView({ forecast }: PresentKnife): Pick<KnifeView, 'dullAhead' | 'servicesAhead' | 'toLimit'> {
   const dull = firstDull(forecast)

@@ -19,9 +19,9 @@ import {
   type PlanWindow,
 } from '../../../core/plan/problem'
 import { shiftRounds, type Round, type RoundKnife, type UnheldKnife } from '../../../core/plan/rounds'
-import type { SessionPlan } from '../../../core/session/session'
+import type { SessionPlan } from '../../../core/session/plan'
 import { skillFor } from '../../../core/session/skillFor'
-import { DAY_MS } from '../../../core/time'
+import { DAY_MS, MINUTE_MS } from '../../../core/time'
 import type { Queryable } from '../../db/database'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import { listWorkOrders } from '../../db/queries/fleet/workOrders'
@@ -34,13 +34,15 @@ import { presentKnife, type PresentKnife } from '../fleet/knifeView'
 import { actionOf, workOrderFor } from '../fleet/workOrders'
 import { houseOccurrences } from '../log/usageContext'
 import { micronOf } from '../shelf/gear'
-import { usualSession, type Bench } from '../shelf/layOutSession'
+import { NOBODY_YET, usualSession, type Bench } from '../shelf/layOutSession'
 import { loadCrew, type CrewAhead } from './crewAhead'
 
 /** A window that is open already is planned from the next quarter of an hour on. */
 export const QUARTER_MS = 900_000
 /** Flattening one stone, minutes (assumed). */
 const FLATTEN_MINUTES = 4
+/** Fetching and laying out before the first knife of a window, washing and stowing after the last (common practice: 10 to 14 minutes with flattening). */
+const SITTING_MS = { before: 3 * MINUTE_MS, after: 6 * MINUTE_MS } as const
 /** Services after a session whose edge is still reckoned; beyond it the last one stands. */
 const FRESH_SERVICES = 30
 
@@ -102,7 +104,12 @@ function peopleAhead(
         windows.flatMap((window): [string, { fromMs: number; toMs: number }][] => {
           const [longest] = present
             .filter((one) => one.personId === id && overlaps(one, window))
-            .map((one) => ({ fromMs: Math.max(one.startMs, window.startMs), toMs: Math.min(one.endMs, window.endMs) }))
+            // a sitting is set up and cleared away within the window, once for all its knives
+            .map((one) => ({
+              fromMs: Math.max(one.startMs, window.startMs) + SITTING_MS.before,
+              toMs: Math.min(one.endMs, window.endMs) - SITTING_MS.after,
+            }))
+            .filter(({ fromMs, toMs }) => toMs > fromMs)
             .sort((a, b) => b.toMs - b.fromMs - (a.toMs - a.fromMs))
           return longest ? [[window.id, longest]] : []
         }),
@@ -132,12 +139,12 @@ const stonesOf = ({ gear }: Bench): PlanStone[] =>
 function wayOf(benchId: string, session: SessionPlan): JobRoute {
   const minutesOn = (stage: number): number =>
     session.steps
-      .filter((step) => step.stage === stage && step.kind !== 'flatten')
+      .filter((step) => step.stage === stage && !step.ofSitting)
       .reduce((sum, { minutes }) => sum + minutes, 0)
   const firstOnStone = session.steps.findIndex(({ stage }) => stage !== null)
   const lastOnStone = session.steps.findLastIndex(({ stage }) => stage !== null)
   const minutesOf = (from: number, to: number): number =>
-    session.steps.slice(from, to).reduce((sum, { minutes }) => sum + minutes, 0)
+    session.steps.slice(from, to).reduce((sum, { minutes, ofSitting }) => sum + (ofSitting ? 0 : minutes), 0)
   return {
     benchId,
     openingMinutes: firstOnStone < 0 ? 0 : minutesOf(0, firstOnStone),
@@ -171,7 +178,7 @@ function routesOf(
         return [
           wayOf(
             id,
-            layOutOperation(atBench(bench, id), { knife, present, action }, saved.operation, new Map(), saved.measured)
+            layOutOperation(atBench(bench, id), { knife, present, action }, saved.operation, NOBODY_YET, saved.measured)
               .plan,
           ),
         ]

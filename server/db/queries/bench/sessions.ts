@@ -1,31 +1,53 @@
-import type { BenchAction, BenchPlan } from '../../../../contract/bench'
+import { BenchPlan, type BenchAction } from '../../../../contract/bench'
 import type { Queryable } from '../../database'
 
 export interface StoredSession {
   readonly id: string
   readonly knifeId: string
   readonly startedBy: string
+  readonly besideId: string | null
   readonly startedAt: Date
   readonly endedAt: Date | null
   readonly outcome: 'finished' | 'abandoned' | null
   readonly plan: BenchPlan
 }
 
-const SELECTED = `id, knife_id as "knifeId", started_by as "startedBy", started_at as "startedAt", ended_at as "endedAt", outcome, plan`
+const SELECTED = `id, knife_id as "knifeId", started_by as "startedBy", beside_id as "besideId", started_at as "startedAt", ended_at as "endedAt", outcome, plan`
+
+/** Plans of earlier releases lack what came later: it is filled in when they are read. */
+const withWholePlan = (session: StoredSession): StoredSession => ({ ...session, plan: BenchPlan.parse(session.plan) })
+
+/** Puts another plan in place of a session's: laid out again after the look. */
+export async function replacePlan(db: Queryable, houseId: string, sessionId: string, plan: BenchPlan): Promise<void> {
+  await db.query('update bench_sessions set plan = $3 where house_id = $1 and id = $2', [
+    houseId,
+    sessionId,
+    JSON.stringify(plan),
+  ])
+}
 
 export async function insertSession(db: Queryable, houseId: string, session: StoredSession): Promise<void> {
   await db.query(
-    `insert into bench_sessions (house_id, id, knife_id, started_by, started_at, plan)
-     values ($1, $2, $3, $4, $5, $6)`,
-    [houseId, session.id, session.knifeId, session.startedBy, session.startedAt, JSON.stringify(session.plan)],
+    `insert into bench_sessions (house_id, id, knife_id, started_by, beside_id, started_at, plan)
+     values ($1, $2, $3, $4, $5, $6, $7)`,
+    [
+      houseId,
+      session.id,
+      session.knifeId,
+      session.startedBy,
+      session.besideId,
+      session.startedAt,
+      JSON.stringify(session.plan),
+    ],
   )
 }
 
 export async function findSession(db: Queryable, houseId: string, sessionId: string): Promise<StoredSession | null> {
-  return await db.maybeOne<StoredSession>(`select ${SELECTED} from bench_sessions where house_id = $1 and id = $2`, [
-    houseId,
-    sessionId,
-  ])
+  const found = await db.maybeOne<StoredSession>(
+    `select ${SELECTED} from bench_sessions where house_id = $1 and id = $2`,
+    [houseId, sessionId],
+  )
+  return found && withWholePlan(found)
 }
 
 export async function openSessions(db: Queryable, houseId: string): Promise<StoredSession[]> {
@@ -33,7 +55,7 @@ export async function openSessions(db: Queryable, houseId: string): Promise<Stor
     `select ${SELECTED} from bench_sessions where house_id = $1 and ended_at is null order by started_at`,
     [houseId],
   )
-  return rows
+  return rows.map(withWholePlan)
 }
 
 /** The sessions of a knife, newest first. */
@@ -51,7 +73,7 @@ export async function sessionsOfKnife(
      limit $3`,
     [houseId, knifeId, most],
   )
-  return rows
+  return rows.map(withWholePlan)
 }
 
 export async function endSession(
