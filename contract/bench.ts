@@ -2,15 +2,7 @@ import { z } from 'zod'
 import { BATHS, GEAR_KINDS, GEAR_WARNINGS } from '../core/abrasive/gear'
 import { TRY_OUTCOMES } from '../core/session/branches'
 import type { SessionPlan } from '../core/session/plan'
-import {
-  CAUTIONS,
-  CHECKS,
-  REMEDIES,
-  STEP_KINDS,
-  STEP_SIDES,
-  STEP_TOOLS,
-  STEP_WORKS,
-} from '../core/session/recipe'
+import { CAUTIONS, CHECKS, REMEDIES, STEP_KINDS, STEP_SIDES, STEP_TOOLS, STEP_WORKS } from '../core/session/recipe'
 import type { SessionAction } from '../core/session/session'
 import { PACES, WAY_IDS, type WayId } from '../core/session/ways'
 import { SKILLS } from '../core/house/skills'

@@ -1,6 +1,20 @@
 import { z } from 'zod'
 import { Defects } from './events'
-import { ActionName, Day, EdgeWordName, GrindName, HoneToolName, Id, Instant, KnifeCode, KnifeRoleName, KnifeTypeName, Measure, Reason, ZoneName } from './scalars'
+import {
+  ActionName,
+  Day,
+  EdgeWordName,
+  GrindName,
+  HoneToolName,
+  Id,
+  Instant,
+  KnifeCode,
+  KnifeRoleName,
+  KnifeTypeName,
+  Measure,
+  Reason,
+  ZoneName,
+} from './scalars'
 import { HoningHabit } from './learning'
 import type { Wire } from './wire'
 

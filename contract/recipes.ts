@@ -76,9 +76,7 @@ export const Recipe = z.object({
   skill: z.enum(SKILLS).optional(),
   finishMicron: Measure.micron,
   choices: z
-    .array(
-      z.object({ id: WayName, options: z.array(z.string().max(40)).min(2).max(6), chosen: z.string().max(40) }),
-    )
+    .array(z.object({ id: WayName, options: z.array(z.string().max(40)).min(2).max(6), chosen: z.string().max(40) }))
     .max(WAY_IDS.length),
   steps: z.array(RecipeStep).min(1).max(40),
 })
@@ -111,6 +109,4 @@ export const HouseWays = z.object({
   pace: z.enum(PACES),
 })
 export type HouseWays = Wire<typeof HouseWays>
-export const WAY_OPTIONS: Record<string, string[]> = Object.fromEntries(
-  WAY_IDS.map((id) => [id, [...WAYS[id]]]),
-)
+export const WAY_OPTIONS: Record<string, string[]> = Object.fromEntries(WAY_IDS.map((id) => [id, [...WAYS[id]]]))

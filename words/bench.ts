@@ -1,12 +1,12 @@
 import type { BenchOffer, BenchPlan, Recipe } from '../contract/bench'
-import type { Formats } from './format'
+import { capital, type Formats } from './format'
 import type { Say } from './say'
 
 type Step = BenchPlan['steps'][number]
 
-/** Which side a step is worked on, for a right-handed edge. */
-const sideWord = (step: Step, say: Say): string =>
-  step.side === null ? '' : say(step.side === 'first' ? 'bench.right' : 'bench.left')
+/** Which side of the blade a step is worked on. */
+const sideWord = (step: Pick<Step, 'hand' | 'side'>, say: Say): string =>
+  step.hand !== null ? say(`bench.${step.hand}`) : step.side === 'alternating' ? say('bench.both') : ''
 
 const values = (
   plan: BenchPlan,
@@ -20,7 +20,10 @@ const values = (
   strokes: step.strokes,
   minutes: formats.minutes(Math.max(1, Math.round(step.minutes))),
   rungs: step.rungs.map((rung) => rung.strokes).join(', '),
-  newtons: plan.stages[step.stage ?? -1]?.newtons ?? step.rungs[0]?.newtons ?? '',
+  newtons: step.newtons ?? plan.stages[step.stage ?? -1]?.newtons ?? step.rungs[0]?.newtons ?? '',
+  tool: step.tool === null ? stone : say(`bench.tool.${step.tool}`),
+  zone: step.only === null ? '' : say(`zone.${step.only}`),
+  owed: step.owed,
   angle: step.dps === null ? '' : formats.angle(step.dps),
   lift: step.liftMm === null ? '' : formats.length(step.liftMm),
 })
@@ -45,11 +48,24 @@ export function stepWords(
   formats: Formats,
 ): { readonly what: string; readonly why: string } {
   if (step.words) return step.words
+  const named = values(plan, step, stone, formats, say)
+  if (step.only !== null)
+    return { what: say('bench.step.side.only', named), why: say('bench.step.side.onlyWhy', named) }
+  const key = keyOf(plan.recipeId, step, 'what', say)
+  const isSwept = key === 'bench.step.side.what' && plan.choices['path'] === 'sweeps'
+  const owed = step.owed > 0 ? [say('bench.step.side.owed', named)] : []
   return {
-    what: say(keyOf(plan.recipeId, step, 'what', say), values(plan, step, stone, formats, say)),
-    why: say(keyOf(plan.recipeId, step, 'why', say), values(plan, step, stone, formats, say)),
+    what: capital(say(isSwept ? 'bench.step.side.sweeps' : key, named)),
+    why: [say(keyOf(plan.recipeId, step, 'why', say), named), ...owed].join(' '),
   }
 }
+
+/** How this house, or this person, does what a step asks for, where the trade disagrees. */
+export const wayWords = (plan: Pick<BenchPlan, 'choices'>, step: Pick<Step, 'ways'>, say: Say): string[] =>
+  step.ways.flatMap((id) => {
+    const option = plan.choices[id]
+    return option === undefined ? [] : [say(`bench.wayNow.${id}.${option}`)]
+  })
 
 /** The catalogue's words for a recipe's step before there is a knife: counts and minutes are left as dots. */
 export function usualWords(
@@ -65,6 +81,9 @@ export function usualWords(
     minutes: '…',
     rungs: '…',
     newtons: '…',
+    tool: step.tool === undefined ? say('bench.theStone') : say(`bench.tool.${step.tool}`),
+    zone: '…',
+    owed: '…',
     angle: '…',
     lift: '…',
   }

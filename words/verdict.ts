@@ -33,7 +33,8 @@ const WRITE: Readonly<Record<string, WriteValue>> = {
   neededDps: (value, _, formats) => formats.angle(Math.round(Number(value))),
 }
 
-function reasonSentence(reason: ReasonView, say: Say, formats: Formats): string {
+/** Why, as a sentence. */
+export function reasonSentence(reason: ReasonView, say: Say, formats: Formats): string {
   const values: SayValues = Object.fromEntries(
     Object.entries(reason.values).map(([name, value]) => [name, WRITE[name]?.(value, say, formats) ?? value]),
   )

@@ -60,12 +60,18 @@ export const benchEndpoints = {
     params: byId,
     answer: BenchSession,
   }),
-  addPhoto: endpoint('post', '/api/bench-sessions/{id}/photos', 'log-hone', 'Keep a picture of an edge with its session', {
-    params: byId,
-    body: z.object({ id: Id, base64: z.base64().max(MOST_PHOTO_CHARACTERS) }),
-    answer: z.object({ id: Id }),
-    mostBytes: bytesForText(MOST_PHOTO_CHARACTERS / 6),
-  }),
+  addPhoto: endpoint(
+    'post',
+    '/api/bench-sessions/{id}/photos',
+    'log-hone',
+    'Keep a picture of an edge with its session',
+    {
+      params: byId,
+      body: z.object({ id: Id, base64: z.base64().max(MOST_PHOTO_CHARACTERS) }),
+      answer: z.object({ id: Id }),
+      mostBytes: bytesForText(MOST_PHOTO_CHARACTERS / 6),
+    },
+  ),
   tickCarryOver: endpoint(
     'post',
     '/api/knives/{id}/carry-overs/{carryOverId}/done',

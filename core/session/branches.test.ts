@@ -28,7 +28,10 @@ describe('a quick test between stones', () => {
       const plan = sessionOf(id)
       for (const outcome of ['drags', 'snags'] as const) {
         const target = branchTarget(plan, 'test', { outcome, zone: null, hand: null })
-        expect(plan.steps.some((step) => step.id === target && isWorked(step)), `${id} ${outcome}`).toBe(true)
+        expect(
+          plan.steps.some((step) => step.id === target && isWorked(step)),
+          `${id} ${outcome}`,
+        ).toBe(true)
       }
     }
   })
@@ -87,9 +90,20 @@ describe('a session in brief', () => {
   })
 
   it('leaves no step out and doubles none, in any recipe', () => {
-    for (const id of ['full', 'thin', 'single-bevel', 'steel', 'rod-ceramic', 'serrated-flat-back', 'wheel', 'boning-anew']) {
+    for (const id of [
+      'full',
+      'thin',
+      'single-bevel',
+      'steel',
+      'rod-ceramic',
+      'serrated-flat-back',
+      'wheel',
+      'boning-anew',
+    ]) {
       const plan = sessionOf(id)
-      expect(pagesOf(plan).flatMap(({ steps }) => steps.map((step) => step.id))).toEqual(plan.steps.map((step) => step.id))
+      expect(pagesOf(plan).flatMap(({ steps }) => steps.map((step) => step.id))).toEqual(
+        plan.steps.map((step) => step.id),
+      )
     }
   })
 })

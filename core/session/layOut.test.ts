@@ -99,7 +99,12 @@ describe('asymmetric and single bevels', () => {
       dps: template.dpsRight,
       hrc: 61,
     }
-    const plan = sessionOf('single-bevel', { ratioRight: 100, progression: { blade, bluntUm: 7 }, section: blade, hrc: 61 })
+    const plan = sessionOf('single-bevel', {
+      ratioRight: 100,
+      progression: { blade, bluntUm: 7 },
+      section: blade,
+      hrc: 61,
+    })
     const backs = plan.steps.filter(({ kind, work }) => kind === 'side' && work === 'face')
     expect(backs).toHaveLength(1)
     expect(backs[0]?.stage).toBe(plan.stages.length - 1)
@@ -269,7 +274,9 @@ describe('rods, strops and wheels', () => {
   // 20, 10, 5, 3, 2, 1 on medium then fine for a dull edge; 10, 5, 3, 2, 1 where it is kept up (common practice).
   it('count the ladder on the medium rod and again on the fine one, with a scrub before it for the very dull', () => {
     const rungs = (condition: 'kept-up' | 'dull' | 'very-dull', id: string): number[] | undefined =>
-      sessionOf('rod-ceramic', { condition }).steps.find((step) => step.id === id)?.rungs.map(({ strokes }) => strokes)
+      sessionOf('rod-ceramic', { condition })
+        .steps.find((step) => step.id === id)
+        ?.rungs.map(({ strokes }) => strokes)
     expect(rungs('dull', 'medium')).toEqual([20, 10, 5, 3, 2, 1])
     expect(rungs('dull', 'fine')).toEqual([20, 10, 5, 3, 2, 1])
     expect(rungs('kept-up', 'fine')).toEqual([10, 5, 3, 2, 1])

@@ -66,7 +66,9 @@ const MOST_OWED_SHARE = 0.25
 function waysOf(step: RecipeStep): readonly WayId[] {
   switch (step.kind) {
     case 'side':
-      return step.side === 'alternating' ? ['edge', 'hands'] : ['path', 'edge', 'press', 'hands', 'mud', 'holder', 'liquid']
+      return step.side === 'alternating'
+        ? ['edge', 'hands']
+        : ['path', 'edge', 'press', 'hands', 'mud', 'holder', 'liquid']
     case 'flatten':
       return ['flatten']
     case 'deburr':
@@ -132,8 +134,7 @@ function isDoneOn(step: RecipeStep, at: number, laying: Laying): boolean {
   }
 }
 
-const edgeDpsOf = ({ dps, progression }: SessionAsk, hand: Hand): number =>
-  dps?.[hand] ?? progression?.blade.dps ?? 0
+const edgeDpsOf = ({ dps, progression }: SessionAsk, hand: Hand): number => dps?.[hand] ?? progression?.blade.dps ?? 0
 const sectionOf = ({ section, progression }: SessionAsk): { heelHeightMm: number; spineMm: number } | null =>
   section ?? progression?.blade ?? null
 

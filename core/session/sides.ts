@@ -66,5 +66,11 @@ export function weakSide(times: readonly SideTime[]): WeakSide | null {
   const hand: Hand = mean > 0 ? 'left' : 'right'
   const longer = Math.abs(mean)
   if (sessions === 0 || longer < Math.log(TELLING) || longer - Z_80 * sd < 0) return null
-  return { hand, times: Math.exp(longer), low: Math.exp(longer - Z_80 * sd), high: Math.exp(longer + Z_80 * sd), sessions }
+  return {
+    hand,
+    times: Math.exp(longer),
+    low: Math.exp(longer - Z_80 * sd),
+    high: Math.exp(longer + Z_80 * sd),
+    sessions,
+  }
 }

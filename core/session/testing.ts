@@ -14,7 +14,10 @@ export const CHEF_BLADE = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm
 /** A session of one of the recipes every house starts with, for tests: a dull chef's knife unless told otherwise. */
 export function sessionOf(
   recipeId: string,
-  { progression, ...more }: Partial<Omit<SessionAsk, 'recipe' | 'progression'>> & { progression?: Partial<ProgressionInput> } = {},
+  {
+    progression,
+    ...more
+  }: Partial<Omit<SessionAsk, 'recipe' | 'progression'>> & { progression?: Partial<ProgressionInput> } = {},
 ): SessionPlan {
   const recipe = RECIPES.find(({ id }) => id === recipeId)
   if (!recipe) throw new Error(recipeId)

@@ -38,7 +38,9 @@ export const isWay = (id: string, option: string): boolean =>
  * chosen for this once; each only where the recipe leaves it open.
  */
 export function waysFor(
-  recipe: { readonly choices: readonly { readonly id: WayId; readonly options: readonly string[]; readonly chosen: string }[] },
+  recipe: {
+    readonly choices: readonly { readonly id: WayId; readonly options: readonly string[]; readonly chosen: string }[]
+  },
   ...over: readonly Ways[]
 ): Ways {
   return Object.fromEntries(

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The big keys at the foot of a step: back, and on; between them, where strokes are counted, stroke and burr. */
-defineProps<{ counts: boolean; isFirst: boolean; isLast: boolean; burrFelt: boolean }>()
+defineProps<{ counts: boolean; isFirst: boolean; burrFelt: boolean; onward: string }>()
 const emit = defineEmits<{ back: []; stroke: []; burr: []; onward: [] }>()
 </script>
 
@@ -14,7 +14,7 @@ const emit = defineEmits<{ back: []; stroke: []; burr: []; onward: [] }>()
       {{ $t(burrFelt ? 'bench.burrGone' : 'bench.burrFelt') }} <kbd>B</kbd>
     </button>
     <button class="button big" :class="{ main: !counts }" type="button" @click="emit('onward')">
-      {{ $t(isLast ? 'bench.finish' : 'bench.next') }} <kbd>Enter</kbd>
+      {{ onward }} <kbd>Enter</kbd>
     </button>
   </footer>
 </template>

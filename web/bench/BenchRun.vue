@@ -4,27 +4,18 @@ import type { BenchSession, GearView, StackPiece } from '../../contract/bench'
 import type { KnifeView } from '../../contract/knives'
 import { pressingOnRung } from '../../core/abrasive/strokeLadder'
 import { ZONES, type Zone } from '../../core/knife/zones'
+import { isWorked, pagesOf } from '../../core/session/pages'
 import { paceNote } from '../../core/session/session'
-import { FACE_CUTS } from '../../core/workshop/operation'
-import { stepWords } from '../../words/bench'
-import { say, useFormats } from '../i18n'
+import type { Pace } from '../../core/session/ways'
+import { say } from '../i18n'
 import { useSession } from '../stores/session'
 import { useKeys } from '../ui/useKeys'
-import { angleStack } from './angleStack'
-import ApexDrawing from './ApexDrawing.vue'
 import BenchHead from './BenchHead.vue'
 import BenchKeys from './BenchKeys.vue'
-import BenchSimulators from './BenchSimulators.vue'
-import CarryOver from './CarryOver.vue'
-import CheckTicks from './CheckTicks.vue'
-import EdgePictures from './EdgePictures.vue'
-import LiveLine from './LiveLine.vue'
-import SectionDrawing from './SectionDrawing.vue'
-import SoakList from './SoakList.vue'
-import SpotForces from './SpotForces.vue'
+import BriefPage from './BriefPage.vue'
+import LedStep from './LedStep.vue'
 import StepLine from './StepLine.vue'
 import StepNotes from './StepNotes.vue'
-import StrokeCount from './StrokeCount.vue'
 import { useBenchSession } from './useBenchSession'
 import { useInstruments } from './useInstruments'
 import { useRhythm } from './useRhythm'
@@ -37,20 +28,14 @@ const props = defineProps<{
   pieces: readonly StackPiece[]
 }>()
 const emit = defineEmits<{ ended: []; leave: [] }>()
-const formats = useFormats()
+const pace = defineModel<Pace>('pace', { required: true })
 const signedIn = useSession()
-const { session, plan, state, step, here, at, waiting, refusal, act, go } = useBenchSession(props.begun)
+const { session, plan, state, step, here, at, waiting, refusal, act, go, goTo } = useBenchSession(props.begun)
 const zone = ref<Zone>('heel')
-const spots = ref<InstanceType<typeof SpotForces> | null>(null)
+const led = ref<InstanceType<typeof LedStep> | null>(null)
 
 /** Up to the first stroke a picture shows the edge as it came; from then on as it has become. */
-const isAfter = computed(
-  () =>
-    step.value?.kind === 'test' ||
-    plan.value.steps
-      .slice(0, at.value)
-      .some(({ kind }) => kind === 'side' || kind === 'hone' || kind === 'teeth' || kind === 'strop'),
-)
+const isAfter = computed(() => step.value?.kind === 'test' || plan.value.steps.slice(0, at.value).some(isWorked))
 const { angle, press } = useInstruments((picture) => {
   act({
     kind: 'picture',
@@ -60,6 +45,8 @@ const { angle, press } = useInstruments((picture) => {
     roll: picture.roll,
   })
 })
+const live = computed(() => (angle.value?.trust === 'good' ? angle.value.value : null))
+const stage = computed(() => plan.value.stages[step.value?.stage ?? -1] ?? null)
 const strokesDone = computed(() => ZONES.reduce((sum, one) => sum + here.value.strokes[one], 0))
 /** What the next stroke wants: the ladder's pressure falls stroke by stroke. */
 const wantedNewtons = computed(() => {
@@ -69,38 +56,44 @@ const wantedNewtons = computed(() => {
     ? null
     : pressingOnRung(rungs, heaviest, strokesDone.value / Math.max(1, step.value?.strokes ?? 1))
 })
-const live = computed(() => (angle.value?.trust === 'good' ? angle.value.value : null))
-
-const stage = computed(() => session.value.plan.stages[step.value?.stage ?? -1] ?? null)
-const stoneName = computed(() => stage.value?.stoneName ?? '')
-const shown = computed(() => session.value.plan.steps[at.value] ?? null)
-const words = computed(() =>
-  shown.value ? stepWords(session.value.plan, shown.value, stoneName.value, say, formats.value) : { what: '', why: '' },
-)
 const dps = computed(
-  () => step.value?.dps ?? (step.value?.side === 'second' ? props.knife.dpsLeft : props.knife.dpsRight),
+  () => step.value?.dps ?? (step.value?.hand === 'left' ? props.knife.dpsLeft : props.knife.dpsRight),
 )
-const stack = computed(() => angleStack(props.knife, dps.value, props.pieces))
-const counts = computed(() => step.value?.kind === 'side' || step.value?.kind === 'teeth')
-const isLast = computed(() => at.value === plan.value.steps.length - 1)
+const counts = computed(() => pace.value === 'led' && (step.value?.kind === 'side' || step.value?.kind === 'teeth'))
+const pages = computed(() => pagesOf(state.value.plan))
+const pageAt = computed(() =>
+  Math.max(
+    0,
+    pages.value.findIndex(({ steps }) => steps.some(({ id }) => id === step.value?.id)),
+  ),
+)
+const page = computed(() => pages.value[pageAt.value] ?? null)
+const isLast = computed(() =>
+  pace.value === 'led' ? at.value === plan.value.steps.length - 1 : pageAt.value === pages.value.length - 1,
+)
 const { spentMs, elapsed } = useStepClock({ state, step, here })
 const burrAll = computed(() => ZONES.every((one) => here.value.burr[one]))
-/** Work on the faces stops before a burr: one there is lost height. */
-const onFace = computed(() => FACE_CUTS.has(step.value?.recipeStep.replace(/^cut-/, '') ?? ''))
 const notes = computed((): string[] => {
-  const pace = step.value && paceNote(step.value, spentMs.value, burrAll.value)
-  const isOnFace = onFace.value && ZONES.some((one) => here.value.burr[one])
-  return [...(pace ? [say(`bench.pace.${pace}`)] : []), ...(isOnFace ? [say('bench.burrOnFace')] : [])]
+  const note = step.value && paceNote(step.value, spentMs.value, burrAll.value)
+  // work on the faces stops before a burr: one there is lost height
+  const isOnFace = step.value?.work === 'face' && ZONES.some((one) => here.value.burr[one])
+  const tooHard = press.value?.trust === 'good' && isHeavy(press.value.value)
+  return [
+    ...(note ? [say(`bench.pace.${note}`)] : []),
+    ...(isOnFace ? [say('bench.burrOnFace')] : []),
+    ...(tooHard ? [say(onDiamond.value ? 'gear.warning.heavy-on-diamond' : 'gear.warning.heavy-on-finish')] : []),
+  ]
 })
-/** Stones of this session with what each may be wetted with: said before anybody reaches for a bottle. */
-const stones = computed(() =>
-  session.value.plan.stages.flatMap(({ stoneId }) => props.gear.filter(({ id }) => id === stoneId)),
+const onDiamond = computed(() =>
+  props.gear.some(({ id, kind }) => id === stage.value?.stoneId && kind.startsWith('diamond')),
 )
-const soak = computed(() =>
-  stones.value
-    .filter(({ soakMinutes }) => soakMinutes > 0)
-    .map(({ id, name, soakMinutes, bath }) => ({ stoneId: id, stoneName: name, minutes: soakMinutes, bath })),
-)
+/** Pressing is warned of where it ruins something: on diamond, and on the fine stone. */
+const HEAVY_SHARE = 1.5
+const isHeavy = (newtons: number | null): boolean =>
+  newtons !== null &&
+  stage.value !== null &&
+  (onDiamond.value || stage.value.micron <= 4) &&
+  newtons > HEAVY_SHARE * stage.value.newtons
 
 function stroke(): void {
   if (counts.value) act({ kind: 'strokes', stepId: state.value.stepId, zone: zone.value, count: 1 })
@@ -109,9 +102,10 @@ const { ticking, speaking } = useRhythm(
   computed(() => here.value.strokes[zone.value]),
   stroke,
 )
-// a new step starts without the rhythm of the old one
+// a new step starts without the rhythm of the old one, and at the heel, or where the session went back to
 watch(at, () => {
   ticking.value = false
+  zone.value = step.value?.only ?? 'heel'
 })
 function burr(): void {
   if (!counts.value) return
@@ -119,20 +113,41 @@ function burr(): void {
   act({ kind: 'burr', stepId: state.value.stepId, zone: zone.value, felt })
   // the next section is the one to go on with
   const next = ZONES.find((one) => one !== zone.value && !here.value.burr[one])
-  if (felt && next) zone.value = next
+  if (felt && next && step.value?.only === null) zone.value = next
+}
+/** What was seen goes before the step: the plan is laid out again by it, before anything is soaked. */
+function leaveLook(): void {
+  if (step.value?.kind !== 'look' || isAfter.value) return
+  const seen = led.value?.seen() ?? null
+  if (seen) act({ kind: 'looked', ...seen })
+  else if (Object.keys(state.value.before).length > 0) act({ kind: 'looked', signs: [], glint: [], chip: null })
+}
+/** In brief one key says that the page is done: its burr stands all along. */
+function pageDone(): void {
+  for (const { id, kind, work } of page.value?.steps ?? []) {
+    if (kind !== 'side' || work !== 'edge') continue
+    for (const one of ZONES)
+      if (state.value.steps[id]?.burr[one] !== true) act({ kind: 'burr', stepId: id, zone: one, felt: true })
+  }
+  const next = pages.value[pageAt.value + 1]?.steps[0]
+  if (next) goTo(next.id)
 }
 function onward(): void {
   // Enter with a force typed takes the force first
-  if (spots.value?.enter()) return
-  if (!isLast.value) {
+  if (led.value?.enter()) return
+  if (isLast.value) act({ kind: 'finish' })
+  else if (pace.value === 'brief') pageDone()
+  else {
+    leaveLook()
     go(1)
-    zone.value = 'heel'
-    return
   }
-  act({ kind: 'finish' })
 }
-function abandon(): void {
-  act({ kind: 'abandon' })
+function back(): void {
+  if (pace.value === 'led') go(-1)
+  else {
+    const before = pages.value[pageAt.value - 1]?.steps[0]
+    if (before) goTo(before.id)
+  }
 }
 function leave(): void {
   act({ kind: 'pause' })
@@ -152,12 +167,10 @@ useKeys({
   },
   b: burr,
   Enter: onward,
-  Backspace: () => {
-    go(-1)
-  },
+  Backspace: back,
   ...Object.fromEntries(
-    ZONES.map((one, at) => [
-      at + 1,
+    ZONES.map((one, place) => [
+      place + 1,
       () => {
         zone.value = one
       },
@@ -165,68 +178,42 @@ useKeys({
   ),
   Escape: leave,
 })
+const nextName = computed(() => {
+  const next = pages.value[pageAt.value + 1]
+  return next?.stage === null || next?.stage === undefined ? '' : (plan.value.stages[next.stage]?.stoneName ?? '')
+})
+const onwardLabel = computed(() => {
+  if (isLast.value) return say(pace.value === 'brief' ? 'bench.briefFinish' : 'bench.finish')
+  if (pace.value === 'led') return say('bench.next')
+  return nextName.value === '' ? say('bench.briefOn') : say('bench.briefDone', { next: nextName.value })
+})
 </script>
 
 <template>
-  <BenchHead :knife="knife" :recipe="session.plan" :who="signedIn.person?.name ?? ''" :right="elapsed" />
-  <StepLine :plan="session.plan" :at="at" />
+  <BenchHead :knife="knife" :recipe="plan" :who="signedIn.person?.name ?? ''" :right="elapsed" />
+  <StepLine v-if="pace === 'led'" :plan="plan" :at="at" />
   <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-  <div v-if="step" class="body">
-    <div class="drawn">
-      <SectionDrawing
-        v-if="stage || step.kind === 'hone'"
-        :blade="knife"
-        :stack="stack"
-        :stone-name="stoneName"
-        :live-dps="live"
-        :on-face="onFace"
-      />
-      <LiveLine
-        v-if="stage || step.kind === 'hone' || step.kind === 'strop'"
-        :angle="angle"
-        :press="press"
-        :wanted-dps="dps"
-        :wanted-newtons="wantedNewtons"
-      />
-      <ApexDrawing
-        v-if="step.kind === 'fetch' || step.kind === 'soak' || step.kind === 'clean' || step.kind === 'stow'"
-        :knife="knife"
-      />
-      <p v-if="step.kind === 'angle'" class="soft halving">{{ $t('bench.halving') }}</p>
-      <BenchSimulators
-        v-if="signedIn.house?.isDemo"
-        :knife="knife"
-        :dps="dps"
-        :newtons="wantedNewtons ?? 10"
-        :after="isAfter"
-      />
-      <SoakList v-if="step.kind === 'soak'" :soak="soak" :flatten="[]" />
-      <EdgePictures
-        v-if="step.kind === 'look' || step.kind === 'test' || step.kind === 'stow'"
-        :pictures="state.pictures"
-      />
-      <SpotForces
-        ref="spots"
-        v-if="step.kind === 'look' || step.kind === 'test'"
-        :when="step.kind === 'look' ? 'before' : 'after'"
-        :before="state.before"
-        :after="state.after"
-        @force="
-          (spot, forceGf) =>
-            act({ kind: 'force', when: step?.kind === 'look' ? 'before' : 'after', zone: spot, forceGf })
-        "
-      />
-    </div>
-    <div class="told">
-      <h1>{{ words.what }}</h1>
-      <p class="why">{{ words.why }}</p>
-      <ul v-if="step.kind === 'fetch'" class="stones">
-        <li v-for="stone in stones" :key="stone.id">
-          <b>{{ stone.name }}</b> {{ $t(`gear.liquid.${stone.kind}`) }}
-        </li>
-      </ul>
-      <StrokeCount v-if="counts" v-model:zone="zone" :step="step" :here="here" />
-      <p v-if="counts" class="rhythm">
+  <LedStep
+    v-if="step && pace === 'led'"
+    ref="led"
+    v-model:zone="zone"
+    :session-id="session.id"
+    :plan="plan"
+    :step="step"
+    :state="state"
+    :here="here"
+    :knife="knife"
+    :gear="gear"
+    :pieces="pieces"
+    :angle="angle"
+    :press="press"
+    :dps="dps"
+    :wanted-newtons="wantedNewtons"
+    :is-after="isAfter"
+    @act="act"
+  >
+    <template #rhythm="{ counts: isCounted }">
+      <p v-if="isCounted" class="row">
         <button class="button" type="button" :aria-pressed="ticking" @click="ticking = !ticking">
           {{ $t(ticking ? 'bench.tickOff' : 'bench.tick') }}
         </button>
@@ -234,32 +221,42 @@ useKeys({
           {{ $t(speaking ? 'bench.quiet' : 'bench.speak') }}
         </button>
       </p>
-      <CheckTicks
-        :checks="step.checks"
-        :ticked="here.ticked"
-        @tick="(check, done) => act({ kind: 'tick', stepId: state.stepId, check, done })"
-      />
-      <CarryOver
-        v-if="step.kind === 'ends'"
-        :carried="state.carryOver"
-        @leave="(spot, what) => act({ kind: 'carry-over', zone: spot, what })"
-      />
-      <p class="ways">
-        <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>
-        <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="abandon">
-          {{ $t('bench.abandon') }}
-        </button>
-      </p>
-      <StepNotes :notes="notes" :cautions="step.cautions" />
-    </div>
-  </div>
+    </template>
+    <p class="row">
+      <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>
+      <button class="button quiet" type="button" @click="pace = 'brief'">{{ $t('bench.paces.brief') }}</button>
+      <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="act({ kind: 'abandon' })">
+        {{ $t('bench.abandon') }}
+      </button>
+    </p>
+    <StepNotes :notes="notes" :cautions="step.cautions" />
+  </LedStep>
+  <BriefPage
+    v-else-if="page"
+    :plan="plan"
+    :page="page"
+    :state="state"
+    :knife="knife"
+    :pieces="pieces"
+    :live-dps="live"
+    @burr="(stepId, spot, felt) => act({ kind: 'burr', stepId, zone: spot, felt })"
+    @tick="(stepId, check, done) => act({ kind: 'tick', stepId, check, done })"
+  >
+    <p class="row">
+      <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>
+      <button class="button quiet" type="button" @click="pace = 'led'">{{ $t('bench.paces.led') }}</button>
+      <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="act({ kind: 'abandon' })">
+        {{ $t('bench.abandon') }}
+      </button>
+    </p>
+  </BriefPage>
   <p v-if="waiting > 0" class="waiting small" role="status">{{ say('bench.waiting', { n: waiting }) }}</p>
   <BenchKeys
     :counts="counts"
-    :is-first="at === 0"
-    :is-last="isLast"
+    :is-first="pace === 'led' ? at === 0 : pageAt === 0"
     :burr-felt="here.burr[zone]"
-    @back="go(-1)"
+    :onward="onwardLabel"
+    @back="back"
     @stroke="stroke"
     @burr="burr"
     @onward="onward"
@@ -267,58 +264,13 @@ useKeys({
 </template>
 
 <style scoped>
-.body {
-  flex: 1;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-  gap: 34px;
-  padding: 14px 26px;
-  align-content: start;
-}
-.drawn {
-  display: grid;
-  gap: 12px;
-  align-content: center;
-}
-.told {
-  display: grid;
-  gap: 12px;
-  align-content: start;
-}
-h1 {
-  font-size: 2rem;
-}
-.why {
-  font-size: 1.1rem;
-  line-height: 1.4;
-}
-.rhythm {
+.row {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
-}
-.stones li {
-  padding: 4px 0;
-  line-height: 1.35;
 }
 .waiting,
 .refusal {
   margin: 0 26px;
-}
-.ways {
-  display: flex;
-  gap: 10px;
-}
-@media (max-width: 900px) {
-  .body {
-    grid-template-columns: minmax(0, 1fr);
-    padding-inline: 14px;
-    gap: 14px;
-  }
-  .told {
-    order: -1;
-  }
-  h1 {
-    font-size: 1.5rem;
-  }
 }
 </style>

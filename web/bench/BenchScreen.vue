@@ -7,6 +7,7 @@ import type { BenchOffer, BenchSession, GearView, StackPiece } from '../../contr
 import { endpoints } from '../../contract/endpoints'
 import { call } from '../api'
 import { useFleet } from '../live/fleet'
+import type { Pace } from '../../core/session/ways'
 import { refusalText } from '../refusalText'
 import { useSession } from '../stores/session'
 import { useLeave } from '../ui/useLeave'
@@ -25,6 +26,9 @@ const gear = shallowRef<readonly GearView[]>([])
 const pieces = shallowRef<readonly StackPiece[]>([])
 const refusal = ref('')
 const busy = ref(false)
+/** The person's own pace, which they may change for this once. */
+const pace = ref<Pace>('led')
+const besideId = ref<string | null>(null)
 const wish = reactive<{ recipeId?: string; startWith?: string; choices: Record<string, string> }>({ choices: {} })
 const wake = useWakeLock()
 onMounted(() => {
@@ -57,6 +61,7 @@ const ask = (): Promise<void> =>
       call(endpoints.pieces),
     ])
     offer.value = asked
+    pace.value = asked.pace
     gear.value = shelf
     pieces.value = owned
   })
@@ -87,7 +92,13 @@ const beginSaved = (): Promise<void> =>
     const operation = offer.value?.saved?.operation
     if (!knife.value || !operation) return
     running.value = await call(endpoints.startSession, {
-      body: { id: newId(), knifeId: knife.value.id, choices: {}, operation },
+      body: {
+        id: newId(),
+        knifeId: knife.value.id,
+        choices: {},
+        operation,
+        ...(besideId.value ? { besideId: besideId.value } : {}),
+      },
     })
   })
 const begin = (): Promise<void> =>
@@ -99,6 +110,7 @@ const begin = (): Promise<void> =>
         id: newId(),
         knifeId: knife.value.id,
         choices,
+        ...(besideId.value ? { besideId: besideId.value } : {}),
         ...(recipeId ? { recipeId } : {}),
         ...(startWith ? { startWith } : {}),
       },
@@ -117,6 +129,20 @@ const resume = (): Promise<void> =>
             body: { actions: [{ id: newId(), at: signedIn.now().toISOString(), kind: 'take-over' }] },
           })
   })
+async function ticked(carryOverId: string): Promise<void> {
+  await attempt(async () => {
+    if (!knife.value || !offer.value) return
+    const params = { id: knife.value.id, carryOverId }
+    try {
+      offer.value = { ...offer.value, carriedOver: await call(endpoints.tickCarryOver, { params }) }
+    } catch (error) {
+      // somebody else was first: what is left is what they left
+      const left = await call(endpoints.carryOvers, { params: { id: knife.value.id } })
+      offer.value = { ...offer.value, carriedOver: left }
+      throw error
+    }
+  })
+}
 function ended(): void {
   running.value = null
   void fleet.load()
@@ -134,6 +160,7 @@ function ended(): void {
       :knife="knife"
       :gear="gear"
       :pieces="pieces"
+      v-model:pace="pace"
       @ended="ended"
       @leave="leave"
     />
@@ -142,6 +169,9 @@ function ended(): void {
       :offer="offer"
       :knife="knife"
       :busy="busy"
+      v-model:pace="pace"
+      v-model:beside-id="besideId"
+      @ticked="ticked"
       @choose="choose"
       @begin="begin"
       @begin-saved="beginSaved"

@@ -5,6 +5,7 @@ import type { KnifeView } from '../../contract/knives'
 import { noteWords, startWords, recipeName } from '../../words/bench'
 import { capital } from '../../words/format'
 import { verdictWords } from '../../words/verdict'
+import { PACES, type Pace } from '../../core/session/ways'
 import { say, useFormats } from '../i18n'
 import { useSession } from '../stores/session'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -12,6 +13,7 @@ import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useKeys } from '../ui/useKeys'
 import ApexDrawing from './ApexDrawing.vue'
 import BenchHead from './BenchHead.vue'
+import CoinTruth from './CoinTruth.vue'
 import SoakList from './SoakList.vue'
 
 const props = defineProps<{ offer: BenchOffer; knife: KnifeView; busy: boolean }>()
@@ -21,7 +23,10 @@ const emit = defineEmits<{
   beginSaved: []
   resume: []
   leave: []
+  ticked: [carryOverId: string]
 }>()
+const pace = defineModel<Pace>('pace', { required: true })
+const besideId = defineModel<string | null>('besideId', { required: true })
 const formats = useFormats()
 const session = useSession()
 const words = computed(() => verdictWords(props.knife, say, formats.value))
@@ -40,8 +45,12 @@ const cautions = computed(() => [...new Set(plan.value.steps.flatMap((step) => s
 const pick = (id: string, option: string): void => {
   emit('choose', { choices: { ...plan.value.choices, [id]: option } })
 }
+/** Somebody who is not signed off begins with somebody beside, never alone. */
+const mayBegin = computed(() => props.offer.start.may || besideId.value !== null)
+const beside = computed(() => props.offer.start.beside.map(({ id, name }) => ({ value: id, label: name })))
+const isMachine = computed(() => props.offer.start.skill === 'machine')
 function goOn(): void {
-  if (props.busy) return
+  if (props.busy || (!props.offer.open && !mayBegin.value)) return
   if (props.offer.open) emit('resume')
   else emit('begin')
 }
@@ -58,7 +67,9 @@ useKeys({
     :knife="knife"
     :recipe="plan"
     :who="session.person?.name ?? ''"
-    :right="$t('bench.about', { minutes: formats.minutes(plan.minutes) })"
+    :right="
+      $t('bench.aboutSetUp', { minutes: formats.minutes(plan.minutes), setUp: formats.minutes(plan.setUpMinutes) })
+    "
   />
   <div class="body">
     <div class="work">
@@ -114,17 +125,55 @@ useKeys({
         </div>
         <ApexDrawing v-if="plan.stages.length > 0" :knife="knife" />
       </div>
+      <p v-for="tool in offer.missing" :key="tool" class="note">
+        {{ $t('bench.missing', { tool: $t(`bench.tool.${tool}`) }) }}
+      </p>
       <p v-for="note in plan.notes" :key="note.code" class="note">{{ noteWords(note, say, formats) }}</p>
       <p v-for="warning in offer.warnings" :key="warning" class="note">{{ $t(`gear.warning.${warning}`) }}</p>
     </div>
     <aside>
       <section v-if="offer.carriedOver.length > 0" class="heavy-rule">
         <h2>{{ $t('bench.carried') }}</h2>
-        <p v-for="one in offer.carriedOver" :key="one.zone + one.what">
-          {{ $t('bench.carriedOver', { zone: capital($t(`zone.${one.zone}`)), what: one.what }) }}
+        <p v-for="one in offer.carriedOver" :key="one.id" class="carried">
+          <span>{{
+            $t('bench.carriedBy', {
+              zone: capital($t(`zone.${one.zone}`)),
+              what: one.what,
+              name: one.leftBy,
+              date: formats.shortDay(one.leftAt),
+            })
+          }}</span>
+          <button class="button" type="button" :disabled="busy" @click="emit('ticked', one.id)">
+            {{ $t('bench.carriedDone') }}
+          </button>
         </p>
       </section>
+      <section class="heavy-rule">
+        <h2>{{ $t('bench.paceLabel') }}</h2>
+        <div class="segments" role="group" :aria-label="$t('bench.paceLabel')">
+          <button v-for="one in PACES" :key="one" type="button" :aria-pressed="pace === one" @click="pace = one">
+            {{ $t(`bench.paces.${one}`) }}
+          </button>
+        </div>
+      </section>
+      <section v-if="!offer.start.may" class="heavy-rule">
+        <p class="note">
+          {{
+            $t(isMachine ? 'bench.alone.machine' : 'bench.alone.notSignedOff', {
+              skill: $t(`skill.${offer.start.skill}`),
+            })
+          }}
+        </p>
+        <ChoiceField
+          v-if="beside.length > 0 && !isMachine"
+          v-model="besideId"
+          :label="$t('bench.alone.beside')"
+          :options="beside"
+        />
+        <p v-else-if="!isMachine">{{ $t('bench.alone.nobody') }}</p>
+      </section>
       <SoakList :soak="offer.soak" :flatten="offer.flatten" />
+      <CoinTruth :coins="offer.coins" />
       <section v-if="choices.length > 0" class="heavy-rule">
         <h2>{{ $t('bench.choices') }}</h2>
         <div
@@ -156,7 +205,13 @@ useKeys({
   </div>
   <footer>
     <button class="button big" type="button" @click="emit('leave')">{{ $t('bench.leave') }} <kbd>Esc</kbd></button>
-    <button v-if="!offer.open" class="button big main" type="button" :disabled="busy" @click="emit('begin')">
+    <button
+      v-if="!offer.open"
+      class="button big main"
+      type="button"
+      :disabled="busy || !mayBegin"
+      @click="emit('begin')"
+    >
       {{ $t('bench.start') }} <kbd>Enter</kbd>
     </button>
   </footer>
@@ -218,6 +273,12 @@ aside li,
 aside p {
   padding: 4px 0;
   line-height: 1.35;
+}
+.carried {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
 }
 .choice {
   display: flex;

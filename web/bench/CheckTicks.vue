@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { Check } from '../../core/session/recipe'
 
-defineProps<{ checks: readonly Check[]; ticked: readonly string[] }>()
+defineProps<{ checks: readonly Check[]; ticked: readonly string[]; compact?: boolean }>()
 const emit = defineEmits<{ tick: [check: Check, done: boolean] }>()
 </script>
 
 <template>
-  <ul v-if="checks.length > 0">
+  <ul v-if="checks.length > 0" :class="{ compact }">
     <li v-for="check in checks" :key="check">
       <button
         type="button"
@@ -26,6 +26,10 @@ const emit = defineEmits<{ tick: [check: Check, done: boolean] }>()
 ul {
   display: grid;
   gap: 8px;
+}
+.compact {
+  grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
+  gap: 0 16px;
 }
 button {
   display: flex;

@@ -12,8 +12,8 @@ const props = defineProps<{
   stoneName: string
   /** an inclinometer's reading, degrees per side; null when none is on the line */
   liveDps?: number | null
-  /** face work: an angle at or below the face is what is wanted */
-  onFace?: boolean
+  /** how far up from the edge the stone touches, mm */
+  contactMm: number
 }>()
 const formats = useFormats()
 
@@ -74,6 +74,8 @@ const band = computed(() => {
 const needle = computed(
   () => `M ${onGauge(GAUGE.inner, shownDps.value)} L ${onGauge(GAUGE.outer + 10, shownDps.value)}`,
 )
+/** Where the stone touches: a bevel's width, up to a shoulder, or the face as far as it is worked. */
+const contact = computed(() => Math.max(5, Math.min(faceLength(props.blade), props.contactMm) * scale.value))
 const recipe = computed(() =>
   (props.stack.choice?.pieces ?? []).map(({ name, count }) => `${count} × ${name}`).join(' + '),
 )
@@ -103,17 +105,22 @@ const recipe = computed(() =>
         <path class="band" :class="{ off: isOff }" :d="band" />
         <path class="needle" :class="{ off: isOff }" :d="needle" />
       </template>
+      <line class="contact" :x1="EDGE_X" :x2="EDGE_X + contact" :y1="STONE_TOP + 1" :y2="STONE_TOP + 1" />
+      <text class="name" :x="EDGE_X" :y="STONE_TOP + 18">{{ $t('bench.touches') }}</text>
       <path class="arc" :d="arc" />
       <text class="angle" :x="EDGE_X + 162" :y="STONE_TOP - 14">
         {{ formats.angle(Math.round(shownDps * 10) / 10) }}
       </text>
-      <text class="name" x="24" :y="STONE_TOP + 36">{{ stoneName }}</text>
+      <text class="name" x="24" :y="STONE_TOP + 48">{{ stoneName }}</text>
     </svg>
     <figcaption v-if="stack.problem === 'too-tall'">
       {{ $t('bench.stackTooTall', { height: formats.length(stack.stackMm) }) }}
     </figcaption>
     <figcaption v-else-if="stack.problem === 'flatter-than-face'">
-      {{ $t(onFace ? 'bench.flatOnFace' : 'bench.flatterThanFace') }}
+      {{ $t('bench.flatterThanFace') }}
+    </figcaption>
+    <figcaption v-else-if="stack.problem === 'flat'">
+      <b>{{ $t('bench.faceFlat') }}</b>
     </figcaption>
     <figcaption v-else-if="stack.problem === 'no-pieces'">
       {{ $t('bench.stackNoPieces', { height: formats.length(stack.stackMm) }) }}
@@ -135,28 +142,20 @@ const recipe = computed(() =>
         })
       }}
       {{ $t('bench.stackAway') }}
+      <template v-if="stack.holds">
+        {{
+          $t('bench.hold', {
+            height: formats.length(stack.holds.heightMm),
+            tip: formats.angle(Math.round(stack.holds.tipDps * 10) / 10),
+          })
+        }}
+      </template>
     </figcaption>
   </figure>
 </template>
 
+<style scoped src="./stoneDrawing.css"></style>
 <style scoped>
-svg {
-  width: 100%;
-  max-height: 46vh;
-  display: block;
-}
-.stone {
-  fill: var(--wood);
-}
-.stone-top {
-  fill: var(--steel-line);
-}
-.blade {
-  fill: var(--steel);
-  stroke: var(--ink);
-  stroke-width: 1.2;
-  stroke-linejoin: round;
-}
 .piece {
   fill: var(--ember-wash);
   stroke: var(--ember);
@@ -177,24 +176,5 @@ svg {
 }
 .needle.off {
   stroke: var(--ember);
-}
-.arc {
-  fill: none;
-  stroke: var(--ember);
-  stroke-width: 2;
-}
-.angle {
-  fill: var(--ember);
-  font-size: 26px;
-  font-weight: 700;
-}
-.name {
-  fill: var(--ink);
-  font-size: 15px;
-}
-figcaption {
-  padding-top: 8px;
-  line-height: 1.35;
-  max-width: 34em;
 }
 </style>

@@ -8,6 +8,7 @@ defineProps<{ soak: BenchOffer['soak']; flatten: BenchOffer['flatten'] }>()
 const formats = useFormats()
 const timers = useSoakTimers()
 const left = (stoneId: string): number | null => timers.running.find((soak) => soak.stoneId === stoneId)?.leftMs ?? null
+const isTooLong = (stoneId: string): boolean => timers.running.some((soak) => soak.stoneId === stoneId && soak.tooLong)
 const clock = (ms: number): string =>
   `${Math.floor(ms / MINUTE_MS)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`
 </script>
@@ -31,7 +32,7 @@ const clock = (ms: number): string =>
         <b class="num" role="timer">{{
           (left(stone.stoneId) ?? 0) > 0
             ? $t('bench.soakLeft', { time: clock(left(stone.stoneId) ?? 0) })
-            : $t('bench.soakReady')
+            : $t(isTooLong(stone.stoneId) ? 'bench.soakTooLong' : 'bench.soakReady')
         }}</b>
         <button class="button quiet" type="button" @click="timers.lift(stone.stoneId)">
           {{ $t('bench.soakLift') }}

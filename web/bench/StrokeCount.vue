@@ -4,15 +4,22 @@ import { ZONES, type Zone } from '../../core/knife/zones'
 import type { SessionStep } from '../../core/session/plan'
 import type { StepState } from '../../core/session/session'
 
-const props = defineProps<{ step: SessionStep; here: StepState }>()
+/** Sweeps go over the whole edge, and are counted as one. */
+const props = defineProps<{ step: SessionStep; here: StepState; sweeps?: boolean }>()
 const zone = defineModel<Zone>('zone', { required: true })
-const usual = computed(() => Math.max(1, Math.round(props.step.strokes / ZONES.length)))
+const isWhole = computed(() => props.sweeps === true || props.step.only !== null)
+const usual = computed(() => Math.max(1, Math.round(props.step.strokes / (isWhole.value ? 1 : ZONES.length))))
+const shown = computed(() =>
+  props.sweeps === true ? ZONES.reduce((sum, one) => sum + props.here.strokes[one], 0) : props.here.strokes[zone.value],
+)
 </script>
 
 <template>
   <p class="count" aria-live="polite">
-    <span class="big num">{{ here.strokes[zone] }}</span>
-    <span class="soft">{{ $t('bench.strokesHere', { zone: $t(`zone.${zone}`), usual }) }}</span>
+    <span class="big num">{{ shown }}</span>
+    <span class="soft">{{
+      sweeps ? $t('bench.strokesSweep', { usual }) : $t('bench.strokesHere', { zone: $t(`zone.${zone}`), usual })
+    }}</span>
   </p>
   <div class="zones spot-row" role="group" :aria-label="$t('curve.zone')">
     <button

@@ -8,9 +8,13 @@ interface Soak {
   readonly stoneName: string
   readonly untilMs: number
   readonly rang: boolean
+  /** it rang again, because it has been under water too long */
+  readonly rangLong?: boolean
 }
 
 const TICK_MS = 1000
+/** So long past ready a stone takes harm: it rings once more (common practice: not days, they crack). */
+const TOO_LONG_MS = 45 * MINUTE_MS
 /** A stone is forgotten after this long: nobody soaks for days, they crack. */
 const FORGET_MS = 12 * 60 * MINUTE_MS
 
@@ -36,6 +40,8 @@ function ring(): void {
   }
 }
 
+const isTooLong = ({ untilMs }: Soak, nowMs: number): boolean => nowMs - untilMs > TOO_LONG_MS
+
 /** Stones under water, on whatever page of this device: started in advance, they ring where the person is. */
 export const useSoakTimers = defineStore('soakTimers', () => {
   const soaks = useLocalStorage<Soak[]>('yorvik.soaks', [])
@@ -46,11 +52,21 @@ export const useSoakTimers = defineStore('soakTimers', () => {
       ring()
       soaks.value = soaks.value.map((soak) => (soak.untilMs <= nowMs.value ? { ...soak, rang: true } : soak))
     }
+    if (soaks.value.some((soak) => soak.rangLong !== true && isTooLong(soak, nowMs.value))) {
+      ring()
+      soaks.value = soaks.value.map((soak) => (isTooLong(soak, nowMs.value) ? { ...soak, rangLong: true } : soak))
+    }
     if (soaks.value.some((soak) => nowMs.value - soak.untilMs > FORGET_MS))
       soaks.value = soaks.value.filter((soak) => nowMs.value - soak.untilMs <= FORGET_MS)
   }, TICK_MS)
   return {
-    running: computed(() => soaks.value.map((soak) => ({ ...soak, leftMs: Math.max(0, soak.untilMs - nowMs.value) }))),
+    running: computed(() =>
+      soaks.value.map((soak) => ({
+        ...soak,
+        leftMs: Math.max(0, soak.untilMs - nowMs.value),
+        tooLong: isTooLong(soak, nowMs.value),
+      })),
+    ),
     of: (stoneId: string): Soak | undefined => soaks.value.find((soak) => soak.stoneId === stoneId),
     start: (stone: { readonly stoneId: string; readonly stoneName: string; readonly minutes: number }): void => {
       soaks.value = [

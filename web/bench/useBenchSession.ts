@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { v7 as newId } from 'uuid'
 import { computed, ref, watch, type ComputedRef, type Ref } from 'vue'
-import { asSessionAction, foldable, type BenchAction, type BenchSession } from '../../contract/bench'
+import { asSessionAction, foldable, type BenchAction, type BenchPlan, type BenchSession } from '../../contract/bench'
 import { endpoints } from '../../contract/endpoints'
 import {
   sessionState,
@@ -10,29 +10,31 @@ import {
   type SessionState,
   type StepState,
 } from '../../core/session/session'
-import type { SessionPlan } from '../../core/session/plan'
+import type { SessionStep } from '../../core/session/plan'
 import { call } from '../api'
 import { useLive } from '../live/live'
 import { useOutbox } from '../live/outbox'
 import { resourceKey } from '../live/resource'
 import { useSession } from '../stores/session'
 
-type Draft = BenchAction extends infer A ? (A extends BenchAction ? Omit<A, 'id' | 'at'> : never) : never
-type Step = SessionPlan['steps'][number]
+/** What a person does, before it has its id and its time. */
+export type BenchDraft = BenchAction extends infer A ? (A extends BenchAction ? Omit<A, 'id' | 'at'> : never) : never
 
 export interface RunningSession {
   readonly session: ComputedRef<BenchSession>
-  readonly plan: ComputedRef<SessionPlan>
+  /** the plan as it has become, with what the session went back for */
+  readonly plan: ComputedRef<BenchPlan>
   readonly state: ComputedRef<SessionState>
-  readonly step: ComputedRef<Step | null>
+  readonly step: ComputedRef<SessionStep | null>
   readonly here: ComputedRef<StepState>
   /** where the open step lies among all */
   readonly at: ComputedRef<number>
   /** touches the server did not hear of, while it does not answer */
   readonly waiting: ComputedRef<number>
   readonly refusal: Ref<string>
-  readonly act: (draft: Draft) => void
+  readonly act: (draft: BenchDraft) => void
   readonly go: (by: number) => void
+  readonly goTo: (stepId: string) => void
 }
 
 /**
@@ -54,7 +56,7 @@ export function useBenchSession(begun: BenchSession): RunningSession {
   const refusal = ref('')
 
   const session = computed((): BenchSession => query.data.value ?? begun)
-  const plan = computed(() => foldable(session.value.plan))
+  const begunPlan = computed(() => foldable(session.value.plan))
   const waiting = computed(() => {
     const known = new Set(session.value.actions.map(({ action }) => action.id))
     return outbox.entries.flatMap((entry) =>
@@ -66,15 +68,21 @@ export function useBenchSession(begun: BenchSession): RunningSession {
     ...waiting.value.map(({ action, personId }) => asSessionAction({ action, personId })),
   ])
   const state = computed(() =>
-    sessionState(plan.value, new Date(session.value.startedAt).getTime(), session.value.startedBy, actions.value),
+    sessionState(begunPlan.value, new Date(session.value.startedAt).getTime(), session.value.startedBy, actions.value),
   )
+  const steps = computed(() => state.value.plan.steps)
+  const plan = computed((): BenchPlan => ({
+    ...session.value.plan,
+    minutes: state.value.plan.minutes,
+    steps: steps.value,
+  }))
   const at = computed(() =>
     Math.max(
       0,
-      plan.value.steps.findIndex(({ id }) => id === state.value.stepId),
+      steps.value.findIndex(({ id }) => id === state.value.stepId),
     ),
   )
-  const step = computed(() => plan.value.steps[at.value] ?? null)
+  const step = computed(() => steps.value[at.value] ?? null)
   const here = computed(() => stepState(state.value, state.value.stepId))
 
   watch(
@@ -85,7 +93,7 @@ export function useBenchSession(begun: BenchSession): RunningSession {
     },
     { immediate: true },
   )
-  function act(draft: Draft): void {
+  function act(draft: BenchDraft): void {
     const personId = signedIn.person?.id
     if (!personId) return
     const action = { ...draft, id: newId(), at: signedIn.now().toISOString() } as BenchAction
@@ -94,8 +102,11 @@ export function useBenchSession(begun: BenchSession): RunningSession {
     outbox.sendTouch(personId, begun.id, action).catch(() => undefined)
   }
   function go(by: number): void {
-    const target = plan.value.steps[at.value + by]
-    if (target) act({ kind: 'go', stepId: target.id })
+    const target = steps.value[at.value + by]
+    if (target) goTo(target.id)
+  }
+  function goTo(stepId: string): void {
+    act({ kind: 'go', stepId })
   }
   return {
     session,
@@ -108,5 +119,6 @@ export function useBenchSession(begun: BenchSession): RunningSession {
     refusal,
     act,
     go,
+    goTo,
   }
 }

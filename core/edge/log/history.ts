@@ -236,7 +236,10 @@ function afterSharpening(state: KnifeState, spec: BladeSpec, event: Happened<'sh
     event.payload.grains ?? usualGrains(startGrit === undefined ? null : jisMicron(startGrit), finishMicron)
   const { chip } = state.defects
   const chipMm = chip && !chip.rests && event.payload.chipLeftMm === undefined ? chip.depthMm : undefined
-  const steel = applyThinning(applyGrinding(state.steel, spec, { bluntUm, grains, chipMm, estimateMm }, recessionMm), bteMm)
+  const steel = applyThinning(
+    applyGrinding(state.steel, spec, { bluntUm, grains, chipMm, estimateMm }, recessionMm),
+    bteMm,
+  )
   return {
     ...withBelief(
       state,

@@ -2,12 +2,7 @@ import type { HoneTool } from '../../edge/model/hone'
 import type { Recipe, RecipeStep, StepTool } from '../recipe'
 import { CLEAN, COMPOUND, edgeRecipe, LOOK, step, STOW, STROPPING, TEST, WIPE_COMPOUND } from './parts'
 
-const honing = (
-  id: string,
-  tool: HoneTool,
-  steps: readonly RecipeStep[],
-  more: Partial<Recipe> = {},
-): Recipe => ({
+const honing = (id: string, tool: HoneTool, steps: readonly RecipeStep[], more: Partial<Recipe> = {}): Recipe => ({
   id,
   actions: ['hone'],
   records: { kind: 'honed', tool },
@@ -43,7 +38,13 @@ export const HONING_RECIPES: readonly Recipe[] = [
   honing(
     'steel',
     'smooth-steel',
-    [onRod('hone', 'smooth-steel', { scheme: 'rod', newtons: 20, cautions: ['no-steel-on-hard', 'no-banging', 'edge-away'] })],
+    [
+      onRod('hone', 'smooth-steel', {
+        scheme: 'rod',
+        newtons: 20,
+        cautions: ['no-steel-on-hard', 'no-banging', 'edge-away'],
+      }),
+    ],
     { suits: { hrcBelow: 61 } },
   ),
   // butcher's school: a polished steel and the weight of the knife, ten and ten (common practice)

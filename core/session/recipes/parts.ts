@@ -27,17 +27,7 @@ export const ONE_STONE = choice('stones')
 export const LIQUID = choice('liquid', 'oil')
 export const HOLDER = choice('holder')
 export const STROKE_CHOICES = [PATH, EDGE, PRESS, HANDS]
-export const STONE_CHOICES = [
-  ...STROKE_CHOICES,
-  FIRST_SIDE,
-  MUD,
-  DEBURR,
-  BURR_ON,
-  COMPOUND,
-  TIP,
-  FLATNESS,
-  ONE_STONE,
-]
+export const STONE_CHOICES = [...STROKE_CHOICES, FIRST_SIDE, MUD, DEBURR, BURR_ON, COMPOUND, TIP, FLATNESS, ONE_STONE]
 
 type Rest = Partial<Omit<RecipeStep, 'id' | 'kind'>>
 export const step = (

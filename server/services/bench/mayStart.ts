@@ -28,7 +28,10 @@ export interface StartRights {
 function skillAsked({ recipe, action, knife }: WorkAsked): Skill | null {
   if (recipe.skill) return recipe.skill
   if (rightForRecipe(recipe) === 'log-hone') return null
-  return skillFor(recipe.worksOn === 'face' || action === 'thin' ? 'thin' : action === 'touch-up' ? 'touch-up' : 'stone', knife)
+  return skillFor(
+    recipe.worksOn === 'face' || action === 'thin' ? 'thin' : action === 'touch-up' ? 'touch-up' : 'stone',
+    knife,
+  )
 }
 
 /** A powered wheel asks for its own sign-off of everybody; all else of those whose role does not bring it. */
@@ -68,7 +71,8 @@ export async function assertMayStart(
 ): Promise<string | null> {
   const { may, skill, beside } = await startRights(db, caller, work)
   if (may) return beside.some(({ id }) => id === besideId) ? (besideId ?? null) : null
-  if (besideId === undefined || skill === 'machine') throw new Fault('not-allowed', 'not-signed-off', { skill: skill ?? '' })
+  if (besideId === undefined || skill === 'machine')
+    throw new Fault('not-allowed', 'not-signed-off', { skill: skill ?? '' })
   if (!beside.some(({ id }) => id === besideId)) throw new Fault('not-allowed', 'not-beside', { skill: skill ?? '' })
   return besideId
 }

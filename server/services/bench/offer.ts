@@ -44,7 +44,11 @@ const startsOn = ({ gear }: Bench, plan: SessionPlan, input: ProgressionInput): 
     })
 
 /** What the gear of a session could do to the blade, or the hands, if it were used as the session says. */
-function warningsFor(used: readonly Gear[], { present }: AtBench, { records, choices, stages }: SessionPlan): BenchOffer['warnings'] {
+function warningsFor(
+  used: readonly Gear[],
+  { present }: AtBench,
+  { records, choices, stages }: SessionPlan,
+): BenchOffer['warnings'] {
   const ofStones = used.flatMap((gear) =>
     gearWarnings({
       kind: gear.kind,
@@ -86,7 +90,10 @@ const missingFor = ({ gear }: Bench, { steps }: SessionPlan): StepTool[] => [
 /** Coins as people stack them: one, two and three of each, and what that is under this blade. */
 const MOST_COINS = 3
 const TALLEST_SHARE = 0.45
-function coinsUnder({ present }: AtBench, pieces: readonly { readonly name: string; readonly mm: number }[]): BenchOffer['coins'] {
+function coinsUnder(
+  { present }: AtBench,
+  pieces: readonly { readonly name: string; readonly mm: number }[],
+): BenchOffer['coins'] {
   const { heelHeightMm, spineMm } = present.blade.measures
   return pieces.flatMap(({ name, mm }) =>
     Array.from({ length: MOST_COINS }, (_, at) => at + 1).flatMap((count) => {
@@ -120,7 +127,8 @@ export async function benchOffer(
       choices,
     })),
     plan: planView(laid, bench.gear, { asked: wish }),
-    starts: input === null || laid.recipe.stones === 'last' || laid.recipe.operation ? [] : startsOn(bench, plan, input),
+    starts:
+      input === null || laid.recipe.stones === 'last' || laid.recipe.operation ? [] : startsOn(bench, plan, input),
     soak: used
       .filter(({ soakMinutes }) => soakMinutes > 0)
       .map(({ id, name, soakMinutes, bath }) => ({ stoneId: id, stoneName: name, minutes: soakMinutes, bath })),

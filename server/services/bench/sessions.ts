@@ -125,7 +125,15 @@ export async function startSession(
       throw new Fault('conflict', 'session-open', { name, code: one.knife.code })
     }
     const open_ = { endedAt: null, outcome: null }
-    await insertSession(change, houseId, { id, knifeId, startedBy: caller.person.id, besideId, startedAt, ...open_, plan })
+    await insertSession(change, houseId, {
+      id,
+      knifeId,
+      startedBy: caller.person.id,
+      besideId,
+      startedAt,
+      ...open_,
+      plan,
+    })
   })
   return await readSession(db, caller, id)
 }
@@ -206,7 +214,8 @@ async function keepResults(
   await keepRemainingWork(change, caller, knife.id, session.plan, now)
   await foldAfter(change, caller, knife, described, writes)
   const [plan, personId] = [foldable(session.plan), state.personId ?? caller.person.id]
-  for (const time of minutesToBurr(plan, state)) await insertBurrTime(change, houseId, session.id, { ...time, personId })
+  for (const time of minutesToBurr(plan, state))
+    await insertBurrTime(change, houseId, session.id, { ...time, personId })
   for (const time of sideTimes(plan, state)) await insertSideTime(change, houseId, session.id, personId, time)
   await countKnifeOn(
     change,

@@ -57,7 +57,12 @@ export async function countKnifeOn(db: Queryable, houseId: string, stoneIds: rea
 }
 
 /** A stone made flat at the bench: it is as it should be, whatever it was measured at. */
-export async function markFlattened(db: Queryable, houseId: string, stoneIds: readonly string[], at: Date): Promise<void> {
+export async function markFlattened(
+  db: Queryable,
+  houseId: string,
+  stoneIds: readonly string[],
+  at: Date,
+): Promise<void> {
   await db.query(
     `update gear
      set knives_since = 0, flattened_at = $3, dish_mm = case when dish_mm is null then null else 0 end

@@ -17,12 +17,7 @@ export async function listWays(
 }
 
 /** Replaces the ways of a house, or of one of its people. */
-export async function replaceWays(
-  db: Queryable,
-  houseId: string,
-  personId: string | null,
-  ways: Ways,
-): Promise<void> {
+export async function replaceWays(db: Queryable, houseId: string, personId: string | null, ways: Ways): Promise<void> {
   await db.query('delete from ways where house_id = $1 and person_id is not distinct from $2', [houseId, personId])
   await db.query(
     `insert into ways (house_id, person_id, way, option)

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { BenchPlan, StackPiece } from '../../contract/bench'
+import type { KnifeView } from '../../contract/knives'
+import { ZONES, type Zone } from '../../core/knife/zones'
+import type { Check } from '../../core/session/recipe'
+import { isWorked, type SessionPage } from '../../core/session/pages'
+import type { SessionStep } from '../../core/session/plan'
+import { stepState, type SessionState } from '../../core/session/session'
+import { stepWords, wayWords } from '../../words/bench'
+import { say, useFormats } from '../i18n'
+import CheckTicks from './CheckTicks.vue'
+import StepDrawing from './StepDrawing.vue'
+
+/** A page a stone: angle, counts, what to look for, burr by zone; one key goes on. */
+const props = defineProps<{
+  plan: BenchPlan
+  page: SessionPage
+  state: SessionState
+  knife: KnifeView
+  pieces: readonly StackPiece[]
+  liveDps: number | null
+}>()
+const emit = defineEmits<{
+  burr: [stepId: string, zone: Zone, felt: boolean]
+  tick: [stepId: string, check: Check, done: boolean]
+}>()
+const formats = useFormats()
+const stoneName = computed(() => props.plan.stages[props.page.stage ?? -1]?.stoneName ?? '')
+const worked = computed(() => props.page.steps.filter(isWorked))
+const main = computed(() => worked.value[0] ?? props.page.steps[0] ?? null)
+const dpsOf = (step: SessionStep): number =>
+  step.dps ?? (step.hand === 'left' ? props.knife.dpsLeft : props.knife.dpsRight)
+const wordsOf = (step: SessionStep): { what: string; why: string } =>
+  stepWords(props.plan, step, stoneName.value, say, formats.value)
+const title = computed(() => {
+  const step = main.value
+  if (!step) return ''
+  const place = stoneName.value || say(step.tool === null ? `bench.step.${step.kind}.name` : `bench.tool.${step.tool}`)
+  return isWorked(step) ? `${place} · ${formats.value.angle(Math.round(dpsOf(step) * 10) / 10)}` : place
+})
+const sides = computed(() => worked.value.filter(({ kind, work }) => kind === 'side' && work === 'edge'))
+/** Checks of a page once each, under the step they belong to. */
+const checks = computed(() =>
+  props.page.steps
+    .flatMap((step) => step.checks.map((check) => ({ step, check })))
+    .filter(({ check }, at, all) => all.findIndex((one) => one.check === check) === at),
+)
+const ways = computed(() => [...new Set(props.page.steps.flatMap((step) => wayWords(props.plan, step, say)))])
+const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => step.cautions))])
+</script>
+
+<template>
+  <div class="body">
+    <div class="drawn">
+      <StepDrawing
+        v-if="main && isWorked(main)"
+        :knife="knife"
+        :step="main"
+        :dps="dpsOf(main)"
+        :stone-name="stoneName"
+        :pieces="pieces"
+        :live-dps="liveDps"
+      />
+      <p v-for="way in ways" :key="way" class="soft">{{ way }}</p>
+    </div>
+    <div class="told">
+      <h1>{{ title }}</h1>
+      <ul class="counts">
+        <li v-for="step in worked" :key="step.id">{{ wordsOf(step).what }}</li>
+        <li
+          v-for="step in page.steps.filter((one) => !isWorked(one) && one.kind !== 'try')"
+          :key="step.id"
+          class="soft"
+        >
+          {{ wordsOf(step).what }}
+        </li>
+      </ul>
+      <table v-if="sides.length > 0" class="plain">
+        <thead>
+          <tr>
+            <th>{{ $t('bench.briefBurr') }}</th>
+            <th v-for="zone in ZONES" :key="zone">{{ $t(`zone.${zone}`) }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="step in sides" :key="step.id">
+            <th>{{ $t('bench.briefStrokes', { side: $t(`bench.${step.hand ?? 'both'}`), strokes: step.strokes }) }}</th>
+            <td v-for="zone in ZONES" :key="zone">
+              <button
+                type="button"
+                class="button"
+                :class="{ main: stepState(state, step.id).burr[zone] }"
+                :aria-pressed="stepState(state, step.id).burr[zone]"
+                :aria-label="`${$t(`bench.${step.hand ?? 'both'}`)}, ${$t(`zone.${zone}`)}`"
+                @click="emit('burr', step.id, zone, !stepState(state, step.id).burr[zone])"
+              >
+                {{ stepState(state, step.id).burr[zone] ? '✓' : '·' }}
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <CheckTicks
+        :checks="checks.map(({ check }) => check)"
+        :ticked="
+          checks.filter(({ step, check }) => stepState(state, step.id).ticked.includes(check)).map(({ check }) => check)
+        "
+        compact
+        @tick="
+          (check, done) => {
+            const found = checks.find((one) => one.check === check)
+            if (found) emit('tick', found.step.id, check, done)
+          }
+        "
+      />
+      <ul class="cautions soft small">
+        <li v-for="caution in cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li>
+      </ul>
+      <slot />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.body {
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
+  gap: 34px;
+  padding: 14px 26px;
+  align-content: start;
+}
+.drawn,
+.told {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+h1 {
+  font-size: 2.4rem;
+}
+.counts li {
+  padding: 4px 0;
+  font-size: 1.1rem;
+  line-height: 1.35;
+}
+td .button {
+  min-width: 56px;
+  min-height: 56px;
+}
+@media (max-width: 900px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+    padding-inline: 14px;
+    gap: 14px;
+  }
+  .told {
+    order: -1;
+  }
+}
+</style>
