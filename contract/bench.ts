@@ -172,7 +172,6 @@ export const BenchOffer = z.object({
   missing: z.array(z.enum(STEP_TOOLS)),
   /** workshop work saved for this knife */
   saved: WorkOrder.nullable(),
-  carriedOver: z.array(CarryOver),
   /** what coins under this blade really give, by how many of each */
   coins: z.array(z.object({ name: z.string(), count: z.number(), dps: z.number() })),
   /** whether whoever asks may begin this, and who may stand beside somebody that may not alone */

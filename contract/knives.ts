@@ -109,6 +109,8 @@ export const KnifeView = KnifeDescription.extend({
   checkedAt: Instant.nullable(),
   hoursSinceHone: z.number(),
   hoursSinceSharpening: z.number(),
+  /** its last sharpening has seen five to six hours of use: time for the verdict that counts */
+  judgeDue: z.boolean(),
   readingCount: z.number(),
   signCount: z.number(),
   /** whether anybody knows how the edge stands; of one that nobody has looked at no word is said as a fact */

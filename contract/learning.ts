@@ -57,6 +57,19 @@ export const HouseLearning = z.object({
       scatter: z.number().nullable(),
     }),
   ),
+  /** the side that takes somebody longer, by minutes to the burr on the first stone */
+  sides: z.array(
+    z.object({
+      personId: Id,
+      name: Name,
+      hand: z.enum(['left', 'right']),
+      times: z.number(),
+      low: z.number(),
+      high: z.number(),
+      sessions: z.number(),
+      strokes: z.object({ left: z.number(), right: z.number() }),
+    }),
+  ),
   tools: z.array(
     z.object({
       tool: HoneToolName,

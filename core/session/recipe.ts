@@ -49,7 +49,6 @@ export const CHECKS = [
   'fits-the-face',
   'teeth-rolled',
   'gullets-clean',
-  'cuts-paper',
   'blade-cool',
   'eyes-covered',
   'stone-clean',

@@ -5,12 +5,12 @@ import {
   edgeHeight,
   grind,
   grindEdgeDown,
-  liftOffFace,
   section,
   thicknessAbove,
   type Section,
   type SectionBlade,
 } from '../geometry/section'
+import { faceAngle, stackHeight } from '../geometry/stack'
 import { radians } from '../measure'
 import { cutsOf } from './cuts'
 import { apexOf, dpsOf, faceX, isWorked, SIDES, signOf, THINNED_SHARE, type Side } from './landmarks'
@@ -80,6 +80,10 @@ function bteOf(blade: SectionBlade, one: Section): number {
   return corners.reduce((sum, half) => sum + half, 0)
 }
 
+/** How far the spine stands off the stone, mm: what a stack under it has to be, whatever the face does in between. */
+const spineLift = (blade: SectionBlade, dps: number): number =>
+  dps <= faceAngle(blade) ? 0 : stackHeight({ ...blade, dps: Math.min(dps, 60) })
+
 /** Edge angle after an operation, degrees per side. */
 function dpsAfter(blade: SectionBlade, operation: Operation, side: Side): number {
   if (operation.kind === 're-bevel' || operation.kind === 'micro-bevel')
@@ -117,7 +121,7 @@ export function operate(blade: SectionBlade, operation: Operation): OperationDon
       ...cut,
       dps,
       offFaceDps: Math.max(0, dps - face),
-      liftMm: liftOffFace(blade, dps, Math.min(dps, face)),
+      liftMm: spineLift(blade, dps),
       areaMm2: areaOf(now) - areaOf(after),
       byside,
       after,

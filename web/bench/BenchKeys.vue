@@ -1,16 +1,16 @@
 <script setup lang="ts">
 /** The big keys at the foot of a step: back, and on; between them, where strokes are counted, stroke and burr. */
-defineProps<{ counts: boolean; isFirst: boolean; burrFelt: boolean; onward: string }>()
+defineProps<{ counts: boolean; burrs: boolean; isFirst: boolean; burrFelt: boolean; onward: string }>()
 const emit = defineEmits<{ back: []; stroke: []; burr: []; onward: [] }>()
 </script>
 
 <template>
-  <footer :class="{ counting: counts }">
+  <footer :class="{ counting: counts, faces: counts && !burrs }">
     <button class="button big" type="button" :disabled="isFirst" @click="emit('back')">{{ $t('bench.back') }}</button>
     <button v-if="counts" class="button big main" type="button" @click="emit('stroke')">
       {{ $t('bench.stroke') }} <kbd>Space</kbd>
     </button>
-    <button v-if="counts" class="button big" type="button" :aria-pressed="burrFelt" @click="emit('burr')">
+    <button v-if="burrs" class="button big" type="button" :aria-pressed="burrFelt" @click="emit('burr')">
       {{ $t(burrFelt ? 'bench.burrGone' : 'bench.burrFelt') }} <kbd>B</kbd>
     </button>
     <button class="button big" :class="{ main: !counts }" type="button" @click="emit('onward')">
@@ -35,9 +35,13 @@ footer.counting {
 .button {
   min-height: 84px;
 }
+footer.faces {
+  grid-template-columns: 1fr 1.4fr 1fr;
+}
 @media (max-width: 900px) {
   footer,
-  footer.counting {
+  footer.counting,
+  footer.faces {
     grid-template-columns: 1fr 1fr;
     padding-inline: 14px;
     gap: 8px;

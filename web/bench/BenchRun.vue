@@ -75,12 +75,11 @@ const { spentMs, elapsed } = useStepClock({ state, step, here })
 const burrAll = computed(() => ZONES.every((one) => here.value.burr[one]))
 const notes = computed((): string[] => {
   const note = step.value && paceNote(step.value, spentMs.value, burrAll.value)
-  // work on the faces stops before a burr: one there is lost height
-  const isOnFace = step.value?.work === 'face' && ZONES.some((one) => here.value.burr[one])
   const tooHard = press.value?.trust === 'good' && isHeavy(press.value.value)
   return [
     ...(note ? [say(`bench.pace.${note}`)] : []),
-    ...(isOnFace ? [say('bench.burrOnFace')] : []),
+    // a burr from work on a face is lost height
+    ...(step.value?.work === 'face' && step.value.kind === 'side' ? [say('bench.burrOnFace')] : []),
     ...(tooHard ? [say(onDiamond.value ? 'gear.warning.heavy-on-diamond' : 'gear.warning.heavy-on-finish')] : []),
   ]
 })
@@ -108,7 +107,7 @@ watch(at, () => {
   zone.value = step.value?.only ?? 'heel'
 })
 function burr(): void {
-  if (!counts.value) return
+  if (!counts.value || step.value?.work === 'face') return
   const felt = !here.value.burr[zone.value]
   act({ kind: 'burr', stepId: state.value.stepId, zone: zone.value, felt })
   // the next section is the one to go on with
@@ -253,6 +252,7 @@ const onwardLabel = computed(() => {
   <p v-if="waiting > 0" class="waiting small" role="status">{{ say('bench.waiting', { n: waiting }) }}</p>
   <BenchKeys
     :counts="counts"
+    :burrs="counts && step?.work !== 'face'"
     :is-first="pace === 'led' ? at === 0 : pageAt === 0"
     :burr-felt="here.burr[zone]"
     :onward="onwardLabel"

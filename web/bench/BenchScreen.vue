@@ -129,20 +129,6 @@ const resume = (): Promise<void> =>
             body: { actions: [{ id: newId(), at: signedIn.now().toISOString(), kind: 'take-over' }] },
           })
   })
-async function ticked(carryOverId: string): Promise<void> {
-  await attempt(async () => {
-    if (!knife.value || !offer.value) return
-    const params = { id: knife.value.id, carryOverId }
-    try {
-      offer.value = { ...offer.value, carriedOver: await call(endpoints.tickCarryOver, { params }) }
-    } catch (error) {
-      // somebody else was first: what is left is what they left
-      const left = await call(endpoints.carryOvers, { params: { id: knife.value.id } })
-      offer.value = { ...offer.value, carriedOver: left }
-      throw error
-    }
-  })
-}
 function ended(): void {
   running.value = null
   void fleet.load()
@@ -171,7 +157,6 @@ function ended(): void {
       :busy="busy"
       v-model:pace="pace"
       v-model:beside-id="besideId"
-      @ticked="ticked"
       @choose="choose"
       @begin="begin"
       @begin-saved="beginSaved"

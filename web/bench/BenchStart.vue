@@ -13,8 +13,10 @@ import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useKeys } from '../ui/useKeys'
 import ApexDrawing from './ApexDrawing.vue'
 import BenchHead from './BenchHead.vue'
+import CarriedOver from './CarriedOver.vue'
 import CoinTruth from './CoinTruth.vue'
 import SoakList from './SoakList.vue'
+import { useCarryOvers } from './useCarryOvers'
 
 const props = defineProps<{ offer: BenchOffer; knife: KnifeView; busy: boolean }>()
 const emit = defineEmits<{
@@ -23,12 +25,12 @@ const emit = defineEmits<{
   beginSaved: []
   resume: []
   leave: []
-  ticked: [carryOverId: string]
 }>()
 const pace = defineModel<Pace>('pace', { required: true })
 const besideId = defineModel<string | null>('besideId', { required: true })
 const formats = useFormats()
 const session = useSession()
+const { left: carriedOver, busy: ticking, tickOff } = useCarryOvers(() => props.knife.id)
 const words = computed(() => verdictWords(props.knife, say, formats.value))
 const plan = computed(() => props.offer.plan)
 const recipes = computed(() =>
@@ -132,22 +134,7 @@ useKeys({
       <p v-for="warning in offer.warnings" :key="warning" class="note">{{ $t(`gear.warning.${warning}`) }}</p>
     </div>
     <aside>
-      <section v-if="offer.carriedOver.length > 0" class="heavy-rule">
-        <h2>{{ $t('bench.carried') }}</h2>
-        <p v-for="one in offer.carriedOver" :key="one.id" class="carried">
-          <span>{{
-            $t('bench.carriedBy', {
-              zone: capital($t(`zone.${one.zone}`)),
-              what: one.what,
-              name: one.leftBy,
-              date: formats.shortDay(one.leftAt),
-            })
-          }}</span>
-          <button class="button" type="button" :disabled="busy" @click="emit('ticked', one.id)">
-            {{ $t('bench.carriedDone') }}
-          </button>
-        </p>
-      </section>
+      <CarriedOver :left="carriedOver" :busy="ticking" @done="tickOff" />
       <section class="heavy-rule">
         <h2>{{ $t('bench.paceLabel') }}</h2>
         <div class="segments" role="group" :aria-label="$t('bench.paceLabel')">
@@ -274,12 +261,6 @@ aside p {
   padding: 4px 0;
   line-height: 1.35;
 }
-.carried {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 12px;
-}
 .choice {
   display: flex;
   flex-wrap: wrap;
@@ -288,7 +269,7 @@ aside p {
   border-bottom: 1px solid var(--rule);
 }
 .choice span {
-  width: 68px;
+  width: 96px;
 }
 .choice button {
   min-height: 44px;

@@ -40,13 +40,30 @@ const title = computed(() => {
   return isWorked(step) ? `${place} · ${formats.value.angle(Math.round(dpsOf(step) * 10) / 10)}` : place
 })
 const sides = computed(() => worked.value.filter(({ kind, work }) => kind === 'side' && work === 'edge'))
+/** What makes the stone ready, where it has to be made ready. */
+const ready = computed(() => props.page.steps.filter(({ kind }) => kind === 'soak' || kind === 'flatten'))
+const others = computed(() =>
+  props.page.steps.filter(
+    (step) =>
+      (isWorked(step) && !sides.value.includes(step)) ||
+      ['wipe', 'deburr', 'test', 'stow', 'clean'].includes(step.kind) ||
+      (step.kind === 'look' && step.tool !== null),
+  ),
+)
+const newtons = computed(() => props.plan.stages[props.page.stage ?? -1]?.newtons ?? '')
 /** Checks of a page once each, under the step they belong to. */
 const checks = computed(() =>
   props.page.steps
-    .flatMap((step) => step.checks.map((check) => ({ step, check })))
+    .flatMap((step) =>
+      (isWorked(step) || step.kind === 'ends' || step.kind === 'flatten' ? step.checks : []).map((check) => ({
+        step,
+        check,
+      })),
+    )
+    .filter(({ check }) => check !== 'burr-all-along' || sides.value.length === 0)
     .filter(({ check }, at, all) => all.findIndex((one) => one.check === check) === at),
 )
-const ways = computed(() => [...new Set(props.page.steps.flatMap((step) => wayWords(props.plan, step, say)))])
+const ways = computed(() => [...new Set(worked.value.flatMap((step) => wayWords(props.plan, step, say)))])
 const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => step.cautions))])
 </script>
 
@@ -62,19 +79,16 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
         :pieces="pieces"
         :live-dps="liveDps"
       />
-      <p v-for="way in ways" :key="way" class="soft">{{ way }}</p>
+      <p class="soft">{{ ways.join(' ') }}</p>
     </div>
     <div class="told">
       <h1>{{ title }}</h1>
       <ul class="counts">
-        <li v-for="step in worked" :key="step.id">{{ wordsOf(step).what }}</li>
-        <li
-          v-for="step in page.steps.filter((one) => !isWorked(one) && one.kind !== 'try')"
-          :key="step.id"
-          class="soft"
-        >
-          {{ wordsOf(step).what }}
+        <li v-for="step in ready" :key="step.id" class="soft">{{ wordsOf(step).what }}</li>
+        <li v-if="sides.length > 0">
+          {{ $t('bench.briefSides', { strokes: sides.map(({ strokes }) => strokes).join(' / '), newtons }) }}
         </li>
+        <li v-for="step in others" :key="step.id">{{ wordsOf(step).what }}</li>
       </ul>
       <table v-if="sides.length > 0" class="plain">
         <thead>

@@ -61,6 +61,8 @@ const words = computed(() => stepWords(props.plan, props.step, stoneName.value, 
 const ways = computed(() => wayWords(props.plan, props.step, say))
 const counts = computed(() => props.step.kind === 'side' || props.step.kind === 'teeth')
 const isDrawn = computed(() => props.step.strokes > 0 || props.step.kind === 'angle')
+/** A step with nothing to draw or read has the page to itself. */
+const isAlone = computed(() => !isDrawn.value && !['look', 'test', 'fetch', 'soak', 'clean'].includes(props.step.kind))
 const live = computed(() => (props.angle?.trust === 'good' ? props.angle.value : null))
 /** Stones of this session, with what each may be wetted with: said before anybody reaches for a bottle. */
 const stones = computed(() => props.plan.stages.flatMap(({ stoneId }) => props.gear.filter(({ id }) => id === stoneId)))
@@ -77,8 +79,8 @@ const force = (when: 'before' | 'after', spot: Zone, forceGf: number): void => {
 </script>
 
 <template>
-  <div class="body">
-    <div class="drawn">
+  <div class="body" :class="{ alone: isAlone }">
+    <div v-if="!isAlone" class="drawn">
       <StepDrawing
         v-if="isDrawn"
         :knife="knife"
@@ -175,6 +177,9 @@ const force = (when: 'before' | 'after', spot: Zone, forceGf: number): void => {
   gap: 34px;
   padding: 14px 26px;
   align-content: start;
+}
+.body.alone {
+  grid-template-columns: minmax(0, 52rem);
 }
 .drawn {
   display: grid;

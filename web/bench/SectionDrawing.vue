@@ -107,10 +107,12 @@ const recipe = computed(() =>
       </template>
       <line class="contact" :x1="EDGE_X" :x2="EDGE_X + contact" :y1="STONE_TOP + 1" :y2="STONE_TOP + 1" />
       <text class="name" :x="EDGE_X" :y="STONE_TOP + 18">{{ $t('bench.touches') }}</text>
-      <path class="arc" :d="arc" />
-      <text class="angle" :x="EDGE_X + 162" :y="STONE_TOP - 14">
-        {{ formats.angle(Math.round(shownDps * 10) / 10) }}
-      </text>
+      <template v-if="stack.problem !== 'flat'">
+        <path class="arc" :d="arc" />
+        <text class="angle" :x="EDGE_X + 162" :y="STONE_TOP - 14">
+          {{ formats.angle(Math.round(shownDps * 10) / 10) }}
+        </text>
+      </template>
       <text class="name" x="24" :y="STONE_TOP + 48">{{ stoneName }}</text>
     </svg>
     <figcaption v-if="stack.problem === 'too-tall'">

@@ -33,10 +33,12 @@ const shown = computed(() =>
     >
       <b>{{ $t(`zone.${one}`) }}</b>
       <span class="num">{{
-        $t('bench.zoneLine', {
-          strokes: here.strokes[one],
-          burr: $t(here.burr[one] ? 'bench.burrYes' : 'bench.burrNo'),
-        })
+        step.work === 'face'
+          ? here.strokes[one]
+          : $t('bench.zoneLine', {
+              strokes: here.strokes[one],
+              burr: $t(here.burr[one] ? 'bench.burrYes' : 'bench.burrNo'),
+            })
       }}</span>
     </button>
   </div>

@@ -50,7 +50,7 @@ const label = computed(() => ({ tool: props.tool, angle: shown.value }))
       <rect class="stone" x="90" y="262" width="380" height="18" />
       <polygon class="blade" :points="section" />
       <line class="contact" :x1="130" :x2="isFlat ? 430 : 216" y1="263" y2="263" />
-      <text class="angle" x="130" y="180">
+      <text class="angle" x="52" y="158">
         {{ $t(isFlat ? 'bench.teethFlat' : 'bench.teethAngle', { angle: shown }) }}
       </text>
       <text class="name" x="96" y="304">{{ tool }}</text>

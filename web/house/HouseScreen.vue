@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import DeviceSection from './DeviceSection.vue'
 import GearSection from './GearSection.vue'
+import HouseWaysSection from './HouseWaysSection.vue'
 import HouseSection from './HouseSection.vue'
 import PeopleSection from './PeopleSection.vue'
 import RecipeSection from './RecipeSection.vue'
@@ -15,6 +16,7 @@ const SECTIONS = {
   week: WeekSection,
   gear: GearSection,
   recipes: RecipeSection,
+  ways: HouseWaysSection,
   devices: DeviceSection,
   house: HouseSection,
 } as const

@@ -2,7 +2,23 @@
 import { computed } from 'vue'
 import type { Recipe } from '../../contract/bench'
 import { STROKE_SCHEMES, type StrokeScheme } from '../../core/abrasive/strokeLadder'
-import { CAUTIONS, CHECKS, COUNTED_KINDS } from '../../core/session/recipe'
+import {
+  CAUTIONS,
+  CHECKS,
+  COUNTED_KINDS,
+  LIFTS,
+  REMEDIES,
+  STEP_SIDES,
+  STEP_TOOLS,
+  STEP_TURNS,
+  STEP_WORKS,
+  type Remedy,
+  type StepLift,
+  type StepSide,
+  type StepTool,
+  type StepTurn,
+  type StepWork,
+} from '../../core/session/recipe'
 import { usualWords } from '../../words/bench'
 import { capital } from '../../words/format'
 import { say } from '../i18n'
@@ -18,7 +34,15 @@ const schemes = computed(() => [
   { value: 'none', label: say('recipes.noCount') },
   ...STROKE_SCHEMES.map((value) => ({ value, label: say(`recipes.scheme.${value}`) })),
 ])
-const side = computed(() => (step.value.side ? say(step.value.side === 'first' ? 'bench.right' : 'bench.left') : ''))
+const side = computed(() => (step.value.side ? say(`recipes.side.${step.value.side}`) : ''))
+const NONE = 'none'
+const listed = (values: readonly string[], key: string): { value: string; label: string }[] => [
+  { value: NONE, label: say('recipes.notSaid') },
+  ...values.map((value) => ({ value, label: say(`${key}.${value}`) })),
+]
+const turns = STEP_TURNS.map((value) => ({ value, label: say(`recipes.turn.${value}`) }))
+const lifted = (from: string): StepLift | undefined =>
+  from === NONE ? undefined : { from: from as StepLift['from'], dps: step.value.lift?.dps ?? 0 }
 const name = computed(() => capital(say(`bench.step.${step.value.kind}.name`, { stone: '', side: side.value }).trim()))
 const usual = computed(() => usualWords(props.recipeId, step.value, side.value, say))
 
@@ -37,7 +61,7 @@ const toggled = <T,>(list: readonly T[], one: T): T[] =>
   <li>
     <div class="head">
       <b>{{ name }}</b>
-      <span class="soft small">{{ $t(step.each === 'stone' ? 'recipes.each' : 'recipes.once') }}</span>
+      <span class="soft small">{{ $t(`recipes.turn.${step.each}`) }}</span>
       <span class="ways">
         <button class="button quiet" type="button" :disabled="isFirst" @click="emit('move', -1)">
           {{ $t('recipes.up') }}
@@ -76,6 +100,54 @@ const toggled = <T,>(list: readonly T[], one: T): T[] =>
         @update:model-value="set({ newtons: $event ?? undefined })"
       />
     </div>
+    <details v-if="COUNTED_KINDS.has(step.kind)">
+      <summary class="small">{{ $t('recipes.how') }}</summary>
+      <div class="counted">
+        <ChoiceField
+          :model-value="step.each"
+          :label="$t('recipes.turnLabel')"
+          :options="turns"
+          @update:model-value="set({ each: $event as StepTurn })"
+        />
+        <ChoiceField
+          :model-value="step.work ?? NONE"
+          :label="$t('recipes.work')"
+          :options="listed(STEP_WORKS, 'recipes.workOn')"
+          @update:model-value="set({ work: $event === NONE ? undefined : ($event as StepWork) })"
+        />
+        <ChoiceField
+          :model-value="step.side ?? NONE"
+          :label="$t('recipes.sideLabel')"
+          :options="listed(STEP_SIDES, 'recipes.side')"
+          @update:model-value="set({ side: $event === NONE ? undefined : ($event as StepSide) })"
+        />
+        <ChoiceField
+          :model-value="step.tool ?? NONE"
+          :label="$t('recipes.tool')"
+          :options="listed(STEP_TOOLS, 'bench.tool')"
+          @update:model-value="set({ tool: $event === NONE ? undefined : ($event as StepTool) })"
+        />
+        <ChoiceField
+          :model-value="step.lift?.from ?? NONE"
+          :label="$t('recipes.angleFrom')"
+          :options="listed(LIFTS, 'recipes.lift')"
+          @update:model-value="set({ lift: lifted(String($event)) })"
+        />
+        <MeasureField
+          v-if="step.lift"
+          :model-value="step.lift.dps"
+          :label="$t('recipes.angleAbove')"
+          unit="°"
+          @update:model-value="set({ lift: step.lift && { ...step.lift, dps: $event ?? 0 } })"
+        />
+        <ChoiceField
+          :model-value="step.ifNot ?? NONE"
+          :label="$t('recipes.ifNot')"
+          :options="listed(REMEDIES, 'bench.remedy')"
+          @update:model-value="set({ ifNot: $event === NONE ? undefined : ($event as Remedy) })"
+        />
+      </div>
+    </details>
     <details>
       <summary class="small">
         {{ $t('recipes.looks', { checks: step.checks.length, cautions: step.cautions.length }) }}

@@ -8,6 +8,8 @@ import { useSession } from '../stores/session'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import HonedButton from '../ui/HonedButton.vue'
 import { useKeys } from '../ui/useKeys'
+import CarriedOver from '../bench/CarriedOver.vue'
+import { useCarryOvers } from '../bench/useCarryOvers'
 import EdgeCurve from './EdgeCurve.vue'
 import KnifeDialogs, { type KnifeDialog } from './KnifeDialogs.vue'
 import KnifeFacts from './KnifeFacts.vue'
@@ -54,6 +56,7 @@ const line = computed(() => {
     .filter((part) => part !== '')
     .join(' · ')
 })
+const { left, busy: ticking, tickOff } = useCarryOvers(() => knife.value?.id ?? null)
 const { story, failed } = useEdgeStory(knife)
 const isOut = computed(() => knife.value?.status !== 'in-service')
 
@@ -140,6 +143,7 @@ useKeys({
     <div class="columns">
       <KnifeTimeline :knife="knife" />
       <div class="side">
+        <CarriedOver :left="left" :busy="ticking" @done="tickOff" />
         <KnifeFacts :knife="knife" @measure="dialog = 'measure'" />
         <KnifeSessions :knife="knife" />
       </div>

@@ -10,6 +10,7 @@ import FactorSection, { type FactorRow } from './FactorSection.vue'
 import HabitSection from './HabitSection.vue'
 import HandSection from './HandSection.vue'
 import RebuildSection from './RebuildSection.vue'
+import SideSection from './SideSection.vue'
 import ToolSection from './ToolSection.vue'
 
 const session = useSession()
@@ -64,6 +65,7 @@ const materials = computed(() =>
             :words="learning.hands.map((hand) => handWords(hand, say))"
           />
           <HabitSection v-if="learning.habits.length > 0" :habits="learning.habits" />
+          <SideSection v-if="learning.sides.length > 0" :sides="learning.sides" />
           <ToolSection
             v-if="learning.tools.length > 0"
             :tools="learning.tools"

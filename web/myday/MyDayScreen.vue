@@ -10,7 +10,10 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import CalendarLink from './CalendarLink.vue'
+import WaysSection from '../house/WaysSection.vue'
 import OwnTool from './OwnTool.vue'
+import { judged } from '../today/dayList'
+import JudgeList from '../today/JudgeList.vue'
 import { personDays } from './personDays'
 
 const formats = useFormats()
@@ -22,6 +25,12 @@ const people = computed(() =>
   [...fleet.people.values()].filter(({ active }) => active).map(({ id, name }) => ({ value: id, label: name })),
 )
 const days = computed(() => (view.value ? personDays(view.value, whose.value, formats.value.dayKey) : []))
+/** The verdict that counts is asked of whoever works with the knife. */
+const toJudge = computed(() =>
+  judged(
+    (fleet.fleet?.knives ?? []).filter(({ holderId, status }) => holderId === whose.value && status === 'in-service'),
+  ),
+)
 const bench = (id: string): string => view.value?.problem.benches.find((one) => one.id === id)?.name ?? ''
 const codes = (ids: readonly string[]): string =>
   ids
@@ -46,6 +55,14 @@ const codes = (ids: readonly string[]): string =>
       :options="people"
     />
     <OwnTool v-if="fleet.people.has(whose)" :person-id="whose" class="whose no-print" />
+    <details v-if="whose === session.person?.id" class="own no-print">
+      <summary>{{ $t('ways.own') }}</summary>
+      <WaysSection whose="own" />
+    </details>
+    <section v-if="toJudge.length > 0" class="day">
+      <h2>{{ $t('myday.judge') }}</h2>
+      <JudgeList :knives="toJudge" />
+    </section>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="!view && !refusal" class="lead">{{ $t('week.loading') }}</p>
     <p v-if="view && !view.accepted" class="soft">{{ $t('myday.noPlan') }}</p>
@@ -107,6 +124,11 @@ const codes = (ids: readonly string[]): string =>
 .whose {
   max-width: 320px;
   margin-bottom: 10px;
+}
+.own summary {
+  min-height: 44px;
+  padding: 10px 0;
+  cursor: pointer;
 }
 .day {
   border-top: 3px solid var(--rule-strong);

@@ -4,6 +4,7 @@ import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import HonedAllButton from '../ui/HonedAllButton.vue'
 import { toBeHoned, type PersonDay } from './dayList'
+import JudgeList from './JudgeList.vue'
 import HoneList from './HoneList.vue'
 import PressingKnife from './PressingKnife.vue'
 
@@ -31,6 +32,7 @@ const stations = computed(() =>
     <div class="work">
       <PressingKnife v-for="knife in day.pressing" :key="knife.id" :knife="knife" :now="now" />
       <HoneList v-if="day.toHone.length > 0" :knives="day.toHone" />
+      <JudgeList v-if="day.toJudge.length > 0" :knives="day.toJudge" />
       <p v-if="day.fine.length > 0" class="soft small fine">
         {{ say('today.fine', { n: day.fine.length, codes: day.fine.map((knife) => knife.code).join(', ') }) }}
       </p>

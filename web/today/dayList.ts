@@ -12,6 +12,8 @@ export interface PersonDay {
   /** knives that only want honing before they are drawn */
   readonly toHone: readonly KnifeView[]
   readonly fine: readonly KnifeView[]
+  /** knives whose last sharpening has been used long enough to be judged */
+  readonly toJudge: readonly KnifeView[]
 }
 
 export interface DayList {
@@ -45,6 +47,10 @@ const urgency = (knife: KnifeView): number => ACTIONS.indexOf(knife.verdict.acti
 const worstForce = (knife: KnifeView): number => knife.zones[knife.worstZone].forceGf / knife.limitGf
 const byNeed = (a: KnifeView, b: KnifeView): number => urgency(a) - urgency(b) || worstForce(b) - worstForce(a)
 
+/** Somebody is asked once: what wants a test anyway, or the stone again, is not asked about as well. */
+export const judged = (knives: readonly KnifeView[]): KnifeView[] =>
+  knives.filter((knife) => knife.judgeDue && ['hone', 'none', 'touch-up'].includes(knife.verdict.action))
+
 function personDay(person: Person, knives: readonly KnifeView[]): PersonDay {
   const needing = knives.filter((knife) => knife.verdict.action !== 'none')
   return {
@@ -52,6 +58,7 @@ function personDay(person: Person, knives: readonly KnifeView[]): PersonDay {
     pressing: needing.filter((knife) => !isDailyHone(knife) || dullTonight(knife)).sort(byNeed),
     toHone: needing.filter((knife) => isDailyHone(knife) && !dullTonight(knife)).sort(byNeed),
     fine: knives.filter((knife) => knife.verdict.action === 'none'),
+    toJudge: judged(knives),
   }
 }
 
@@ -69,7 +76,7 @@ export function dayList(fleet: Fleet, viewerId: string | null): DayList {
     )
     .filter((day) => day.pressing.length + day.toHone.length + day.fine.length > 0)
   const isViewer = (day: PersonDay): boolean => day.person.id === viewerId && day.person.role !== 'chef'
-  const busy = days.filter((day) => day.pressing.length + day.toHone.length > 0)
+  const busy = days.filter((day) => day.pressing.length + day.toHone.length + day.toJudge.length > 0)
   return {
     people: busy.sort(
       (a, b) => Number(isViewer(b)) - Number(isViewer(a)) || need(a) - need(b) || b.pressing.length - a.pressing.length,

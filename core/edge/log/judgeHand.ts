@@ -12,6 +12,17 @@ export const OFF_STONE_HOURS = 0.5
 /** A sharpening is judged after five to six hours of use (common practice); a check near that will do. */
 const JUDGED_FROM_HOURS = 4
 const JUDGED_UNTIL_HOURS = 8
+/** Somebody is asked from here on: after five to six hours of use an edge shows what it is (common practice). */
+const ASKED_FROM_HOURS = 5
+
+/** Is it time for the verdict that counts, and has nobody given it? A sharpening is judged after hours of use, not off the stone. */
+export const isJudgementDue = ({ sharpening, checkedMs, hoursSinceCheck }: KnifeState): boolean =>
+  sharpening.personId !== null &&
+  !sharpening.judged &&
+  sharpening.hours >= ASKED_FROM_HOURS &&
+  sharpening.hours <= JUDGED_UNTIL_HOURS &&
+  (checkedMs === null || hoursSinceCheck > sharpening.hours - JUDGED_FROM_HOURS)
+
 /** Knives and days differ by this much in log force whoever sharpens them (assumed). */
 const KNIFE_LOG_SD = 0.08
 

@@ -77,7 +77,7 @@ export const WIPE_COMPOUND = step('wipe-compound', 'wipe', {
 })
 export const FINISH = [...STROPPING, WIPE_COMPOUND, TEST, CLEAN, STOW]
 /** Paper between stones shows whether it is right so far (common practice). */
-export const TRY = step('try', 'try', { each: 'stone', checks: ['cuts-paper'] })
+export const TRY = step('try', 'try', { each: 'stone' })
 
 interface OnStones {
   readonly checks?: readonly Check[]

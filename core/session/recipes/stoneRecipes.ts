@@ -36,7 +36,7 @@ const BUTCHERS = ['boning-stiff', 'boning-flexible', 'breaking', 'skinning'] as 
 /** Sessions that make or keep an edge on stones. */
 export const STONE_RECIPES: readonly Recipe[] = [
   edgeRecipe({ id: 'full', actions: ['stone', 'repair'], steps: whetstone('equal') }),
-  edgeRecipe({ id: 'maintenance', actions: ['stone', 'touch-up'], steps: whetstone('falling') }),
+  edgeRecipe({ id: 'maintenance', actions: ['stone'], steps: whetstone('falling') }),
   edgeRecipe({
     id: 'touch-up',
     actions: ['touch-up'],
@@ -47,7 +47,7 @@ export const STONE_RECIPES: readonly Recipe[] = [
   edgeRecipe({
     id: 'after-job',
     actions: ['touch-up'],
-    suits: { types: [...BUTCHERS, 'cleaver'] },
+    suits: { types: [...BUTCHERS] },
     stones: 'one',
     finishMicron: 11.5,
     choices: [...STROKE_CHOICES, FIRST_SIDE, FLATNESS],
@@ -123,7 +123,7 @@ export const STONE_RECIPES: readonly Recipe[] = [
   }),
   edgeRecipe({
     id: 'clamp-jig',
-    actions: ['stone', 'touch-up'],
+    actions: ['stone'],
     finishMicron: 11.5,
     choices: [DEBURR, COMPOUND],
     steps: whetstone('equal', { cautions: ['edge-away'], tool: 'jig' }).filter(({ id }) => id !== 'flatten'),

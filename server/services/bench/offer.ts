@@ -7,7 +7,6 @@ import type { SessionPlan } from '../../../core/session/plan'
 import type { StepTool } from '../../../core/session/recipe'
 import type { Clock } from '../../clock'
 import type { Database } from '../../db/database'
-import { openCarryOvers } from '../../db/queries/bench/carryOvers'
 import { openSessions } from '../../db/queries/bench/sessions'
 import { listPieces } from '../../db/queries/shelf/gear'
 import { listWorkOrders } from '../../db/queries/fleet/workOrders'
@@ -139,7 +138,6 @@ export async function benchOffer(
     warnings: warningsFor(used, one, plan),
     saved: workOrderFor(await listWorkOrders(db, caller.house.id), knifeId, one.present.state),
     missing: missingFor(bench, plan),
-    carriedOver: await openCarryOvers(db, caller.house.id, knifeId),
     coins: coinsUnder(one, await listPieces(db, caller.house.id)),
     start: await startRights(db, caller, { ...laid, action: one.action, knife: one.knife }),
     pace: paceOf(one.hands.ways),

@@ -3,6 +3,7 @@ import { firstDull, forecastEdge, rotaAhead, usualUse, type EdgeForecast } from 
 import { steelAhead, type DateBand } from '../../../core/edge/forecast/steelAhead'
 import { advance } from '../../../core/edge/log/history'
 import { workAt, type UsageContext } from '../../../core/edge/log/usage'
+import { isJudgementDue } from '../../../core/edge/log/judgeHand'
 import { presentBlade } from '../../../core/edge/log/presentBlade'
 import { forceBand, isSeen, type KnifeState } from '../../../core/edge/log/state'
 import { angleMismatch, type HoneTool } from '../../../core/edge/model/hone'
@@ -222,6 +223,7 @@ export function knifeView(knife: StoredKnife, stored: KnifeState, snapshot: Hous
     checkedAt: instantOrNull(state.checkedMs),
     hoursSinceHone: tenth(state.hoursSinceHone),
     hoursSinceSharpening: tenth(state.hoursSinceSharpening),
+    judgeDue: seen && state.status === 'in-service' && isJudgementDue(state),
     readingCount: state.readingCount,
     signCount: state.signCount,
     seen,

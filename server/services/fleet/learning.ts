@@ -16,6 +16,9 @@ import { ZONES } from '../../../core/knife/zones'
 import type { Database } from '../../db/database'
 import type { Caller } from '../../signIn/sessions'
 import { loadFleetSnapshot, type FleetSnapshot } from './fleet'
+import { sideTimesByPerson } from '../../db/queries/bench/sideTimes'
+import type { Hand } from '../../../core/session/plan'
+import { weakSide } from '../../../core/session/sides'
 
 const used = <T extends string>(all: readonly T[], seen: readonly T[]): T[] => all.filter((one) => seen.includes(one))
 
@@ -61,6 +64,19 @@ function habitsOf({ people, states, similar, house }: FleetSnapshot): HouseLearn
     }))
 }
 
+/** Everybody whose sides differ, with the strokes each got. */
+async function sidesOf(db: Database, { people, house }: FleetSnapshot): Promise<HouseLearning['sides']> {
+  const byPerson = await sideTimesByPerson(db, house.id)
+  return people.flatMap(({ id, name, active }) => {
+    const times = byPerson.get(id) ?? []
+    const weak = active ? weakSide(times) : null
+    if (!weak) return []
+    const strokesOf = (hand: Hand): number =>
+      times.reduce((sum, time) => sum + (time.hand === hand ? time.strokes : 0), 0)
+    return [{ personId: id, name, ...weak, strokes: { left: strokesOf('left'), right: strokesOf('right') } }]
+  })
+}
+
 /** What a house has taught so far, from every knife's log. */
 export async function houseLearning(db: Database, caller: Caller, now: Date): Promise<HouseLearning> {
   const snapshot = await loadFleetSnapshot(db, caller.house, now)
@@ -88,6 +104,7 @@ export async function houseLearning(db: Database, caller: Caller, now: Date): Pr
     ).map((product) => ({ product, tableFactor: PRODUCT_FACTOR[product], effect: productFactor(lessons, product) })),
     hands: handsOf(snapshot, lessons),
     habits: habitsOf(snapshot),
+    sides: await sidesOf(db, snapshot),
     tools: toolsOf(lessons),
   }
 }

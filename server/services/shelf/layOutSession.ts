@@ -115,9 +115,16 @@ function chooseRecipe(bench: Bench, one: BenchKnife, recipeId: string | undefine
   return chosen
 }
 
-/** What a recipe does to a knife, as the removal model counts it. */
-const workOf = (recipe: Recipe, action: Action): StoneAction =>
-  recipe.worksOn === 'face' ? 'thin' : recipe.stones === 'last' ? 'touch-up' : action === 'repair' ? 'repair' : 'stone'
+/**
+ * What a recipe does to a knife, as the removal model counts it. A touch-up that is asked for stays one on every recipe
+ * that is made for it; on the butcher's one stone it is a whole session.
+ */
+function workOf(recipe: Recipe, action: Action): StoneAction {
+  if (recipe.worksOn === 'face') return 'thin'
+  const isTopUp = action === 'touch-up' && recipe.actions.includes('touch-up') && recipe.stones !== 'one'
+  if (recipe.stones === 'last' || isTopUp) return 'touch-up'
+  return action === 'repair' ? 'repair' : 'stone'
+}
 
 export interface SessionLayout {
   readonly recipe: Recipe

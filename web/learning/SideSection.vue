@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import type { HouseLearning } from '../../contract/learning'
+
+/** The side that takes somebody longer: a hand to be trained, with an exercise. */
+defineProps<{ sides: HouseLearning['sides'] }>()
+const tenth = (value: number): string => value.toFixed(1)
+</script>
+
+<template>
+  <section class="heavy-rule">
+    <h2>{{ $t('house-learned.sides') }}</h2>
+    <p class="soft learned-hint">{{ $t('house-learned.sidesHint') }}</p>
+    <table class="plain">
+      <thead>
+        <tr>
+          <th>{{ $t('field.name') }}</th>
+          <th>{{ $t('house-learned.sideStrokes') }}</th>
+          <th>{{ $t('house-learned.sideTimes') }}</th>
+          <th>{{ $t('house-learned.says') }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="side in sides" :key="side.personId">
+          <td>{{ side.name }}</td>
+          <td class="num">{{ side.strokes.left }} / {{ side.strokes.right }}</td>
+          <td class="num">
+            {{ tenth(side.times) }}
+            <span class="soft small">{{ tenth(side.low) }}–{{ tenth(side.high) }}</span>
+          </td>
+          <td>
+            {{
+              $t('house-learned.sideSays', {
+                name: side.name,
+                side: $t(`bench.${side.hand}`),
+                times: tenth(side.times),
+                sessions: side.sessions,
+              })
+            }}
+            {{ $t('house-learned.sideExercise', { side: $t(`bench.${side.hand}`) }) }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
