@@ -13,6 +13,13 @@ function phase(day: Fleet['day'], nowMs: number, say: Say, formats: Formats): st
   return say(day.services.length === 0 ? 'day.closed' : 'day.over')
 }
 
+/** Setting up and clearing away, once for a sitting of all the knives that wait (common practice: 10 to 14 minutes). */
+const SETTING_UP_MINUTES = 12
+
+/** Minutes of bench that knives take together: each its own, and setting up once. */
+export const sittingMinutes = (stones: readonly KnifeView[]): number =>
+  stones.length === 0 ? 0 : SETTING_UP_MINUTES + stones.reduce((sum, knife) => sum + knife.verdict.cost.minutes, 0)
+
 /** The day in two or three sentences: where the clock stands, which edges are dull, whether the bench has room. */
 export function daySummary(
   fleet: Fleet,
@@ -36,7 +43,7 @@ export function daySummary(
           ms(knife.dullAhead.startsAt) <= ms(next.startsAt),
       ).length
     : 0
-  const needed = stones.reduce((sum, knife) => sum + knife.verdict.cost.minutes, 0)
+  const needed = sittingMinutes(stones)
   const sentences = [phase(fleet.day, nowMs, say, formats)]
   if (dullNow > 0) sentences.push(say('day.dullNow', { n: dullNow }))
   if (soon > 0 && next) sentences.push(say('day.dullSoon', { n: soon, service: next.name }))

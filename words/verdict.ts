@@ -51,6 +51,9 @@ export const edgeAngle = ({ dpsLeft, dpsRight }: Sides, say: Say, formats: Forma
     ? formats.angle((dpsLeft + dpsRight) / 2)
     : say('verdict.angles', { left: formats.angle(dpsLeft), right: formats.angle(dpsRight) })
 
+/** Work that is done on stones, where the edge has no teeth. */
+const ON_STONES: ReadonlySet<string> = new Set(['stone', 'touch-up'])
+
 /** The action itself, with tool, count, angle and minutes as far as it has them. */
 export function recommendationSentence(
   step: RecommendationView,
@@ -58,7 +61,8 @@ export function recommendationSentence(
   formats: Formats,
   knife: Pick<KnifeView, 'worstZone'> & Sides,
 ): string {
-  return say(`action.${step.action}`, {
+  const isOnStones = step.startStone !== null || step.startGrit !== null
+  return say(isOnStones || !ON_STONES.has(step.action) ? `action.${step.action}` : 'action.teeth', {
     zone: say(`zone.${knife.worstZone}`),
     strokes: step.cost.strokesPerSide,
     angle: edgeAngle(knife, say, formats),

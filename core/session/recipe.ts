@@ -248,6 +248,10 @@ export function recipesFor(recipes: readonly Recipe[], knife: RecipeKnife, actio
   return recipes
     .filter((recipe) => suitsKnife(recipe, knife))
     .sort(
-      (a, b) => Number(b.actions.includes(action)) - Number(a.actions.includes(action)) || closeness(b) - closeness(a),
+      (a, b) =>
+        Number(b.actions.includes(action)) - Number(a.actions.includes(action)) ||
+        // what is never proposed comes last, however closely it is made
+        Number(b.actions.length > 0) - Number(a.actions.length > 0) ||
+        closeness(b) - closeness(a),
     )
 }

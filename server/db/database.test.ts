@@ -76,6 +76,7 @@ describe('the database', () => {
       '0012_log_by_time',
       '0013_recipes_say_what_they_record',
       '0014_honing_as_a_habit',
+      '0015_house_ways',
     ])
   })
 

@@ -86,7 +86,9 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
       <ul class="counts">
         <li v-for="step in ready" :key="step.id" class="soft">{{ wordsOf(step).what }}</li>
         <li v-if="sides.length > 0">
-          {{ $t('bench.briefSides', { strokes: sides.map(({ strokes }) => strokes).join(' / '), newtons }) }}
+          {{
+            $t('bench.briefSides', { strokes: [...new Set(sides.map(({ strokes }) => strokes))].join(' / '), newtons })
+          }}
         </li>
         <li v-for="step in others" :key="step.id">{{ wordsOf(step).what }}</li>
       </ul>

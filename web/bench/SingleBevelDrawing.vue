@@ -40,6 +40,11 @@ const arc = computed(() => {
   const angle = radians(props.dps)
   return `M ${EDGE_X + radius} ${STONE_TOP} A ${radius} ${radius} 0 0 0 ${EDGE_X + radius * Math.cos(angle)} ${STONE_TOP - radius * Math.sin(angle)}`
 })
+/** Height of the spine over the stone: its back at the angle, less the steel below it. */
+const spineMm = computed(() => {
+  const { heelHeightMm: height, spineMm: spine } = props.knife
+  return Math.round(10 * (height * Math.sin(radians(props.dps)) - spine * Math.cos(radians(props.dps)))) / 10
+})
 const shown = computed(() => formats.value.angle(props.isBack ? 0 : Math.round(props.dps * 10) / 10))
 </script>
 
@@ -63,6 +68,9 @@ const shown = computed(() => formats.value.angle(props.isBack ? 0 : Math.round(p
     </svg>
     <figcaption>
       <b>{{ $t(isBack ? 'bench.backFlat' : 'bench.bevelFlush') }}</b>
+      <template v-if="!isBack && spineMm > 0">{{
+        ' ' + $t('bench.stackIs', { height: formats.length(spineMm) })
+      }}</template>
     </figcaption>
   </figure>
 </template>

@@ -19,7 +19,7 @@ beforeEach(() => {
 const shown = (component: Component, props: Record<string, unknown>): VueWrapper =>
   mount(component, { props, global: { plugins: [i18n] } })
 
-const step = { id: 'first-1', kind: 'side', strokes: 57 } as SessionStep
+const step = { id: 'first-1', kind: 'side', work: 'edge', strokes: 57, only: null } as SessionStep
 const here: StepState = {
   strokes: { heel: 18, belly: 14, tip: 0 },
   burr: { heel: true, belly: false, tip: false },

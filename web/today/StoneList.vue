@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
+import { sittingMinutes } from '../../words/day'
 import { plannedSentence, recommendationSentence } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
@@ -20,7 +21,7 @@ const plannedWords = (knife: KnifeView): string =>
     say,
     formats.value,
   )
-const needed = computed(() => props.knives.reduce((sum, knife) => sum + knife.verdict.cost.minutes, 0))
+const needed = computed(() => sittingMinutes(props.knives))
 </script>
 
 <template>

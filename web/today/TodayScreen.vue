@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
-import { daySummary } from '../../words/day'
+import { daySummary, sittingMinutes } from '../../words/day'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
@@ -55,7 +55,7 @@ watch(
   { immediate: true },
 )
 const minutesLeft = computed(() => (fleet.fleet ? benchMinutesLeft(fleet.fleet.day, nowMs.value) : 0))
-const stoneMinutes = computed(() => list.value?.stones.reduce((sum, knife) => sum + knife.verdict.cost.minutes, 0) ?? 0)
+const stoneMinutes = computed(() => sittingMinutes(list.value?.stones ?? []))
 const summary = computed(() =>
   fleet.fleet && list.value
     ? daySummary(fleet.fleet, list.value.stones, minutesLeft.value, nowMs.value, say, formats.value)

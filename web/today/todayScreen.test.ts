@@ -115,10 +115,10 @@ describe('Today', () => {
     const screen = await shown(fleet(9, 18))
     const stones = screen.getComponent(StoneList)
     expect(stones.findAll('li')).toHaveLength(8)
-    expect(stones.text()).toContain('360 min of work')
+    expect(stones.text()).toContain('372 min of work')
     for (let turn = 0; turn < 6; turn++) await frame()
     expect(stones.findAll('li')).toHaveLength(18)
-    expect(stones.text()).toContain('360 min of work')
+    expect(stones.text()).toContain('372 min of work')
   })
 
   it('says that there is nothing to do, and how to fill an empty rack', async () => {

@@ -138,7 +138,8 @@ function recommendationView(
   const first = bench.gear.find(({ id }) => id === session?.stages[0]?.stone.id)
   return {
     action,
-    startGrit,
+    // teeth meet no stone, whatever the verdict would begin a plain edge on
+    startGrit: session && session.stages.length === 0 ? null : startGrit,
     tool,
     dps,
     reasons: step.reasons.map(({ code, values }) => ({ code, values: { ...values } })),
