@@ -1,11 +1,13 @@
 import { wearRate } from '../core/edge/filter/belief'
 import type { EventPayloads } from '../core/edge/model/events'
-import { edgeForce, freshForce } from '../core/edge/model/force'
+import { edgeForce, freshForce, wornForce } from '../core/edge/model/force'
 import { honeEffect, honeStrokes, nextHoning, NO_ROD_WORK, usualHoneTool, type HoneTool } from '../core/edge/model/hone'
 import { LADDER, LADDER_FORCE } from '../core/edge/model/ladder'
-import { wearBy, type Wear } from '../core/edge/model/wear'
+import { bluntWidth, wearBy, type Wear } from '../core/edge/model/wear'
+import { startGritOf, USUAL_SHELF, wayThrough } from '../core/edge/verdict/cost'
 import type { Occurrence } from '../core/house/serviceClock'
 import { BOARD_FACTOR, PRODUCT_FACTOR, type Board, type Product } from '../core/house/stations'
+import type { BladeGeometry } from '../core/knife/bladeGeometry'
 import { FACTORY_FINISH_MICRON, type BladeSpec } from '../core/knife/bladeSpec'
 import { ZONES, type Zone } from '../core/knife/zones'
 import type { Chance } from '../core/statistics/random'
@@ -29,6 +31,7 @@ export interface Hand {
 
 export interface Life {
   readonly spec: BladeSpec
+  readonly geometry: BladeGeometry
   readonly limitGf: number
   readonly board: Board
   readonly product: Product
@@ -67,6 +70,9 @@ const byZone = (make: (zone: Zone) => TrueEdge): TrueZones => ({
 })
 const worst = (zones: TrueZones, dps: number): number => Math.max(...ZONES.map((zone) => edgeForce(zones[zone], dps)))
 
+const worstWorn = (zones: TrueZones, dps: number): number =>
+  Math.max(...ZONES.map((zone) => wornForce(zones[zone], dps)))
+
 function readings(zones: TrueZones, life: Life): EventPayloads['checked'] {
   const { chance, spec } = life
   if (chance.happens(life.habits.laddersInstead)) {
@@ -80,6 +86,27 @@ function readings(zones: TrueZones, life: Life): EventPayloads['checked'] {
   return {
     readings: ZONES.map((zone) => ({ zone, forcesGf: Array.from({ length: repeats }, () => read(zone)) })),
     ladder: [],
+  }
+}
+
+/** Fetching, soaking done, flattening: before a knife is on the stone (common practice). */
+const SETTING_UP_MINUTES = 6
+
+/** A session as the trade would do it on this edge: the first stone by how blunt it is, the minutes it takes. */
+function sessionOn(
+  zones: TrueZones,
+  { spec, geometry, chance }: Life,
+  finishMicron: number,
+): EventPayloads['sharpened'] & { readonly minutes: number } {
+  const bluntUm = Math.max(...ZONES.map((zone) => bluntWidth({ ...zones[zone], dps: spec.dps })))
+  // teeth meet no stone, however blunt they are
+  if (spec.serrated) return { finishMicron, minutes: Math.round(chance.between(6, 12)) }
+  const way = wayThrough(geometry, { bluntUm }, { stones: USUAL_SHELF, finishMicron })
+  const startGrit = startGritOf(way)
+  return {
+    finishMicron,
+    minutes: Math.max(3, Math.round(way.minutes * chance.between(0.85, 1.3))),
+    ...(startGrit === null ? {} : { startGrit }),
   }
 }
 
@@ -110,11 +137,13 @@ export function liveThrough(life: Life): LifeEvent[] {
       const by = life.holderId ?? life.hands[0].personId
       events.push({ kind: 'checked', atMs: quietMs, personId: by, payload: checked })
       nextCheckMs = quietMs + habits.daysBetweenChecks * DAY * chance.between(0.7, 1.4)
-      if (worst(zones, spec.dps) > life.limitGf * habits.sharpensOver) {
+      // what a rod brings back is no reason for the stone, where somebody takes one to it
+      const found = chance.happens(habits.honesBefore) ? worstWorn(zones, spec.dps) : worst(zones, spec.dps)
+      if (found > life.limitGf * habits.sharpensOver) {
         const hand = chance.pick(life.hands)
         const finishMicron = chance.pick(FINISHES)
-        const minutes = Math.round(chance.between(9, 26))
-        const doneMs = Math.min(quietMs + (minutes + 4) * MINUTE_MS, nowMs - MINUTE_MS)
+        const session = sessionOn(zones, life, finishMicron)
+        const doneMs = Math.min(quietMs + (session.minutes + SETTING_UP_MINUTES) * MINUTE_MS, nowMs - MINUTE_MS)
         zones = fresh(hand, finishMicron)
         rod = NO_ROD_WORK
         events.push(
@@ -122,7 +151,7 @@ export function liveThrough(life: Life): LifeEvent[] {
             kind: 'sharpened',
             atMs: doneMs,
             personId: hand.personId,
-            payload: { startGrit: minutes > 16 ? 320 : 1000, finishMicron, minutes },
+            payload: session,
           },
           {
             kind: 'checked',

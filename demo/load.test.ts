@@ -47,8 +47,21 @@ beforeAll(async () => {
     personId,
     pace,
   }))
+  stoned = (
+    await db.query<(typeof stoned)[number]>(
+      `select k.type, count(distinct k.id)::int as knives, count(*)::int as sessions,
+         (count(*) filter (where (e.payload ->> 'startGrit')::numeric < 800))::int as coarse
+       from events e
+       join knives k on k.house_id = e.house_id and k.id = e.knife_id
+       where e.kind = 'sharpened'
+       group by k.type`,
+    )
+  ).rows
   await db.close()
 })
+
+/** Sharpenings of one kind of knife in the ten weeks, and how many of them began on a coarse stone. */
+let stoned: { type: string; knives: number; sessions: number; coarse: number }[]
 
 const needing = (action: string): string[] =>
   fleet.knives
@@ -56,6 +69,20 @@ const needing = (action: string): string[] =>
     .map((knife) => knife.code)
 
 describe('Hallow Quay', () => {
+  // a chef’s knife goes to the stone weekly to fortnightly, and to a coarse one much more seldom (common practice)
+  it('sharpens as often as kitchens do, and nobody grinds a chef’s knife on #320 every fourth day', () => {
+    const chefs = stoned.find(({ type }) => type === 'chef')
+    const daysBetween = (count: number): number => (70 * (chefs?.knives ?? 0)) / count
+    expect(daysBetween(chefs?.sessions ?? Infinity)).toBeGreaterThanOrEqual(6)
+    expect(daysBetween(chefs?.sessions ?? Infinity)).toBeLessThanOrEqual(15)
+    expect(daysBetween(chefs?.coarse ?? Infinity)).toBeGreaterThan(12)
+    expect(stoned.find(({ type }) => type === 'bread')?.coarse).toBe(0)
+  })
+
+  it('has a weak hand to train', () => {
+    expect(learned.sides.map(({ name, hand }) => [name, hand])).toContainEqual(['Corin Hale', 'left'])
+  })
+
   it('has its knives, its people and ten weeks of history that end now', () => {
     expect(fleet.knives).toHaveLength(KNIVES.length)
     expect(fleet.people).toHaveLength(PEOPLE.length)

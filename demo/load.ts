@@ -39,7 +39,7 @@ import {
 import { id, personId, SAMPLE_HOUSE_ID, stationId, WEEKS } from './ids'
 import { liveThrough, type Hand, type LifeEvent } from './life'
 import { loadCrew, loadWalks } from './loadCrew'
-import { recordSessions } from './sessions'
+import { recordSessions, type Paces } from './sessions'
 import { lastChapter, UNTENDED_MS } from './stories'
 
 const SEED = 20_26
@@ -52,8 +52,12 @@ const HANDS: readonly [Hand, Hand, Hand] = [
   { personId: personId('Teun Aalders'), leavesGf: { heel: 18, belly: 14, tip: 20 } },
 ]
 
-/** How long each of them takes to a burr, against the table. */
-const PACES = { [personId('Oda Finch')]: 0.92, [personId('Corin Hale')]: 1.2, [personId('Teun Aalders')]: 1.05 }
+/** How long each of them takes to a burr, against the table, and how much longer on the left side: one has a weak hand. */
+const PACES: Paces = {
+  [personId('Oda Finch')]: { pace: 0.92, left: 1 },
+  [personId('Corin Hale')]: { pace: 1.2, left: 1.7 },
+  [personId('Teun Aalders')]: { pace: 1.05, left: 1 },
+}
 
 const weekOf = (kind: 'service' | 'quiet', spans: typeof SERVICES): WeeklySpan[] =>
   spans.flatMap(({ weekdays, name, starts, ends }) =>
@@ -115,6 +119,7 @@ function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: n
   const untendedFromMs = nowMs - (sample.story ? UNTENDED_MS[sample.story] : 0)
   const honing: (typeof HONING)[string] = HONING[sample.holder ?? ''] ?? USUAL_HONING
   const life = liveThrough({
+    geometry: blade.geometry,
     spec: blade.spec,
     limitGf,
     board: station.board,

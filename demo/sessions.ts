@@ -27,8 +27,8 @@ const SEED = 7_11
 const KEPT_DAYS = 21
 /** A check so near to a sharpening was its first look, or its last test. */
 const PART_OF_IT_MS = 45 * MINUTE_MS
-/** How much longer somebody takes to a burr than the table says. */
-export type Paces = Readonly<Record<string, number>>
+/** How much longer somebody takes to a burr than the table says, and how much longer again on the left side. */
+export type Paces = Readonly<Record<string, { readonly pace: number; readonly left: number }>>
 
 /** What somebody did, before it has its id. */
 type Act = BenchAction extends infer One ? (One extends BenchAction ? Omit<One, 'id'> : never) : never
@@ -89,14 +89,17 @@ function workedThrough(
     after,
   }: {
     readonly endsMs: number
-    readonly pace: number
+    readonly pace: Paces[string]
     readonly before: EventWrite | undefined
     readonly after: EventWrite | undefined
   },
   luck: Chance,
 ): { readonly startedMs: number; readonly actions: Act[] } {
   const steps = foldable(plan).steps
-  const lengths = steps.map(({ minutes }) => Math.max(10_000, minutes * pace * luck.between(0.9, 1.1) * MINUTE_MS))
+  const lengths = steps.map(({ minutes, hand }) => {
+    const slower = pace.pace * (hand === 'left' ? pace.left : 1)
+    return Math.max(10_000, minutes * slower * luck.between(0.9, 1.1) * MINUTE_MS)
+  })
   const startedMs = endsMs - lengths.reduce((sum, length) => sum + length, 0)
   let atMs = startedMs
   const actions = steps.flatMap((step, place): Act[] => {

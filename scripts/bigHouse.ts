@@ -110,10 +110,11 @@ export async function loadBigHouse(
       },
       `${TYPE_TEMPLATES[type].codePrefix}-${index + 1}`,
     )
-    const { spec, role } = knownBlade(knife)
+    const { spec, geometry, role } = knownBlade(knife)
     const luck = chance(index + 1)
     const life = liveThrough({
       spec,
+      geometry,
       limitGf: DEFAULT_SERVICE_LIMITS[role],
       board: station.board,
       product: station.product,
