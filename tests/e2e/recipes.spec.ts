@@ -39,7 +39,7 @@ const RECIPES: readonly Run[] = [
     recipe: 'Thinning',
     code: 'CH-09',
     says: [/right face: lay it flat, spine on the stone/, /left face: flat again/],
-    drawn: /The blade on Coarse 220 at 1\.\d°/,
+    drawn: /The blade on Coarse \d+ at 1\.\d°/,
     never: /until a burr is felt/,
   },
   {
@@ -117,6 +117,17 @@ const RECIPES: readonly Run[] = [
   },
   { recipe: 'Burr removal', code: 'CH-09', says: [/alternating light turns, a hair steeper/], drawn: /The blade on/ },
 ]
+
+// a session that a failed test left open would stand in the way of every later one on that knife
+test.afterEach(async ({ page }) => {
+  const open = (await (await page.request.get(`${DEMO}/api/bench-sessions`, { maxRetries: 3 })).json()) as {
+    id: string
+  }[]
+  for (const { id } of open)
+    await page.request.post(`${DEMO}/api/bench-sessions/${id}/actions`, {
+      data: { actions: [{ id: crypto.randomUUID(), at: new Date().toISOString(), kind: 'abandon' }] },
+    })
+})
 
 async function begin(page: Page, { code, recipe }: Run, pace: 'step by step' | 'in brief'): Promise<void> {
   await openAsManager(page, `/bench/${code}`)
@@ -211,31 +222,34 @@ test('a kept-up knife in brief is four touches, and its burrs are on record', as
   await expect(page.getByRole('row', { name: /burr felt at heel, belly, tip/ }).first()).toBeVisible()
 })
 
-test('a wheel is for those signed off for it; an apprentice begins beside somebody who may', async ({ page }) => {
-  await openAsManager(page, '/bench/CL-01')
+test('a wheel is for those signed off for it, whatever their role, and says what it may not touch', async ({
+  page,
+}) => {
+  await openAsManager(page, '/today')
+  const people = (await (await page.request.get(`${DEMO}/api/people`)).json()) as { id: string; name: string }[]
+  const maren = people.find(({ name }) => name === 'Maren Voss')?.id ?? ''
+  const crew = (await (await page.request.get(`${DEMO}/api/crew`)).json()) as {
+    skills: { personId: string; skill: string }[]
+  }
+  const had = crew.skills.filter(({ personId }) => personId === maren).map(({ skill }) => skill)
+  const sign = async (skills: readonly string[]): Promise<void> => {
+    const answer = await page.request.put(`${DEMO}/api/people/${maren}/skills`, { data: { skills } })
+    expect(answer.ok()).toBe(true)
+  }
+  await sign(had.filter((skill) => skill !== 'machine'))
+  await page.goto(`${DEMO}/bench/CL-01`)
   await page.getByRole('combobox', { name: 'What to do' }).click()
   await page.getByRole('option', { name: 'Powered wheel', exact: true }).click()
   await expect(page.getByText(/Only somebody signed off for the machine/)).toBeVisible()
   await expect(page.getByRole('button', { name: /Begin/ })).toBeDisabled()
-  const people = (await (await page.request.get(`${DEMO}/api/people`)).json()) as { id: string; name: string }[]
-  const maren = people.find(({ name }) => name === 'Maren Voss')
-  const crew = (await (await page.request.get(`${DEMO}/api/crew`)).json()) as {
-    skills: { personId: string; skill: string }[]
-  }
-  const had = crew.skills.filter(({ personId }) => personId === maren?.id).map(({ skill }) => skill)
-  await page.request.put(`${DEMO}/api/people/${maren?.id}/skills`, { data: { skills: [...had, 'machine'] } })
-  const wheel: Run = {
-    recipe: 'Powered wheel',
-    code: 'CL-01',
-    says: [],
-    drawn: /./,
-  }
-  await begin(page, wheel, 'step by step')
+  await sign([...had, 'machine'])
+  await begin(page, { recipe: 'Powered wheel', code: 'CL-01', says: [], drawn: /./ }, 'step by step')
+  await expect(page.getByRole('list', { name: 'bench' })).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page.getByText(/Eye protection, and nobody in line with the wheel/)).toBeVisible()
   await expect(page.getByText(/Not for hard, thin, serrated or single-bevel blades/)).toBeVisible()
   await breakOff(page, 'CL-01')
-  await page.request.put(`${DEMO}/api/people/${maren?.id}/skills`, { data: { skills: had } })
+  await sign(had)
 })
 
 test('what drags goes back to its side, what snags to the burr, and a chip that shows late to the coarse stone', async ({

@@ -15,6 +15,10 @@ const formats = useFormats()
 // the log beside it says when nothing can be read; this list just stays as it was
 const asked = useResource(endpoints.knifeSessions, () => ({ params: { id: props.knife.id } }))
 const sessions = computed(() => asked.value.value ?? [])
+const besideWords = ({ besideId }: SessionLine): string => {
+  const name = fleet.people.get(besideId ?? '')?.name
+  return name === undefined ? '' : say('session.beside', { name })
+}
 const ending = ({ outcome }: SessionLine): string =>
   outcome === 'finished' ? '' : say(outcome === null ? 'session.open' : 'session.brokenOff')
 </script>
@@ -28,7 +32,12 @@ const ending = ({ outcome }: SessionLine): string =>
           capital(recipeName(session.recipeId, session.recipeName, say))
         }}</RouterLink>
         <span class="soft small num">{{
-          [formats.moment(session.startedAt), fleet.people.get(session.startedBy)?.name, ending(session)]
+          [
+            formats.moment(session.startedAt),
+            fleet.people.get(session.startedBy)?.name,
+            besideWords(session),
+            ending(session),
+          ]
             .filter(Boolean)
             .join(', ')
         }}</span>

@@ -55,7 +55,13 @@ const head = computed(() => {
     one.outcome === 'finished'
       ? say('session.finished')
       : say(one.outcome === null ? 'session.open' : 'session.brokenOff')
-  return [formats.value.moment(one.startedAt), fleet.people.get(state.value?.personId ?? '')?.name, end]
+  const beside = fleet.people.get(one.besideId ?? '')?.name
+  return [
+    formats.value.moment(one.startedAt),
+    fleet.people.get(state.value?.personId ?? '')?.name,
+    beside && say('session.beside', { name: beside }),
+    end,
+  ]
     .filter(Boolean)
     .join(' · ')
 })
@@ -75,7 +81,7 @@ function didWords(step: StepState, wanted: number): string {
 const rows = computed(() => {
   const [one, folded] = [session.value, state.value]
   if (!one || !folded) return []
-  return one.plan.steps.map((step) => {
+  return folded.plan.steps.map((step) => {
     const did = stepState(folded, step.id)
     return {
       id: step.id,
@@ -135,6 +141,14 @@ useKeys({
           </tr>
         </tbody>
       </table>
+      <ul v-if="state.photos.length > 0" class="photos">
+        <li v-for="photo in state.photos" :key="photo.photoId">
+          <a :href="`/api/photos/${photo.photoId}.jpg`" target="_blank" rel="noopener">
+            <img :src="`/api/photos/${photo.photoId}.jpg`" :alt="$t(`bench.photos.${photo.when}`)" loading="lazy" />
+          </a>
+          <span class="small soft">{{ $t(`bench.photos.${photo.when}`) }}</span>
+        </li>
+      </ul>
       <EdgePictures :pictures="state.pictures" />
       <p class="no-print">
         <RouterLink class="button" :to="{ name: 'knife', params: { code } }">{{
@@ -147,6 +161,18 @@ useKeys({
 </template>
 
 <style scoped>
+.photos {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+}
+.photos li {
+  display: grid;
+}
+.photos img {
+  width: 220px;
+  border: 1px solid var(--rule);
+}
 table {
   margin: 14px 0;
 }
