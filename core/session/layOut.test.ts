@@ -165,7 +165,9 @@ describe('boning knives', () => {
       'edge-first',
       'edge-second',
     ])
-    expect(cuts.map(({ dps }) => dps)).toEqual([2.5, 2.5, 12.5, 12.5, 25, 25])
+    const face = Math.round((10 * Math.atan(2.4 / 2 / 48) * 180) / Math.PI) / 10
+    expect(cuts.map(({ dps }) => dps)).toEqual([face, face, 12.5, 12.5, 25, 25])
+    expect(cuts[0]?.liftMm).toBe(0)
   })
 })
 

@@ -233,7 +233,10 @@ function sessionStep(step: RecipeStep, laying: Laying, at: number | null): Sessi
     rungs,
     newtons: step.newtons ?? null,
     ...angle,
-    ...(cut ? { dps: Math.round(10 * cut.dps) / 10, liftMm: Math.round(10 * cut.liftMm) / 10 } : {}),
+    // what lies flat on its face has the face's angle, whatever plane the section's reckoning grinds
+    ...(cut && step.lift?.from !== 'face'
+      ? { dps: Math.round(10 * cut.dps) / 10, liftMm: Math.round(10 * cut.liftMm) / 10 }
+      : {}),
     ...count,
     only: null,
     checks: step.checks,

@@ -106,8 +106,17 @@ describe('flat-to-convex on the stones', () => {
       for (const { stage, stoneId } of steps)
         expect(stage === null ? null : stages[stage]?.stone.id).toBe(stage === null ? null : stoneId)
       expect(steps[0]?.kind).toBe('look')
-      expect(steps.slice(-4).map(({ kind }) => kind)).toEqual(['strop', 'test', 'clean', 'stow'])
+      expect(steps.slice(-3).map(({ kind }) => kind)).toEqual(['test', 'clean', 'stow'])
     }
+  })
+})
+
+describe('stropping after workshop work', () => {
+  it('takes a burr off an edge; faces alone leave none', () => {
+    const strops = (operation: Parameters<typeof planWorkshop>[0]['operation']): boolean =>
+      workshopSession(planWorkshop({ ...ask, operation }), 4).steps.some(({ kind }) => kind === 'strop')
+    expect(strops({ kind: 'chip', depthMm: 0.4, sessions: 1 })).toBe(true)
+    expect(strops({ kind: 'thin', targetBteMm: 0.3 })).toBe(false)
   })
 })
 

@@ -223,7 +223,10 @@ export function workshopSession(plan: WorkshopPlan, finishMicron: number): Sessi
     withoutDetail('fetch', { checks: ['dry-hands'], cautions: ['not-your-skill', 'glove-for-learners'] }),
     withoutDetail('soak', { checks: ['bubbles-stopped'] }),
     ...onStones,
-    withoutDetail('strop', { rungs: STROP, strokes: STROP_STROKES, checks: ['no-burr-left'] }),
+    // faces leave no burr to strop off
+    ...(plan.cuts.every(({ name }) => FACE_CUTS.has(name))
+      ? []
+      : [withoutDetail('strop', { rungs: STROP, strokes: STROP_STROKES, checks: ['no-burr-left'] })]),
     withoutDetail('test', { cautions: ['fresh-edge-bites'] }),
     withoutDetail('clean', { cautions: ['filings', 'wash-alone'] }),
     withoutDetail('stow', { cautions: ['fresh-edge-bites'] }),
@@ -247,3 +250,6 @@ export function workshopSession(plan: WorkshopPlan, finishMicron: number): Sessi
 
 const minutesOf = (steps: readonly SessionStep[], ofSitting: boolean): number =>
   steps.reduce((sum, step) => sum + (step.ofSitting === ofSitting ? step.minutes : 0), 0)
+
+/** What the work takes of a sitting that is set up, minutes: the same figure as on every other screen. */
+export const jobMinutes = (plan: WorkshopPlan): number => workshopSession(plan, 0).minutes

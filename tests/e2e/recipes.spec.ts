@@ -8,6 +8,8 @@ interface Run {
   readonly says: readonly RegExp[]
   /** what its drawings are called, wherever in the session */
   readonly drawn: RegExp
+  /** the step at which it is drawn so, where others of the recipe are drawn otherwise */
+  readonly drawnAt?: RegExp
   /** what must not be there */
   readonly never?: RegExp
 }
@@ -59,10 +61,16 @@ const RECIPES: readonly Run[] = [
     code: 'BN-01',
     says: [/rub it flat, well up the face/, /the shoulder at 12\.5°/, /the edge at 25°/],
     drawn: /at 12\.5°/,
+    drawnAt: /the shoulder at/,
   },
   { recipe: 'Slicer', code: 'SL-02', says: [/four up-and-backs a section, no shoulder/], drawn: /The blade on/ },
   { recipe: 'Curved blade', code: 'SK-01', says: [/section by section/], drawn: /The blade on/ },
-  { recipe: 'On the clamp jig', code: 'CH-09', says: [/section by section|full sweeps/], drawn: /The blade on/ },
+  {
+    recipe: 'On the clamp jig',
+    code: 'CH-09',
+    says: [/Clamp the blade at heel and tip/, /Turn the clamp/],
+    drawn: /The blade on/,
+  },
   { recipe: 'Asymmetric edge', code: 'SL-01', says: [/the wide bevel/, /the narrow bevel/], drawn: /The blade on/ },
   {
     recipe: 'Single bevel',
@@ -165,6 +173,7 @@ for (const run of RECIPES) {
       await expect(here).toHaveAttribute('aria-current', 'step')
       const name = await here.innerText()
       told.push(`${await page.getByRole('heading', { level: 1 }).innerText()} (${name})`)
+      if (run.drawnAt?.test(told.at(-1) ?? '')) await expect(page.getByRole('img', { name: run.drawn })).toBeVisible()
       for (const drawing of await page.getByRole('img').all())
         drawings.add((await drawing.getAttribute('aria-label')) ?? '')
       if (step < steps - 1) await page.keyboard.press('Enter')
@@ -226,7 +235,9 @@ test('a wheel is for those signed off for it, whatever their role, and says what
   page,
 }) => {
   await openAsManager(page, '/today')
-  const people = (await (await page.request.get(`${DEMO}/api/people`)).json()) as { id: string; name: string }[]
+  const { people } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as {
+    people: { id: string; name: string }[]
+  }
   const maren = people.find(({ name }) => name === 'Maren Voss')?.id ?? ''
   const crew = (await (await page.request.get(`${DEMO}/api/crew`)).json()) as {
     skills: { personId: string; skill: string }[]

@@ -2,8 +2,7 @@
 import { computed } from 'vue'
 import { violationOf, leavingReason, placementReasons } from '../../core/plan/explain'
 import { isLimit, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
-import type { Placement, PlanProblem } from '../../core/plan/problem'
-import { MINUTE_MS } from '../../core/time'
+import { routeMinutes, type Placement, type PlanProblem } from '../../core/plan/problem'
 import { verdictWords } from '../../words/verdict'
 import { planReasonWords, windowName } from '../../words/week'
 import { say, useFormats } from '../i18n'
@@ -34,6 +33,12 @@ const laid = computed(() => {
     ? layout.sessions.find((session) => session.placement.jobId === props.jobId)
     : undefined
 })
+/** Minutes of the job itself, as on every other screen; flattening and waiting for a stone lie between start and end. */
+const workMinutes = computed(() => {
+  const own = props.problem.jobs.find(({ id }) => id === props.jobId)
+  const route = own?.routes.find(({ benchId }) => benchId === placement.value?.benchId)
+  return route ? Math.ceil(routeMinutes(route) - 1e-6) : 0
+})
 const iso = (ms: number): string => new Date(ms).toISOString()
 const when = computed(
   () =>
@@ -41,7 +46,7 @@ const when = computed(
     say('week.session', {
       start: formats.value.clock(iso(laid.value.startMs)),
       end: formats.value.clock(iso(laid.value.endMs)),
-      minutes: formats.value.minutes((laid.value.endMs - laid.value.startMs) / MINUTE_MS),
+      minutes: formats.value.minutes(workMinutes.value),
     }),
 )
 const stones = computed(() =>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { jobMinutes } from '../../core/workshop/session'
 import type { SeriesSession } from '../../core/workshop/series'
 import { useFormats } from '../i18n'
 
@@ -27,7 +28,7 @@ const formats = useFormats()
             {{ 100 - Math.round(one.plan.done.ratioRight) }} / {{ Math.round(one.plan.done.ratioRight) }}
           </td>
           <td class="num">{{ one.strokes.left }} / {{ one.strokes.right }}</td>
-          <td class="num">{{ formats.minutes(Math.max(1, Math.round(one.plan.minutes))) }}</td>
+          <td class="num">{{ formats.minutes(jobMinutes(one.plan)) }}</td>
           <td class="num">{{ Math.round(100 * one.plan.grams) / 100 }} g</td>
           <td class="num">{{ formats.thickness(one.plan.done.lossMm) }}</td>
         </tr>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { jobMinutes } from '../../core/workshop/session'
 import { computed } from 'vue'
 import { FACE_CUTS } from '../../core/workshop/operation'
 import type { WorkshopPlan } from '../../core/workshop/plan'
@@ -26,14 +27,14 @@ const onFace = computed(() =>
 const sum = computed(() =>
   props.plan.tip
     ? say('workshop.tipSum', {
-        minutes: minutes(props.plan.minutes),
+        minutes: minutes(jobMinutes(props.plan)),
         grams: Math.round(1000 * props.plan.grams) / 1000,
         area: Math.round(10 * props.plan.tip.areaMm2) / 10,
         thick: formats.value.thickness(props.plan.tip.thicknessMm),
         point: formats.value.angle(Math.round(props.plan.tip.pointDegrees)),
       })
     : say('workshop.sum', {
-        minutes: minutes(props.plan.minutes),
+        minutes: minutes(jobMinutes(props.plan)),
         grams: Math.round(100 * props.plan.grams) / 100,
         area: Math.round(1000 * props.plan.done.areaMm2) / 1000,
         length: formats.value.length(props.lengthMm),
