@@ -101,7 +101,8 @@ function applyAction(state: SessionState, action: SessionAction): SessionState {
         ticked: [...step.ticked.filter((check) => check !== action.check), ...(action.done ? [action.check] : [])],
       }))
     case 'go':
-      return { ...state, stepId: action.stepId }
+      // a step of a plan that was laid out again since is no place to go to
+      return state.plan.steps.some(({ id }) => id === action.stepId) ? { ...state, stepId: action.stepId } : state
     case 'force':
       return { ...state, [action.when]: { ...state[action.when], [action.zone]: action.forceGf } }
     case 'carry-over':

@@ -16,8 +16,7 @@ async function wholeSession(page: Page, code: string, recipe: string): Promise<s
   const told: string[] = []
   const line = page.getByRole('list', { name: 'bench' })
   await expect(line.getByRole('listitem').first()).toBeVisible()
-  const steps = await line.getByRole('listitem').count()
-  for (let step = 0; step < steps; step++) {
+  for (let step = 0; step < 60; step++) {
     await expect(line.getByRole('listitem').nth(step)).toHaveAttribute('aria-current', 'step')
     told.push(await heading(page))
     if (await page.getByRole('button', { name: 'Take', exact: true }).isVisible()) {
@@ -38,10 +37,23 @@ async function wholeSession(page: Page, code: string, recipe: string): Promise<s
       await expect(page.getByText('2 · burr felt')).toHaveCount(3)
     }
     for (const box of await page.getByRole('checkbox').all()) await box.click()
+    const isLast = step === (await line.getByRole('listitem').count()) - 1
     await page.keyboard.press('Enter')
+    // what was read at the first look lays the plan out again
+    if (step === 0) await expect.poll(() => isReplanned(page)).toBe(true)
+    if (isLast) break
   }
   await expect(page.getByRole('heading', { name: code })).toBeVisible()
   return told
+}
+
+/** Whether the session that is open has been laid out by what was seen. */
+async function isReplanned(page: Page): Promise<boolean> {
+  const open = (await (await page.request.get(`${DEMO}/api/bench-sessions`)).json()) as { id: string }[]
+  const plans = await Promise.all(
+    open.map(async ({ id }) => (await (await page.request.get(`${DEMO}/api/bench-sessions/${id}`)).json()) as unknown),
+  )
+  return plans.some((one) => (one as { plan: { because: unknown[] } }).plan.because.length > 0)
 }
 
 const SESSIONS = [
@@ -76,7 +88,7 @@ const SESSIONS = [
   {
     what: 'a flexible boning knife',
     code: 'BF-01',
-    recipe: 'Boning knife',
+    recipe: 'Boning knife, every time',
     says: /six up-and-backs a section/,
     logs: /Sharpened to 11.5 µm/,
   },
@@ -92,7 +104,7 @@ const SESSIONS = [
 for (const { what, code, recipe, says, logs } of SESSIONS) {
   test(`${what} goes through a whole session, from the first look to the last test`, async ({ page }) => {
     const told = await wholeSession(page, code, recipe)
-    expect(told[0]).toMatch(/^Look at it first/)
+    expect(told[0]).toMatch(/^Look at (it first|every tooth)/)
     expect(told.some((instruction) => says.test(instruction))).toBe(true)
     expect(told.at(-1)).toMatch(/^Put it away protected/)
     await expect(page.getByText(logs).first()).toBeVisible()
@@ -158,7 +170,7 @@ test('what is left for next time opens the next session, and a soak started here
   let left = false
   for (let step = 0; step < steps; step++) {
     await expect(line.getByRole('listitem').nth(step)).toHaveAttribute('aria-current', 'step')
-    const leave = page.getByText('Leave it for next time').first()
+    const leave = page.getByText('Leave it for next time', { exact: true }).first()
     if (!left && (await leave.isVisible())) {
       await leave.click()
       await page.getByLabel('What stays').fill('a deep old scratch')
@@ -281,7 +293,7 @@ test('pressing falls along the ladder, and the rhythm counts and says the count 
   })
   await page.clock.install({ time: new Date('2026-11-24T14:42:00Z') })
   await toFirstSide(page, 'CH-02', 'Full sharpening')
-  await expect(page.getByText(/about 20 N|about 8 N/).first()).toBeVisible()
+  await expect(page.getByText(/about (14|12|10) N/).first()).toBeVisible()
   await page.getByRole('button', { name: 'Say the count' }).click()
   await page.getByRole('button', { name: 'Tick', exact: true }).click()
   await page.clock.runFor(1300 * 10 + 100)

@@ -33,6 +33,7 @@ const signedIn = useSession()
 const { session, plan, state, step, here, at, waiting, refusal, act, go, goTo } = useBenchSession(props.begun)
 const zone = ref<Zone>('heel')
 const led = ref<InstanceType<typeof LedStep> | null>(null)
+const brief = ref<InstanceType<typeof BriefPage> | null>(null)
 
 /** Up to the first stroke a picture shows the edge as it came; from then on as it has become. */
 const isAfter = computed(() => step.value?.kind === 'test' || plan.value.steps.slice(0, at.value).some(isWorked))
@@ -116,8 +117,9 @@ function burr(): void {
 }
 /** What was seen goes before the step: the plan is laid out again by it, before anything is soaked. */
 function leaveLook(): void {
-  if (step.value?.kind !== 'look' || isAfter.value) return
-  const seen = led.value?.seen() ?? null
+  if (pace.value === 'led' && step.value?.kind !== 'look') return
+  if (isAfter.value || state.value.looked !== null) return
+  const seen = (led.value ?? brief.value)?.seen() ?? null
   if (seen) act({ kind: 'looked', ...seen })
   else if (Object.keys(state.value.before).length > 0) act({ kind: 'looked', signs: [], glint: [], chip: null })
 }
@@ -133,7 +135,7 @@ function pageDone(): void {
 }
 function onward(): void {
   // Enter with a force typed takes the force first
-  if (led.value?.enter()) return
+  if ((led.value ?? brief.value)?.enter()) return
   if (isLast.value) act({ kind: 'finish' })
   else if (pace.value === 'brief') pageDone()
   else {
@@ -232,6 +234,7 @@ const onwardLabel = computed(() => {
   </LedStep>
   <BriefPage
     v-else-if="page"
+    ref="brief"
     :plan="plan"
     :page="page"
     :state="state"
@@ -240,6 +243,8 @@ const onwardLabel = computed(() => {
     :live-dps="live"
     @burr="(stepId, spot, felt) => act({ kind: 'burr', stepId, zone: spot, felt })"
     @tick="(stepId, check, done) => act({ kind: 'tick', stepId, check, done })"
+    @looked="leaveLook"
+    @force="(when, spot, forceGf) => act({ kind: 'force', when, zone: spot, forceGf })"
   >
     <p class="row">
       <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>

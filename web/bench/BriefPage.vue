@@ -1,15 +1,17 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { BenchPlan, StackPiece } from '../../contract/bench'
 import type { KnifeView } from '../../contract/knives'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import type { Check } from '../../core/session/recipe'
 import { isWorked, type SessionPage } from '../../core/session/pages'
 import type { SessionStep } from '../../core/session/plan'
-import { stepState, type SessionState } from '../../core/session/session'
+import { stepState, type Looked, type SessionState } from '../../core/session/session'
 import { stepWords, wayWords } from '../../words/bench'
 import { say, useFormats } from '../i18n'
 import CheckTicks from './CheckTicks.vue'
+import LookPanel from './LookPanel.vue'
+import SpotForces from './SpotForces.vue'
 import StepDrawing from './StepDrawing.vue'
 
 /** A page a stone: angle, counts, what to look for, burr by zone; one key goes on. */
@@ -22,10 +24,25 @@ const props = defineProps<{
   liveDps: number | null
 }>()
 const emit = defineEmits<{
+  looked: []
+  force: [when: 'before' | 'after', zone: Zone, forceGf: number]
   burr: [stepId: string, zone: Zone, felt: boolean]
   tick: [stepId: string, check: Check, done: boolean]
 }>()
 const formats = useFormats()
+const isOpen = ref(false)
+const look = ref<InstanceType<typeof LookPanel> | null>(null)
+const spots = ref<InstanceType<typeof SpotForces> | null>(null)
+defineExpose({
+  /** takes a force that is typed. @returns whether there was one */
+  enter: (): boolean => spots.value?.enter() ?? false,
+  seen: (): Looked | null => look.value?.seen() ?? null,
+})
+/** Whether this page looks first, or tests last; a brief hand may skip both. */
+const when = computed((): 'before' | 'after' | null => {
+  if (props.page.steps.some(({ kind, tool }) => kind === 'look' && tool === null)) return 'before'
+  return props.page.steps.some(({ kind }) => kind === 'test') ? 'after' : null
+})
 const stoneName = computed(() => props.plan.stages[props.page.stage ?? -1]?.stoneName ?? '')
 const worked = computed(() => props.page.steps.filter(isWorked))
 const main = computed(() => worked.value[0] ?? props.page.steps[0] ?? null)
@@ -130,6 +147,21 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
           }
         "
       />
+      <details v-if="when" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
+        <summary>{{ $t(when === 'before' ? 'bench.briefLook' : 'bench.briefTest') }}</summary>
+        <LookPanel v-if="isOpen && when === 'before' && plan.records.kind === 'sharpened'" ref="look" />
+        <SpotForces
+          v-if="isOpen"
+          ref="spots"
+          :when="when"
+          :before="state.before"
+          :after="state.after"
+          @force="(spot, forceGf) => when && emit('force', when, spot, forceGf)"
+        />
+        <button v-if="when === 'before'" class="button" type="button" @click="emit('looked')">
+          {{ $t('bench.planFromThis') }}
+        </button>
+      </details>
       <ul class="cautions soft small">
         <li v-for="caution in cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li>
       </ul>
@@ -155,6 +187,11 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
 }
 h1 {
   font-size: 2.4rem;
+}
+summary {
+  min-height: 48px;
+  padding: 12px 0;
+  cursor: pointer;
 }
 .counts li {
   padding: 4px 0;

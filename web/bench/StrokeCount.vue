@@ -7,7 +7,9 @@ import type { StepState } from '../../core/session/session'
 /** Sweeps go over the whole edge, and are counted as one. */
 const props = defineProps<{ step: SessionStep; here: StepState; sweeps?: boolean }>()
 const zone = defineModel<Zone>('zone', { required: true })
-const isWhole = computed(() => props.sweeps === true || props.step.only !== null)
+/** A handful of strokes is a handful in all, not for each part of the edge. */
+const HANDFUL = 6
+const isWhole = computed(() => props.sweeps === true || props.step.only !== null || props.step.strokes <= HANDFUL)
 const usual = computed(() => Math.max(1, Math.round(props.step.strokes / (isWhole.value ? 1 : ZONES.length))))
 const shown = computed(() =>
   props.sweeps === true ? ZONES.reduce((sum, one) => sum + props.here.strokes[one], 0) : props.here.strokes[zone.value],

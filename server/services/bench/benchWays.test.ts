@@ -130,6 +130,29 @@ describe('house ways', () => {
   })
 })
 
+describe('what is said before it happens', () => {
+  it('warns of oil on a water stone where somebody chose oil, and of a tool that is not on the shelf', async () => {
+    const knife = await addTestKnife(house, { code: 'HARD-9', hrc: 64 })
+    const water = await offer(knife.id, { recipeId: 'hard-steel' })
+    expect(water.body.warnings).not.toContain('oil-on-water-stone')
+    const oil = await offer(knife.id, { recipeId: 'hard-steel', choices: { liquid: 'oil' } })
+    expect(oil.body.warnings).toContain('oil-on-water-stone')
+    expect(oil.body.missing).toContain('paste-film')
+    expect((await offer(knife.id, { recipeId: 'rod-ceramic' })).body.missing).toEqual(['ceramic-rod', 'strop-smooth'])
+  })
+
+  // The issuing mint's figure: a 5-cent coin is 1.95 mm (US Mint). Three of them on 45 × 2.2 mm are 8.87° by the model.
+  it('turns a coin habit into truth: three five-cent coins under this blade are 8.9°', async () => {
+    await house.manager.send('PUT', '/api/stack-pieces', [{ name: '5-cent', mm: 1.95, count: 10 }])
+    const knife = await addTestKnife(house, { code: 'COIN-1', heelHeightMm: 45, spineMm: 2.2 })
+    const { coins } = (await offer(knife.id, { recipeId: 'full' })).body
+    expect(coins).toContainEqual({ name: '5-cent', count: 3, dps: 8.9 })
+    const low = await addTestKnife(house, { code: 'COIN-2', heelHeightMm: 20, spineMm: 1.6 })
+    const under = (await offer(low.id, { recipeId: 'full' })).body.coins
+    expect(under.find((one: { count: number }) => one.count === 2).dps).toBeGreaterThan(12)
+  })
+})
+
 describe('what is left for next time', () => {
   it('stays with the knife over sessions until somebody ticks it off; the second to tick hears who was first', async () => {
     const knife = await dullKnife([400, 410, 420])
