@@ -96,7 +96,7 @@ const SESSIONS = [
     what: 'a 64 HRC blade',
     code: 'NA-01',
     recipe: 'Very hard steel',
-    says: /alternating light turns, a hair steeper/,
+    says: /light alternating turns, a hair steeper/,
     logs: /Sharpened to 4 µm/,
   },
 ] as const

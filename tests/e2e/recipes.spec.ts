@@ -259,6 +259,16 @@ test('a wheel is for those signed off for it, whatever their role, and says what
   await page.keyboard.press('Enter')
   await expect(page.getByText(/Eye protection, and nobody in line with the wheel/)).toBeVisible()
   await expect(page.getByText(/Not for hard, thin, serrated or single-bevel blades/)).toBeVisible()
+  const line = page.getByRole('list', { name: 'bench' }).getByRole('listitem')
+  const told: string[] = []
+  for (let step = 1; step < (await line.count()); step++) {
+    await expect(line.nth(step)).toHaveAttribute('aria-current', 'step')
+    told.push(await page.getByRole('heading', { level: 1 }).innerText())
+    if (step < (await line.count()) - 1) await page.keyboard.press('Enter')
+  }
+  expect(
+    inOrder(told, [/right side: 3 passes, edge trailing/, /left side: the same 3 passes/, /Put it away/]),
+  ).toBeNull()
   await breakOff(page, 'CL-01')
   await sign(had)
 })
