@@ -5,7 +5,7 @@ import type { Database } from '../db/database'
 import { openCarryOvers } from '../db/queries/bench/carryOvers'
 import { openSessions } from '../db/queries/bench/sessions'
 import { Id } from '../../contract/scalars'
-import { Fault } from '../faults'
+import { Fault, notFound } from '../faults'
 import type { Mount } from '../mount'
 import { callerOf } from '../signIn/sessions'
 import { tickOff } from '../services/bench/carryOvers'
@@ -39,7 +39,9 @@ export function benchRoutes(app: Express, mount: Mount, db: Database, clock: Clo
     const send = async (): Promise<void> => {
       const caller = await callerOf(db, clock, request.headers.cookie)
       if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
-      const bytes = await readPhoto(db, caller, Id.parse(request.params.id))
+      const id = Id.safeParse(request.params.id)
+      if (!id.success) throw notFound('photo')
+      const bytes = await readPhoto(db, caller, id.data)
       response.setHeader('Cache-Control', 'private, max-age=31536000, immutable')
       response.type('image/jpeg').send(bytes)
     }

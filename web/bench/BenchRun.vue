@@ -6,6 +6,7 @@ import { pressingOnRung } from '../../core/abrasive/strokeLadder'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import { isWorked, pagesOf } from '../../core/session/pages'
 import { paceNote } from '../../core/session/session'
+import type { SessionStep } from '../../core/session/plan'
 import type { Pace } from '../../core/session/ways'
 import { say } from '../i18n'
 import { useSession } from '../stores/session'
@@ -123,8 +124,16 @@ function leaveLook(): void {
   if (seen) act({ kind: 'looked', ...seen })
   else if (Object.keys(state.value.before).length > 0) act({ kind: 'looked', signs: [], glint: [], chip: null })
 }
+/** A face, a rod, teeth: what has no burr to be felt is looked at, and that is what the key says. */
+function tickDone(one: SessionStep): void {
+  const [check] = one.checks
+  const { id } = one
+  if (!check || !isWorked(one) || (one.kind === 'side' && one.work === 'edge')) return
+  if (state.value.steps[id]?.ticked.includes(check) !== true) act({ kind: 'tick', stepId: id, check, done: true })
+}
 /** In brief one key says that the page is done: its burr stands all along. */
 function pageDone(): void {
+  for (const one of page.value?.steps ?? []) tickDone(one)
   for (const { id, kind, work } of page.value?.steps ?? []) {
     if (kind !== 'side' || work !== 'edge') continue
     for (const one of ZONES)

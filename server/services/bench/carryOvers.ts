@@ -21,7 +21,7 @@ export async function tickOff(
 ): Promise<CarryOver[]> {
   const houseId = caller.house.id
   await changeHouse(db, houseId, async (change) => {
-    const ticked = await tickCarryOver(change, houseId, id, { personId: caller.person.id, at: clock() })
+    const ticked = await tickCarryOver(change, houseId, knifeId, id, { personId: caller.person.id, at: clock() })
     if (!ticked) throw notFound('carry-over')
     if (!ticked.isNew) throw new Fault('conflict', 'carry-over-done', { name: ticked.name })
   })

@@ -30,7 +30,10 @@ function planned(recipeId: string, workshop: WorkshopResult | null = null): Benc
   const blade = { lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, dps: 17, hrc: 57 }
   const plan = planSession({
     recipe,
-    progression: recipe.stones === 'none' ? null : { blade, recessionMm: 0.12, stones },
+    progression:
+      recipe.stones === 'none'
+        ? null
+        : { blade, stones, ...(recipe.worksOn === 'face' ? { thinning: { byMm: 0.05 } } : { recessionMm: 0.12 }) },
     condition: 'dull',
     ratioRight: 50,
     choices: {},
@@ -119,6 +122,40 @@ describe('what a finished session says of the knife', () => {
     expect(claimed(sides)).toBeUndefined()
     expect(claimed((plan) => [{ kind: 'burr', stepId: stepOf(plan), zone: 'belly', felt: true }])).toBeUndefined()
     expect(claimed(() => [{ kind: 'force', when: 'after', zone: 'tip', forceGf: 184 }])).toBeUndefined()
+  })
+
+  it('has what was seen at the first look as a check, signs and defects too: a house needs no tester for it', () => {
+    const [look, done] = told(planned('full'), () => [
+      {
+        kind: 'looked',
+        signs: [{ zone: 'whole', rung: 'skates' }],
+        glint: ['tip'],
+        chip: { zone: 'heel', depthMm: 0.3 },
+      },
+    ])
+    expect(look).toMatchObject({
+      kind: 'checked',
+      at: STARTED,
+      payload: {
+        readings: [],
+        ladder: [{ zone: 'whole', rung: 'skates' }],
+        defects: { glint: ['tip'], chip: { zone: 'heel', depthMm: 0.3 } },
+      },
+    })
+    expect(done?.kind).toBe('sharpened')
+  })
+
+  it('leaves a thinned blade thinner and as tall as before; one nobody is seen to have worked, as it was', () => {
+    const payload = (acts: (plan: BenchPlan) => readonly object[]): { bteMm?: number; estimateMm?: number } =>
+      told(planned('thin'), acts).find(({ kind }) => kind === 'sharpened')?.payload as { bteMm?: number }
+    const looked = payload((plan) =>
+      plan.steps
+        .filter(({ work }) => work === 'face')
+        .map(({ id }) => ({ kind: 'tick', stepId: id, check: 'fits-the-face', done: true })),
+    )
+    expect(looked.bteMm).toBeCloseTo(0.3, 9)
+    expect(looked.estimateMm).toBe(0)
+    expect(payload(() => [])).not.toHaveProperty('bteMm')
   })
 
   it('has the test before at its beginning and the test after right behind it, by spot', () => {

@@ -5,7 +5,8 @@ import { jisGrit } from '../../../core/abrasive/grain'
 import { DESCRIBED, type EventPayloads } from '../../../core/edge/model/events'
 import { knownBlade } from '../../../core/knife/blade'
 import { ZONES, type Zone } from '../../../core/knife/zones'
-import type { SessionState } from '../../../core/session/session'
+import { isWorked } from '../../../core/session/pages'
+import { stepState, type SessionState } from '../../../core/session/session'
 import { MINUTE_MS } from '../../../core/time'
 import type { StoredSession } from '../../db/queries/bench/sessions'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
@@ -35,11 +36,16 @@ function strokesBySide(state: SessionState): { left: number; right: number } {
   return { left: counted('left'), right: counted('right') }
 }
 
-/** Whether anything in a session shows that it was done: a stroke counted, a burr felt. */
+/** Whether anything in a session shows that it was done: a stroke counted, a burr felt, a look at what was worked. */
 const isShown = (state: SessionState): boolean =>
-  Object.values(state.steps).some(
-    ({ strokes, burr }) => Object.values(strokes).some((count) => count > 0) || Object.values(burr).some(Boolean),
-  )
+  state.plan.steps.some((step) => {
+    const { strokes, burr, ticked } = stepState(state, step.id)
+    return (
+      Object.values(strokes).some((count) => count > 0) ||
+      Object.values(burr).some(Boolean) ||
+      (isWorked(step) && ticked.length > 0)
+    )
+  })
 
 /** What a finished session says about the knife, as events of its log. */
 export function sessionEvents(
@@ -68,6 +74,7 @@ export function sessionEvents(
     0,
     ...plan.steps.filter(({ kind }) => kind === 'hone' || kind === 'strop').map((step) => step.strokes),
   )
+  const isClaim = after.length === 0 && !isShown(state)
   const done =
     records.kind === 'honed'
       ? event('honed', 'honed', at, { tool: records.tool, strokesPerSide: strokes })
@@ -75,10 +82,10 @@ export function sessionEvents(
           finishMicron: plan.finishMicron,
           minutes: Math.min(600, Math.round(workedMs / MINUTE_MS)),
           strokes: strokesBySide(state),
-          grains: plan.stages.map(({ micron }) => micron),
+          ...(plan.stages.length > 0 ? { grains: plan.stages.map(({ micron }) => micron) } : {}),
           ...(first ? { startGrit: jisGrit(first.micron) } : {}),
-          ...(after.length === 0 && !isShown(state) ? { claimed: true } : {}),
-          ...(workshop ? bladeLeft(workshop) : groundByPlan(plan)),
+          ...(isClaim ? { claimed: true } : {}),
+          ...(workshop ? bladeLeft(workshop) : groundByPlan(plan, isClaim)),
           ...(described ? { described } : {}),
         })
   return [
@@ -91,9 +98,10 @@ export function sessionEvents(
 }
 
 /** What a session without measuring took by its plan: height for the ledger, and the thickness that face work leaves. */
-const groundByPlan = ({ takesUm, leavesBteMm, stages }: BenchPlan): object => ({
+const groundByPlan = ({ takesUm, leavesBteMm, stages }: BenchPlan, isClaim: boolean): object => ({
   ...(takesUm !== null && stages.length > 0 ? { estimateMm: takesUm / 1000 } : {}),
-  ...(leavesBteMm === null ? {} : { bteMm: leavesBteMm }),
+  // a face that nobody is seen to have worked is as thick as before
+  ...(leavesBteMm === null || isClaim ? {} : { bteMm: leavesBteMm }),
 })
 
 /** What workshop work did to the blade, as its log keeps it. */

@@ -36,25 +36,26 @@ export async function insertCarryOver(
   )
 }
 
-/** Ticks one off, once. @returns who has ticked it off, and whether it was just now; null where there is none */
+/** Ticks one of a knife off, once. @returns who has ticked it off, and whether it was just now; null where there is none */
 export async function tickCarryOver(
   db: Queryable,
   houseId: string,
+  knifeId: string,
   id: string,
   by: { readonly personId: string; readonly at: Date },
 ): Promise<{ readonly name: string; readonly isNew: boolean } | null> {
   const { rows } = await db.query(
-    `update carry_overs set done_by = $3, done_at = $4
-     where house_id = $1 and id = $2 and done_at is null
+    `update carry_overs set done_by = $4, done_at = $5
+     where house_id = $1 and knife_id = $2 and id = $3 and done_at is null
      returning id`,
-    [houseId, id, by.personId, by.at],
+    [houseId, knifeId, id, by.personId, by.at],
   )
   const done = await db.maybeOne<{ name: string }>(
     `select coalesce(p.name, '') as name
      from carry_overs c
      left join people p on p.house_id = c.house_id and p.id = c.done_by
-     where c.house_id = $1 and c.id = $2`,
-    [houseId, id],
+     where c.house_id = $1 and c.knife_id = $2 and c.id = $3`,
+    [houseId, knifeId, id],
   )
   return done && { name: done.name, isNew: rows.length > 0 }
 }
