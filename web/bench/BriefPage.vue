@@ -80,6 +80,17 @@ const checks = computed(() =>
     .filter(({ check }) => check !== 'burr-all-along' || sides.value.length === 0)
     .filter(({ check }, at, all) => all.findIndex((one) => one.check === check) === at),
 )
+const ticked = computed(() =>
+  checks.value
+    .filter(({ step, check }) => stepState(props.state, step.id).ticked.includes(check))
+    .map(({ check }) => check),
+)
+function tick(check: Check, done: boolean): void {
+  const found = checks.value.find((one) => one.check === check)
+  if (found) emit('tick', found.step.id, check, done)
+}
+/** One figure where both sides have it, both where they differ. */
+const sideStrokes = computed(() => [...new Set(sides.value.map(({ strokes }) => strokes))].join(' / '))
 const ways = computed(() => [...new Set(worked.value.flatMap((step) => wayWords(props.plan, step, say)))])
 const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => step.cautions))])
 </script>
@@ -103,9 +114,7 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
       <ul class="counts">
         <li v-for="step in ready" :key="step.id" class="soft">{{ wordsOf(step).what }}</li>
         <li v-if="sides.length > 0">
-          {{
-            $t('bench.briefSides', { strokes: [...new Set(sides.map(({ strokes }) => strokes))].join(' / '), newtons })
-          }}
+          {{ $t('bench.briefSides', { strokes: sideStrokes, newtons }) }}
         </li>
         <li v-for="step in others" :key="step.id">{{ wordsOf(step).what }}</li>
       </ul>
@@ -134,19 +143,7 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
           </tr>
         </tbody>
       </table>
-      <CheckTicks
-        :checks="checks.map(({ check }) => check)"
-        :ticked="
-          checks.filter(({ step, check }) => stepState(state, step.id).ticked.includes(check)).map(({ check }) => check)
-        "
-        compact
-        @tick="
-          (check, done) => {
-            const found = checks.find((one) => one.check === check)
-            if (found) emit('tick', found.step.id, check, done)
-          }
-        "
-      />
+      <CheckTicks :checks="checks.map(({ check }) => check)" :ticked="ticked" compact @tick="tick" />
       <details v-if="when" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
         <summary>{{ $t(when === 'before' ? 'bench.briefLook' : 'bench.briefTest') }}</summary>
         <LookPanel v-if="isOpen && when === 'before' && plan.records.kind === 'sharpened'" ref="look" />
@@ -170,21 +167,8 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
   </div>
 </template>
 
+<style scoped src="./benchBody.css"></style>
 <style scoped>
-.body {
-  flex: 1;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-  gap: 34px;
-  padding: 14px 26px;
-  align-content: start;
-}
-.drawn,
-.told {
-  display: grid;
-  gap: 10px;
-  align-content: start;
-}
 h1 {
   font-size: 2.4rem;
 }
@@ -201,15 +185,5 @@ summary {
 td .button {
   min-width: 56px;
   min-height: 56px;
-}
-@media (max-width: 900px) {
-  .body {
-    grid-template-columns: minmax(0, 1fr);
-    padding-inline: 14px;
-    gap: 14px;
-  }
-  .told {
-    order: -1;
-  }
 }
 </style>

@@ -169,27 +169,10 @@ const force = (when: 'before' | 'after', spot: Zone, forceGf: number): void => {
   </div>
 </template>
 
+<style scoped src="./benchBody.css"></style>
 <style scoped>
-.body {
-  flex: 1;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-  gap: 34px;
-  padding: 14px 26px;
-  align-content: start;
-}
 .body.alone {
   grid-template-columns: minmax(0, 52rem);
-}
-.drawn {
-  display: grid;
-  gap: 12px;
-  align-content: start;
-}
-.told {
-  display: grid;
-  gap: 12px;
-  align-content: start;
 }
 h1 {
   font-size: 2rem;
@@ -212,14 +195,6 @@ h1 {
   line-height: 1.35;
 }
 @media (max-width: 900px) {
-  .body {
-    grid-template-columns: minmax(0, 1fr);
-    padding-inline: 14px;
-    gap: 14px;
-  }
-  .told {
-    order: -1;
-  }
   h1 {
     font-size: 1.5rem;
   }
