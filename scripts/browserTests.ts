@@ -2,8 +2,8 @@ import { spawn } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { serveHouses } from './houses'
 
-/** Tests that only look, at a sample house of their own, so that they can run beside those that change theirs. */
-const LOOKING = 'everyScreen.spec'
+/** Tests that only look, or break off what they begin, at a sample house of their own: they run beside those that change theirs. */
+const LOOKING = ['everyScreen.spec', 'recipes.spec']
 
 interface Run {
   readonly code: number
@@ -37,11 +37,15 @@ async function main(): Promise<number> {
   try {
     if (houses.lookedAtUrl === null) return (await playwright(named, env, true)).code
     const looking = playwright(
-      [LOOKING, '--output=test-results/looking'],
+      [...LOOKING, '--output=test-results/looking'],
       { ...env, YORVIK_DEMO_URL: houses.lookedAtUrl },
       false,
     )
-    const changing = await playwright([`--grep-invert=${LOOKING}`, '--output=test-results/changing'], env, true)
+    const changing = await playwright(
+      [`--grep-invert=${LOOKING.join('|')}`, '--output=test-results/changing'],
+      env,
+      true,
+    )
     const looked = await looking
     process.stdout.write(looked.output)
     return changing.code || looked.code
