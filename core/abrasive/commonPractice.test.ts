@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { grainMicrons } from './grain'
-import { planProgression, type ProgressionInput, type ProgressionStone } from './progression'
+import { pathWeight, planProgression, type ProgressionInput, type ProgressionStone } from './progression'
 import { grindability, removalRate, wantsDiamond } from './removal'
 import { sessionRemoval } from './sessionRemoval'
 
@@ -158,11 +158,18 @@ describe('the removal model', () => {
     )
   })
 
+  // what is weighed is continuous; minutes alone drop by about one where a coarser start begins to pay for its steel
   it('has no cliff: a little blunter never costs more than a little longer', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.5, max: 40, noNaN: true }), (bluntUm) => {
         const [here, on] = [plan({ bluntUm }), plan({ bluntUm: bluntUm + 0.1 })]
-        expect(Math.abs(on.minutes - here.minutes)).toBeLessThan(1)
+        expect(Math.abs(on.minutes - here.minutes)).toBeLessThan(1.5)
+        const weight = (um: number, of: typeof here): number =>
+          pathWeight(
+            { blade: CHEF, finishMicron: 4, stones: SHELF, bluntUm: um },
+            of.stages.map((stage) => stage.stone),
+          )
+        expect(Math.abs(weight(bluntUm + 0.1, on) - weight(bluntUm, here))).toBeLessThan(0.3)
       }),
     )
     expect(Math.abs(plan({ bluntUm: 7.9 }).minutes - plan({ bluntUm: 8.1 }).minutes)).toBeLessThan(0.4)

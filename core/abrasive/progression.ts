@@ -1,12 +1,14 @@
 import { MeasureError, assertPositive } from '../measure'
 import { pressingForce, removalRate, strokesPerMinute, wantsDiamond, type GroundSteel } from './removal'
 import {
+  burrUm,
   isOnFace,
   metalFor,
   scratchesAfter,
   sessionRemoval,
   type GrindingWork,
   type GroundBlade,
+  type Metal,
   type StoneRemoval,
 } from './sessionRemoval'
 
@@ -96,27 +98,37 @@ interface Leg extends ProgressionStage {
   readonly recessionUm: number
 }
 
-function firstLeg(stone: ProgressionStone, input: ProgressionInput): Leg {
-  const { removesMm3, recessionUm } = metalFor(input.blade, input, stone.micron)
+/** What a first stone takes: the same for all coarse ones, and for all finer ones, since only the burr differs. */
+function metals(input: ProgressionInput): (start: ProgressionStone) => Metal {
+  const known = new Map<number, Metal>()
+  return ({ micron }) => {
+    const burr = burrUm(micron, input.isTopUp)
+    const metal = known.get(burr) ?? metalFor(input.blade, input, micron)
+    known.set(burr, metal)
+    return metal
+  }
+}
+
+function firstLeg(stone: ProgressionStone, metal: Metal, input: ProgressionInput): Leg {
+  const { removesMm3, recessionUm } = metal
   return { ...stage(stone, { micron: stone.micron, takes: 'metal', removesMm3, recessionUm }, input), recessionUm }
 }
 
 /** A later stage: what the stone before has scratched. */
-function nextLeg(
-  start: ProgressionStone,
-  before: ProgressionStone,
-  stone: ProgressionStone,
-  input: ProgressionInput,
-): Leg {
-  const scratches = scratchesAfter(input.blade, input, metalFor(input.blade, input, start.micron), before.micron)
+function nextLeg(before: ProgressionStone, stone: ProgressionStone, metal: Metal, input: ProgressionInput): Leg {
+  const scratches = scratchesAfter(input.blade, input, metal, before.micron)
   return { ...stage(stone, scratches, input), recessionUm: scratches.recessionUm }
 }
 
-const legsAlong = (path: readonly ProgressionStone[], input: ProgressionInput): Leg[] =>
-  path.map((stone, at) => {
-    const [start, before] = [path[0], path[at - 1]]
-    return start && before ? nextLeg(start, before, stone, input) : firstLeg(stone, input)
+function legsAlong(path: readonly ProgressionStone[], input: ProgressionInput, metalOf = metals(input)): Leg[] {
+  const [start] = path
+  if (!start) return []
+  const metal = metalOf(start)
+  return path.map((stone, at) => {
+    const before = path[at - 1]
+    return before ? nextLeg(before, stone, metal, input) : firstLeg(stone, metal, input)
   })
+}
 
 /** A path through given stones, coarse to fine, with everything it costs. */
 export const pathThrough = (input: ProgressionInput, path: readonly ProgressionStone[]): readonly ProgressionStage[] =>
@@ -147,7 +159,10 @@ export function starters(input: ProgressionInput): ProgressionStone[] {
     const fine = input.stones.filter(({ micron }) => micron <= TOP_UP_MICRON)
     return fine.length > 0 ? fine : finishers(input.stones, 0)
   }
-  const inTime = input.stones.filter((stone) => firstLeg(stone, input).minutes <= LONGEST_FIRST_STAGE_MINUTES)
+  const metalOf = metals(input)
+  const inTime = input.stones.filter(
+    (stone) => firstLeg(stone, metalOf(stone), input).minutes <= LONGEST_FIRST_STAGE_MINUTES,
+  )
   const diamonds = inTime.filter(({ diamond }) => diamond === true)
   if (wantsDiamond(input.blade) && diamonds.length > 0) return diamonds
   if (inTime.length > 0) return inTime
@@ -162,11 +177,7 @@ interface WayOn {
 }
 
 /** The lightest ways from every stone to a finisher, worked out from the finest stone back (Bellman 1957). */
-function waysOn(
-  start: ProgressionStone,
-  ends: readonly ProgressionStone[],
-  input: ProgressionInput,
-): ReadonlyMap<string, WayOn> {
+function waysOn(metal: Metal, ends: readonly ProgressionStone[], input: ProgressionInput): ReadonlyMap<string, WayOn> {
   const fineFirst = [...input.stones].sort((a, b) => a.micron - b.micron)
   const best = new Map<string, WayOn>()
   for (const stone of fineFirst) {
@@ -175,7 +186,7 @@ function waysOn(
       if (next.micron >= stone.micron) break
       const rest = best.get(next.id)
       if (!rest) continue
-      const weight = legWeight(nextLeg(start, stone, next, input)) + rest.weight
+      const weight = legWeight(nextLeg(stone, next, metal, input)) + rest.weight
       if (!lightest || weight < lightest.weight) lightest = { weight, path: [stone, ...rest.path] }
     }
     if (lightest) best.set(stone.id, lightest)
@@ -213,7 +224,7 @@ function usualStarts(input: ProgressionInput, ends: readonly ProgressionStone[])
 function ownStart(input: ProgressionInput, startWith: string): ProgressionStone[] {
   const stones = input.stones.filter(({ id }) => id === startWith)
   for (const stone of stones) {
-    const { minutes } = firstLeg(stone, input)
+    const { minutes } = firstLeg(stone, metals(input)(stone), input)
     const coarserOwned = input.stones.some(({ micron }) => micron > stone.micron)
     if (minutes > REFUSED_FIRST_STAGE_MINUTES && coarserOwned)
       throw new MeasureError('first-stone-too-fine', 'startWith', { minutes: Math.round(minutes) })
@@ -236,11 +247,16 @@ export function planProgression(input: ProgressionInput): Progression {
   for (const stone of input.stones) assertPositive('micron', stone.micron)
   const ends = finishers(input.stones, input.finishMicron)
   const begins = input.startWith === undefined ? usualStarts(input, ends) : ownStart(input, input.startWith)
+  const metalOf = metals(input)
+  const waysFrom = new Map<Metal, ReadonlyMap<string, WayOn>>()
   const paths = begins.map((start) => {
+    const metal = metalOf(start)
+    const ways = waysFrom.get(metal) ?? waysOn(metal, ends, input)
+    waysFrom.set(metal, ways)
     const isWhole = input.isTopUp === true || input.oneStone === true
     // a start finer than the finish asked for is its own finish
-    const path = isWhole ? [start] : (waysOn(start, ends, input).get(start.id)?.path ?? [start])
-    return { path, weight: pathWeight(input, path) }
+    const path = isWhole ? [start] : (ways.get(start.id)?.path ?? [start])
+    return { path, weight: legsAlong(path, input, metalOf).reduce((sum, leg) => sum + legWeight(leg), 0) }
   })
   const [best] = paths.sort((a, b) => a.weight - b.weight || a.path.length - b.path.length)
   if (!best) throw new MeasureError('no-stones', 'stones')

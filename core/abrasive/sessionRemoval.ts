@@ -82,7 +82,7 @@ export function recessionToBurrUm(of: {
 }
 
 /** Work as it is ground by a first stone. */
-interface Metal {
+export interface Metal {
   readonly removesMm3: number
   readonly recessionUm: number
   /** surface that is scratched and refined, mm², both sides */
