@@ -33,7 +33,10 @@ footer.counting {
   grid-template-columns: 1fr 1.4fr 1fr 1fr;
 }
 .button {
+  min-width: 0;
   min-height: 84px;
+  white-space: normal;
+  line-height: 1.15;
 }
 footer.faces {
   grid-template-columns: 1fr 1.4fr 1fr;
@@ -42,7 +45,7 @@ footer.faces {
   footer,
   footer.counting,
   footer.faces {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1.6fr);
     padding-inline: 14px;
     gap: 8px;
   }

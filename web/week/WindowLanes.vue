@@ -245,7 +245,7 @@ h3 {
   min-width: 0;
   display: grid;
   align-content: space-between;
-  padding: 1px 5px 8px;
+  padding: 1px 3px 8px;
   line-height: 1.1;
   overflow: hidden;
   container-type: inline-size;
@@ -264,6 +264,17 @@ h3 {
 @container (max-width: 52px) {
   .line b {
     font-size: 0.78rem;
+  }
+}
+/* a few minutes of one: its code stands upright, and who does it is in the panel */
+@container (max-width: 40px) {
+  .line b {
+    writing-mode: vertical-rl;
+    font-size: 0.72rem;
+    line-height: 1;
+  }
+  .line + .line {
+    display: none;
   }
 }
 .line {
