@@ -81,6 +81,15 @@ describe('back to the coarse stone', () => {
   })
 })
 
+describe('a session in brief that went back', () => {
+  it('has the coarse stone’s page again for that part, then the present one, and leaves nothing out', () => {
+    const back = backToCoarse(full, 'ends-2', 'heel')
+    const pages = pagesOf(back?.plan ?? full)
+    expect(pages.map(({ stage }) => stage)).toEqual([0, 1, 0, 1, 2, null])
+    expect(pages.flatMap(({ steps }) => steps)).toEqual(back?.plan.steps)
+  })
+})
+
 describe('a session in brief', () => {
   it('is one page a stone and one to finish: a kept-up knife in four touches with the one that begins it', () => {
     const keptUp = sessionOf('maintenance', { condition: 'kept-up', progression: { bluntUm: 6 } })

@@ -306,6 +306,22 @@ test('what drags goes back to its side, what snags to the burr, and a chip that 
   await breakOff(page, 'CH-11')
 })
 
+test('in brief too there is a way back to the coarse stone, and the look lays the plan out again', async ({ page }) => {
+  await begin(page, { recipe: 'Maintenance', code: 'CH-09', says: [], drawn: /./ }, 'in brief')
+  const heading = page.getByRole('heading', { level: 1 })
+  await expect(heading).toHaveText(/Middle 1000/)
+  await page.getByText('Look and test first').click()
+  await page.getByRole('group', { name: 'Glints at' }).getByRole('button', { name: 'tip' }).click()
+  await page.getByRole('button', { name: 'Plan from this' }).click()
+  await expect(heading).toHaveText(/Coarse \d+/)
+  await page.keyboard.press('Enter')
+  await expect(heading).toHaveText(/Middle 1000/)
+  await page.getByText('Something is not right').click()
+  await page.getByRole('button', { name: /Back to Coarse \d+ for the tip/ }).click()
+  await expect(heading).toHaveText(/Coarse \d+/)
+  await breakOff(page, 'CH-09')
+})
+
 test('a picture is taken small; a file that is none is refused in a sentence, one of forty megabytes too', async ({
   page,
 }) => {

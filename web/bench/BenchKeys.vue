@@ -45,7 +45,7 @@ footer.faces {
   footer,
   footer.counting,
   footer.faces {
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1.6fr);
+    grid-template-columns: repeat(2, minmax(0, 1fr));
     padding-inline: 14px;
     gap: 8px;
   }

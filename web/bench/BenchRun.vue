@@ -253,6 +253,9 @@ const onwardLabel = computed(() => {
     @burr="(stepId, spot, felt) => act({ kind: 'burr', stepId, zone: spot, felt })"
     @tick="(stepId, check, done) => act({ kind: 'tick', stepId, check, done })"
     @looked="leaveLook"
+    @tried="(stepId, tried) => act({ kind: 'tried', stepId, ...tried })"
+    @back="(stepId, spot) => act({ kind: 'back', stepId, zone: spot })"
+    @leave="(spot, what) => act({ kind: 'carry-over', zone: spot, what })"
     @force="(when, spot, forceGf) => act({ kind: 'force', when, zone: spot, forceGf })"
   >
     <p class="row">

@@ -4,15 +4,19 @@ import type { BenchPlan, StackPiece } from '../../contract/bench'
 import type { KnifeView } from '../../contract/knives'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import type { Check } from '../../core/session/recipe'
+import type { Tried } from '../../core/session/branches'
 import { isWorked, type SessionPage } from '../../core/session/pages'
 import type { SessionStep } from '../../core/session/plan'
 import { stepState, type Looked, type SessionState } from '../../core/session/session'
 import { stepWords, wayWords } from '../../words/bench'
 import { say, useFormats } from '../i18n'
+import BackOffer from './BackOffer.vue'
+import CarryOver from './CarryOver.vue'
 import CheckTicks from './CheckTicks.vue'
 import LookPanel from './LookPanel.vue'
 import SpotForces from './SpotForces.vue'
 import StepDrawing from './StepDrawing.vue'
+import TryPanel from './TryPanel.vue'
 
 /** A page a stone: angle, counts, what to look for, burr by zone; one key goes on. */
 const props = defineProps<{
@@ -28,6 +32,9 @@ const emit = defineEmits<{
   force: [when: 'before' | 'after', zone: Zone, forceGf: number]
   burr: [stepId: string, zone: Zone, felt: boolean]
   tick: [stepId: string, check: Check, done: boolean]
+  tried: [stepId: string, tried: Tried]
+  back: [stepId: string, zone: Zone]
+  leave: [zone: Zone, what: string]
 }>()
 const formats = useFormats()
 const isOpen = ref(false)
@@ -89,6 +96,9 @@ function tick(check: Check, done: boolean): void {
   const found = checks.value.find((one) => one.check === check)
   if (found) emit('tick', found.step.id, check, done)
 }
+/** The step at which this page is tried on paper, and the one from which it would go back to the coarse stone. */
+const tried = computed(() => props.page.steps.find(({ kind }) => kind === 'try' || kind === 'test') ?? null)
+const ends = computed(() => props.page.steps.find(({ kind }) => kind === 'ends') ?? null)
 /** One figure where both sides have it, both where they differ. */
 const sideStrokes = computed(() => [...new Set(sides.value.map(({ strokes }) => strokes))].join(' / '))
 const ways = computed(() => [...new Set(worked.value.flatMap((step) => wayWords(props.plan, step, say)))])
@@ -158,6 +168,18 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
         <button v-if="when === 'before'" class="button" type="button" @click="emit('looked')">
           {{ $t('bench.planFromThis') }}
         </button>
+      </details>
+      <details v-if="tried || ends">
+        <summary>{{ $t('bench.briefNot') }}</summary>
+        <TryPanel v-if="tried" @tried="emit('tried', tried.id, $event)" />
+        <BackOffer
+          v-if="ends"
+          :plan="state.plan"
+          :step-id="ends.id"
+          :coarse-name="plan.stages[0]?.stoneName ?? ''"
+          @back="emit('back', ends.id, $event)"
+        />
+        <CarryOver v-if="ends" :carried="state.carryOver" @leave="(zone, what) => emit('leave', zone, what)" />
       </details>
       <ul class="cautions soft small">
         <li v-for="caution in cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li>
