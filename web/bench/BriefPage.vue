@@ -9,6 +9,7 @@ import { isWorked, type SessionPage } from '../../core/session/pages'
 import type { SessionStep } from '../../core/session/plan'
 import { stepState, type Looked, type SessionState } from '../../core/session/session'
 import { stepWords, wayWords } from '../../words/bench'
+import { reasonSentence } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
 import BackOffer from './BackOffer.vue'
 import CarryOver from './CarryOver.vue'
@@ -99,6 +100,10 @@ function tick(check: Check, done: boolean): void {
 /** The step at which this page is tried on paper, and the one from which it would go back to the coarse stone. */
 const tried = computed(() => props.page.steps.find(({ kind }) => kind === 'try' || kind === 'test') ?? null)
 const ends = computed(() => props.page.steps.find(({ kind }) => kind === 'ends') ?? null)
+/** Why the plan is what it is, on the page that looked. */
+const reasons = computed(() =>
+  when.value === 'before' ? props.plan.because.map((reason) => reasonSentence(reason, say, formats.value)) : [],
+)
 /** One figure where both sides have it, both where they differ. */
 const sideStrokes = computed(() => [...new Set(sides.value.map(({ strokes }) => strokes))].join(' / '))
 const ways = computed(() => [...new Set(worked.value.flatMap((step) => wayWords(props.plan, step, say)))])
@@ -121,6 +126,7 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
     </div>
     <div class="told">
       <h1>{{ title }}</h1>
+      <p v-for="reason in reasons" :key="reason" class="note">{{ $t('bench.reasonsNow', { reason }) }}</p>
       <ul class="counts">
         <li v-for="step in ready" :key="step.id" class="soft">{{ wordsOf(step).what }}</li>
         <li v-if="sides.length > 0">
@@ -193,6 +199,11 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
 <style scoped>
 h1 {
   font-size: 2.4rem;
+}
+.note {
+  padding-left: 12px;
+  border-left: 4px solid var(--ember);
+  font-weight: 600;
 }
 summary {
   min-height: 48px;
