@@ -10,15 +10,10 @@ beforeEach(() => {
   localStorage.clear()
   setActivePinia(createPinia())
   rung = 0
-  vi.stubGlobal(
-    'AudioContext',
-    class {
-      constructor() {
-        rung++
-        throw new Error('no sound here')
-      }
-    },
-  )
+  vi.stubGlobal('AudioContext', function silent() {
+    rung++
+    throw new Error('no sound here')
+  })
 })
 afterEach(() => {
   vi.useRealTimers()
