@@ -31,6 +31,9 @@ const toJudge = computed(() =>
     (fleet.fleet?.knives ?? []).filter(({ holderId, status }) => holderId === whose.value && status === 'in-service'),
   ),
 )
+/** Teeth meet no stone, whatever the plan calls the session. */
+const workWord = ({ knifeId, work }: { readonly knifeId: string; readonly work: string }): string =>
+  work === 'stone' && fleet.byId(knifeId)?.serrated === true ? 'teeth' : work
 const bench = (id: string): string => view.value?.problem.benches.find((one) => one.id === id)?.name ?? ''
 const codes = (ids: readonly string[]): string =>
   ids
@@ -90,7 +93,7 @@ const codes = (ids: readonly string[]): string =>
           </div>
           <p>
             {{
-              $t(`myday.work.${item.work}`, {
+              $t(`myday.work.${workWord(item)}`, {
                 minutes: formats.minutes((Date.parse(item.endsAt) - Date.parse(item.at)) / MINUTE_MS),
               })
             }}
