@@ -9,6 +9,7 @@ import { refusalText } from './refusalText'
 import { useNotices } from './stores/notices'
 import { useSession } from './stores/session'
 import { useTheme } from './theme'
+import AppButton from './ui/AppButton.vue'
 import NavRail from './ui/NavRail.vue'
 import NoticeBar from './ui/NoticeBar.vue'
 import { useKeys } from './ui/useKeys'
@@ -85,7 +86,7 @@ useKeys({
       </p>
       <p v-for="soak in soaked" :key="soak.stoneId" class="weather" role="status">
         {{ $t('bench.soakRings', { stone: soak.stoneName }) }}
-        <button class="button quiet" type="button" @click="soaks.lift(soak.stoneId)">{{ $t('bench.soakLift') }}</button>
+        <AppButton kind="quiet" @click="soaks.lift(soak.stoneId)">{{ $t('bench.soakLift') }}</AppButton>
       </p>
       <RouterView />
     </main>

@@ -16,14 +16,12 @@ import { passThrough } from './passThrough'
 import { makeRouter } from './router'
 import { useFleet } from './live/fleet'
 import { useSession } from './stores/session'
-
-/** The server's word that a style element made by the control library is ours. */
-const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce ?? ''
+import { styleNonce } from './ui/styleNonce'
 
 const app = createApp(App)
 app.use(createPinia())
 app.use(i18n)
-app.use(PrimeVue, { unstyled: true, pt: passThrough, csp: { nonce } })
+app.use(PrimeVue, { unstyled: true, pt: passThrough, csp: { nonce: styleNonce } })
 
 const session = useSession()
 const fleet = useFleet()
@@ -31,8 +29,9 @@ const router = makeRouter(session, fleet)
 whenSessionEnds(() => {
   session.leave()
   fleet.forget()
-  const back = router.currentRoute.value.fullPath
-  if (router.currentRoute.value.name !== 'sign-in') void router.push({ name: 'sign-in', query: { back } })
+  const { name, fullPath } = router.currentRoute.value
+  // nowhere yet: the page is being opened, and the router's own guard leads to the sign-in and back
+  if (name !== undefined && name !== 'sign-in') void router.push({ name: 'sign-in', query: { back: fullPath } })
 })
 app.use(router)
 app.mount('#app')

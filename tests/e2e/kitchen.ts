@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 import { DEMO_SIGN_IN } from '../../demo/house'
 
 const address = (name: string): string => {
@@ -31,4 +31,42 @@ export function complaints(page: Page): string[] {
     if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) heard.push(message.text())
   })
   return heard
+}
+
+const middleOf = async (thing: Locator): Promise<{ x: number; y: number }> => {
+  const box = await thing.boundingBox()
+  if (!box) throw new Error('it is not on the screen')
+  return { x: box.x + Math.min(box.width / 2, 300), y: box.y + box.height / 2 }
+}
+
+/** Lifts a thing with the mouse, carries it and puts it down; `over` looks while it is still in the hand. */
+export async function carry(page: Page, thing: Locator, target: Locator, over?: () => Promise<void>): Promise<void> {
+  await thing.hover()
+  await page.mouse.down()
+  await target.evaluate((one) => {
+    one.scrollIntoView({ block: 'center' })
+  })
+  const to = await middleOf(target)
+  await page.mouse.move(to.x - 9, to.y, { steps: 6 })
+  await page.mouse.move(to.x, to.y, { steps: 3 })
+  await over?.()
+  await page.mouse.up()
+}
+
+/** The same with a finger, which rests before it lifts. The page must have been opened with touch. */
+export async function carryByTouch(page: Page, thing: Locator, target: Locator): Promise<void> {
+  const touch = await page.context().newCDPSession(page)
+  await thing.evaluate((one) => {
+    one.scrollIntoView({ block: 'center' })
+  })
+  const from = await middleOf(thing)
+  const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', at: { x: number; y: number } | null): Promise<unknown> =>
+    touch.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [at] : [] })
+  await send('touchStart', from)
+  // it is lifted once the finger has rested
+  await expect(thing).toHaveClass(/lifted/)
+  const to = await middleOf(target)
+  for (const part of [0.2, 0.4, 0.6, 0.8, 1])
+    await send('touchMove', { x: from.x + (to.x - from.x) * part, y: from.y + (to.y - from.y) * part })
+  await send('touchEnd', null)
 }

@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import IcalParser from 'ical.js'
-import { DEMO, openAsManager } from './kitchen'
+import { carry, carryByTouch, complaints, DEMO, openAsManager } from './kitchen'
 
 const sessions = (page: Page): Locator => page.locator('.session')
 /** Opens the week and waits until its plan stands. */
@@ -54,7 +54,9 @@ test('a job is dragged and locked, the plan accepted, planned again around someb
   for (let at = 0; at < (await lanes.count()) && !landed; at++) {
     const lane = lanes.nth(at)
     if ((await lane.getAttribute('data-window')) === from) continue
-    await page.locator(`.session[data-job="${job}"]`).dragTo(lane, { targetPosition: { x: 300, y: 10 } })
+    await carry(page, page.locator(`.session[data-job="${job}"]`), lane, async () => {
+      await expect(lane).toHaveClass(/over/)
+    })
     await expect(page.locator('.panel .told')).toBeVisible()
     landed = !(await page.locator('.panel .told').innerText()).startsWith('Not there')
   }
@@ -128,6 +130,7 @@ test('a job is dragged and locked, the plan accepted, planned again around someb
 })
 
 test('a session dropped on somebody’s initials is theirs, where they may and can', async ({ page }) => {
+  const heard = complaints(page)
   await openWeek(page)
   const window = page.locator('.window', { has: page.locator('.session') }).first()
   const session = window.locator('.session').first()
@@ -136,13 +139,38 @@ test('a session dropped on somebody’s initials is theirs, where they may and c
   for (const hands of await window.locator('.hands').all()) {
     const name = (await hands.getAttribute('title')) ?? ''
     const moved = page.locator(`.session[data-job="${job}"]`)
-    await moved.dragTo(hands)
-    await expect(page.locator('.panel .told')).toBeVisible()
-    if ((await page.locator('.panel .told').innerText()).startsWith('Not there')) continue
+    await carry(page, moved, hands, async () => {
+      await expect(hands).toHaveClass(/over/)
+    })
+    const spoken = page.locator('[id^="dnd-kit-announcement"]')
+    await expect(spoken).toContainText(`put down at ${name}`)
+    if ((await spoken.innerText()).includes('does not fit')) continue
     await expect(moved).toHaveAttribute('aria-label', new RegExp(name))
     names.push(name)
   }
   expect(names.length).toBeGreaterThan(1)
+  expect(heard).toEqual([])
+})
+
+test('a finger carries a session to another bench, and what happens is spoken', async ({ browser }) => {
+  const page = await browser.newPage({ viewport: { width: 1024, height: 768 }, hasTouch: true })
+  await openWeek(page)
+  const window = page.locator('.window', { has: page.locator('.session') }).first()
+  await window.scrollIntoViewIfNeeded()
+  const lanes = window.locator('.lane')
+  const job = (await window.locator('.session').first().getAttribute('data-job')) ?? ''
+  const lane = lanes.filter({ has: page.locator(`[data-job="${job}"]`) })
+  const other = lanes.filter({ hasNot: page.locator(`[data-job="${job}"]`) }).first()
+  const from = await lane.getAttribute('data-bench')
+  const to = await other.getAttribute('data-bench')
+  expect(to).not.toBe(from)
+  const session = page.locator(`.session[data-job="${job}"]`)
+  await carryByTouch(page, session, window.locator(`.lane[data-bench="${to}"]`))
+  await expect(page.locator('.panel .told')).toBeVisible()
+  await expect(page.locator('[id^="dnd-kit-announcement"]')).toContainText(/put down at|does not fit/)
+  const refused = (await page.locator('.panel .told').innerText()).startsWith('Not there')
+  await expect(window.locator(`.lane[data-bench="${refused ? from : to}"] [data-job="${job}"]`)).toBeVisible()
+  await page.close()
 })
 
 test('keys move a session between windows and benches, change hands, lock it and take it off', async ({ page }) => {

@@ -4,6 +4,7 @@ import { ZONES, type Zone } from '../../core/knife/zones'
 import { minutesBack } from '../../core/session/branches'
 import type { SessionPlan } from '../../core/session/plan'
 import { useFormats } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 
 /** A deep scratch or a chip shows on a finer stone: back to the coarse one for that part, at a price that is said. */
 const props = defineProps<{ plan: SessionPlan; stepId: string; coarseName: string }>()
@@ -21,9 +22,9 @@ const ways = computed(() =>
   <section v-if="ways.length > 0">
     <p class="soft small">{{ $t('bench.backHint') }}</p>
     <p class="answers">
-      <button v-for="{ zone, minutes } in ways" :key="zone" class="button" type="button" @click="emit('back', zone)">
+      <AppButton v-for="{ zone, minutes } in ways" :key="zone" @click="emit('back', zone)">
         {{ $t('bench.backTo', { stone: coarseName, zone: $t(`zone.${zone}`), minutes }) }}
-      </button>
+      </AppButton>
     </p>
   </section>
 </template>

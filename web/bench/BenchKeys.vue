@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import AppButton from '../ui/AppButton.vue'
+
 /** The big keys at the foot of a step: back, and on; between them, where strokes are counted, stroke and burr. */
 defineProps<{ counts: boolean; burrs: boolean; isFirst: boolean; burrFelt: boolean; onward: string }>()
 const emit = defineEmits<{ back: []; stroke: []; burr: []; onward: [] }>()
@@ -6,16 +8,14 @@ const emit = defineEmits<{ back: []; stroke: []; burr: []; onward: [] }>()
 
 <template>
   <footer :class="{ counting: counts, faces: counts && !burrs }">
-    <button class="button big" type="button" :disabled="isFirst" @click="emit('back')">{{ $t('bench.back') }}</button>
-    <button v-if="counts" class="button big main" type="button" @click="emit('stroke')">
+    <AppButton big :disabled="isFirst" @click="emit('back')">{{ $t('bench.back') }}</AppButton>
+    <AppButton kind="main" big v-if="counts" @click="emit('stroke')">
       {{ $t('bench.stroke') }} <kbd>Space</kbd>
-    </button>
-    <button v-if="burrs" class="button big" type="button" :aria-pressed="burrFelt" @click="emit('burr')">
+    </AppButton>
+    <AppButton big v-if="burrs" :aria-pressed="burrFelt" @click="emit('burr')">
       {{ $t(burrFelt ? 'bench.burrGone' : 'bench.burrFelt') }} <kbd>B</kbd>
-    </button>
-    <button class="button big" :class="{ main: !counts }" type="button" @click="emit('onward')">
-      {{ onward }} <kbd>Enter</kbd>
-    </button>
+    </AppButton>
+    <AppButton big :class="{ main: !counts }" @click="emit('onward')"> {{ onward }} <kbd>Enter</kbd> </AppButton>
   </footer>
 </template>
 

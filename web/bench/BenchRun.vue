@@ -10,6 +10,7 @@ import type { SessionStep } from '../../core/session/plan'
 import type { Pace } from '../../core/session/ways'
 import { say } from '../i18n'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 import { useKeys } from '../ui/useKeys'
 import BenchHead from './BenchHead.vue'
 import BenchKeys from './BenchKeys.vue'
@@ -224,20 +225,20 @@ const onwardLabel = computed(() => {
   >
     <template #rhythm="{ counts: isCounted }">
       <p v-if="isCounted" class="row">
-        <button class="button" type="button" :aria-pressed="ticking" @click="ticking = !ticking">
+        <AppButton :aria-pressed="ticking" @click="ticking = !ticking">
           {{ $t(ticking ? 'bench.tickOff' : 'bench.tick') }}
-        </button>
-        <button class="button quiet" type="button" :aria-pressed="speaking" @click="speaking = !speaking">
+        </AppButton>
+        <AppButton kind="quiet" :aria-pressed="speaking" @click="speaking = !speaking">
           {{ $t(speaking ? 'bench.quiet' : 'bench.speak') }}
-        </button>
+        </AppButton>
       </p>
     </template>
     <p class="row">
-      <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>
-      <button class="button quiet" type="button" @click="pace = 'brief'">{{ $t('bench.paces.brief') }}</button>
-      <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="act({ kind: 'abandon' })">
+      <AppButton kind="quiet" @click="leave">{{ $t('bench.leave') }}</AppButton>
+      <AppButton kind="quiet" @click="pace = 'brief'">{{ $t('bench.paces.brief') }}</AppButton>
+      <AppButton kind="quiet" :title="$t('bench.abandonHint')" @click="act({ kind: 'abandon' })">
         {{ $t('bench.abandon') }}
-      </button>
+      </AppButton>
     </p>
     <StepNotes :notes="notes" :cautions="step.cautions" />
   </LedStep>
@@ -259,11 +260,11 @@ const onwardLabel = computed(() => {
     @force="(when, spot, forceGf) => act({ kind: 'force', when, zone: spot, forceGf })"
   >
     <p class="row">
-      <button class="button quiet" type="button" @click="leave">{{ $t('bench.leave') }}</button>
-      <button class="button quiet" type="button" @click="pace = 'led'">{{ $t('bench.paces.led') }}</button>
-      <button class="button quiet" type="button" :title="$t('bench.abandonHint')" @click="act({ kind: 'abandon' })">
+      <AppButton kind="quiet" @click="leave">{{ $t('bench.leave') }}</AppButton>
+      <AppButton kind="quiet" @click="pace = 'led'">{{ $t('bench.paces.led') }}</AppButton>
+      <AppButton kind="quiet" :title="$t('bench.abandonHint')" @click="act({ kind: 'abandon' })">
         {{ $t('bench.abandon') }}
-      </button>
+      </AppButton>
     </p>
   </BriefPage>
   <p v-if="waiting > 0" class="waiting small" role="status">{{ say('bench.waiting', { n: waiting }) }}</p>

@@ -10,6 +10,7 @@ import { useFleet } from '../live/fleet'
 import type { Pace } from '../../core/session/ways'
 import { refusalText } from '../refusalText'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 import { useLeave } from '../ui/useLeave'
 import BenchRun from './BenchRun.vue'
 import BenchStart from './BenchStart.vue'
@@ -167,7 +168,7 @@ function ended(): void {
       <p class="lead">
         {{ knife || !fleet.fleet ? (refusal ? '' : $t('shell.loading')) : $t('knife.unknown', { code }) }}
       </p>
-      <button v-if="refusal" class="button" type="button" @click="leave">{{ $t('bench.back') }}</button>
+      <AppButton v-if="refusal" @click="leave">{{ $t('bench.back') }}</AppButton>
     </div>
   </div>
 </template>

@@ -3,6 +3,7 @@ import { onScopeDispose, ref, watch } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { ZONES } from '../../core/knife/zones'
 import { instrumentsUrl } from '../live/instrumentSocket'
+import AppButton from '../ui/AppButton.vue'
 
 /** Stand-ins for inclinometer, scale and loupe in the demonstration house, speaking the lines of real ones. */
 const props = defineProps<{ knife: KnifeView; dps: number; newtons: number; after: boolean }>()
@@ -70,9 +71,7 @@ function snap(): void {
       {{ $t('bench.simPress') }} <output class="num">{{ press }} N</output
       ><input v-model.number="press" :aria-label="$t('bench.simPress')" type="range" min="0" max="60" step="1" />
     </div>
-    <button class="button" type="button" :disabled="ready < 3" @click="snap">
-      {{ $t('bench.simLoupe') }}: {{ $t('bench.live.snap') }}
-    </button>
+    <AppButton :disabled="ready < 3" @click="snap"> {{ $t('bench.simLoupe') }}: {{ $t('bench.live.snap') }} </AppButton>
   </details>
 </template>
 

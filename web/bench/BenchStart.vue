@@ -8,6 +8,7 @@ import { verdictWords } from '../../words/verdict'
 import { PACES, type Pace } from '../../core/session/ways'
 import { say, useFormats } from '../i18n'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useKeys } from '../ui/useKeys'
@@ -79,9 +80,9 @@ useKeys({
       <p class="verdict">{{ words.why }}</p>
       <p v-if="offer.open" class="open">
         {{ $t('bench.open', { name: offer.open.personName, time: formats.clock(offer.open.startedAt) }) }}
-        <button class="button main" type="button" :disabled="busy" @click="emit('resume')">
+        <AppButton kind="main" :disabled="busy" @click="emit('resume')">
           {{ $t(offer.open.personName === session.person?.name ? 'bench.resume' : 'bench.takeOver') }}
-        </button>
+        </AppButton>
       </p>
       <p v-if="offer.saved && !offer.open" class="open">
         {{
@@ -89,9 +90,9 @@ useKeys({
             kind: $t(`workshop.kind.${offer.saved.operation.kind}`),
           })
         }}
-        <button class="button main" type="button" :disabled="busy" @click="emit('beginSaved')">
+        <AppButton kind="main" :disabled="busy" @click="emit('beginSaved')">
           {{ $t('workshop.startSaved') }}
-        </button>
+        </AppButton>
       </p>
       <div class="fields">
         <ChoiceField
@@ -138,9 +139,9 @@ useKeys({
       <section class="heavy-rule">
         <h2>{{ $t('bench.paceLabel') }}</h2>
         <div class="segments" role="group" :aria-label="$t('bench.paceLabel')">
-          <button v-for="one in PACES" :key="one" type="button" :aria-pressed="pace === one" @click="pace = one">
+          <AppButton kind="bare" v-for="one in PACES" :key="one" :aria-pressed="pace === one" @click="pace = one">
             {{ $t(`bench.paces.${one}`) }}
-          </button>
+          </AppButton>
         </div>
       </section>
       <section v-if="!offer.start.may" class="heavy-rule">
@@ -171,15 +172,15 @@ useKeys({
           :aria-label="$t(`bench.choice.${choice.id}`)"
         >
           <span class="soft">{{ $t(`bench.choice.${choice.id}`) }}</span>
-          <button
+          <AppButton
+            kind="bare"
             v-for="option in choice.options"
             :key="option"
-            type="button"
             :aria-pressed="(plan.choices[choice.id] ?? choice.chosen) === option"
             @click="pick(choice.id, option)"
           >
             {{ $t(`bench.option.${option}`) }}
-          </button>
+          </AppButton>
         </div>
       </section>
       <section class="heavy-rule">
@@ -191,16 +192,10 @@ useKeys({
     </aside>
   </div>
   <footer>
-    <button class="button big" type="button" @click="emit('leave')">{{ $t('bench.leave') }} <kbd>Esc</kbd></button>
-    <button
-      v-if="!offer.open"
-      class="button big main"
-      type="button"
-      :disabled="busy || !mayBegin"
-      @click="emit('begin')"
-    >
+    <AppButton big @click="emit('leave')">{{ $t('bench.leave') }} <kbd>Esc</kbd></AppButton>
+    <AppButton kind="main" big v-if="!offer.open" :disabled="busy || !mayBegin" @click="emit('begin')">
       {{ $t('bench.start') }} <kbd>Enter</kbd>
-    </button>
+    </AppButton>
   </footer>
 </template>
 

@@ -18,6 +18,7 @@ import LookPanel from './LookPanel.vue'
 import SpotForces from './SpotForces.vue'
 import StepDrawing from './StepDrawing.vue'
 import TryPanel from './TryPanel.vue'
+import AppButton from '../ui/AppButton.vue'
 
 /** A page a stone: angle, counts, what to look for, burr by zone; one key goes on. */
 const props = defineProps<{
@@ -145,16 +146,14 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
           <tr v-for="step in sides" :key="step.id">
             <th>{{ $t('bench.briefStrokes', { side: $t(`bench.${step.hand ?? 'both'}`), strokes: step.strokes }) }}</th>
             <td v-for="zone in ZONES" :key="zone">
-              <button
-                type="button"
-                class="button"
+              <AppButton
                 :class="{ main: stepState(state, step.id).burr[zone] }"
                 :aria-pressed="stepState(state, step.id).burr[zone]"
                 :aria-label="`${$t(`bench.${step.hand ?? 'both'}`)}, ${$t(`zone.${zone}`)}`"
                 @click="emit('burr', step.id, zone, !stepState(state, step.id).burr[zone])"
               >
                 {{ stepState(state, step.id).burr[zone] ? '✓' : '·' }}
-              </button>
+              </AppButton>
             </td>
           </tr>
         </tbody>
@@ -171,9 +170,9 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
           :after="state.after"
           @force="(spot, forceGf) => when && emit('force', when, spot, forceGf)"
         />
-        <button v-if="when === 'before'" class="button" type="button" @click="emit('looked')">
+        <AppButton v-if="when === 'before'" @click="emit('looked')">
           {{ $t('bench.planFromThis') }}
-        </button>
+        </AppButton>
       </details>
       <details v-if="tried || ends">
         <summary>{{ $t('bench.briefNot') }}</summary>

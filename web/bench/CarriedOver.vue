@@ -2,6 +2,7 @@
 import type { CarryOver } from '../../contract/bench'
 import { capital } from '../../words/format'
 import { useFormats } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 
 /** What sessions have left with a knife, until somebody ticks it off. */
 defineProps<{ left: readonly CarryOver[]; busy: boolean }>()
@@ -21,9 +22,9 @@ const formats = useFormats()
           date: formats.shortDay(one.leftAt),
         })
       }}</span>
-      <button class="button no-print" type="button" :disabled="busy" @click="emit('done', one.id)">
+      <AppButton class="no-print" :disabled="busy" @click="emit('done', one.id)">
         {{ $t('bench.carriedDone') }}
-      </button>
+      </AppButton>
     </p>
   </section>
 </template>

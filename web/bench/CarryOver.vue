@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import type { SessionState } from '../../core/session/session'
 import { capital } from '../../words/format'
+import AppButton from '../ui/AppButton.vue'
 import TextField from '../ui/TextField.vue'
 
 defineProps<{ carried: SessionState['carryOver'] }>()
@@ -22,20 +23,18 @@ function leave(): void {
     <p class="soft small">{{ $t('bench.carryOverHint') }}</p>
     <form @submit.prevent="leave">
       <div role="group" :aria-label="$t('curve.zone')" class="zones">
-        <button
+        <AppButton
           v-for="one in ZONES"
           :key="one"
-          type="button"
-          class="button"
           :class="{ main: zone === one }"
           :aria-pressed="zone === one"
           @click="zone = one"
         >
           {{ $t(`zone.${one}`) }}
-        </button>
+        </AppButton>
       </div>
       <TextField v-model="what" :label="$t('bench.carryWhat')" />
-      <button class="button" type="submit" :disabled="what.trim() === ''">{{ $t('bench.carryOver') }}</button>
+      <AppButton type="submit" :disabled="what.trim() === ''">{{ $t('bench.carryOver') }}</AppButton>
     </form>
   </details>
   <p v-for="one in carried" :key="one.zone + one.what" class="small">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Check } from '../../core/session/recipe'
+import AppButton from '../ui/AppButton.vue'
 
 defineProps<{ checks: readonly Check[]; ticked: readonly string[]; compact?: boolean }>()
 const emit = defineEmits<{ tick: [check: Check, done: boolean] }>()
@@ -8,8 +9,8 @@ const emit = defineEmits<{ tick: [check: Check, done: boolean] }>()
 <template>
   <ul v-if="checks.length > 0" :class="{ compact }">
     <li v-for="check in checks" :key="check">
-      <button
-        type="button"
+      <AppButton
+        kind="bare"
         role="checkbox"
         :aria-checked="ticked.includes(check)"
         @click="emit('tick', check, !ticked.includes(check))"
@@ -17,7 +18,7 @@ const emit = defineEmits<{ tick: [check: Check, done: boolean] }>()
         <span class="box" aria-hidden="true">{{ ticked.includes(check) ? '✓' : '' }}</span>{{
           $t(`bench.check.${check}`)
         }}
-      </button>
+      </AppButton>
     </li>
   </ul>
 </template>

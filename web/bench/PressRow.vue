@@ -1,4 +1,6 @@
 <script setup lang="ts" generic="T extends string | number">
+import AppButton from '../ui/AppButton.vue'
+
 /** A row of large buttons, of which some are pressed: for hands that are wet. */
 defineProps<{
   label: string
@@ -12,17 +14,15 @@ const emit = defineEmits<{ pick: [value: T] }>()
   <div role="group" :aria-label="label">
     <span class="soft small">{{ label }}</span>
     <p>
-      <button
+      <AppButton
         v-for="option in options"
         :key="option.value"
-        class="button"
-        type="button"
         :class="{ main: pressed.includes(option.value) }"
         :aria-pressed="pressed.includes(option.value)"
         @click="emit('pick', option.value)"
       >
         {{ option.label }}
-      </button>
+      </AppButton>
     </p>
   </div>
 </template>

@@ -3,6 +3,7 @@ import type { BenchOffer } from '../../contract/bench'
 import { MINUTE_MS } from '../../core/time'
 import { useFormats } from '../i18n'
 import { useSoakTimers } from './soakTimers'
+import AppButton from '../ui/AppButton.vue'
 
 defineProps<{ soak: BenchOffer['soak']; flatten: BenchOffer['flatten'] }>()
 const formats = useFormats()
@@ -25,18 +26,18 @@ const clock = (ms: number): string =>
           bath: $t(`gear.bathName.${stone.bath}`),
         })
       }}</span>
-      <button v-if="left(stone.stoneId) === null" class="button" type="button" @click="timers.start(stone)">
+      <AppButton v-if="left(stone.stoneId) === null" @click="timers.start(stone)">
         {{ $t('bench.soakStart') }}
-      </button>
+      </AppButton>
       <template v-else>
         <b class="num" role="timer">{{
           (left(stone.stoneId) ?? 0) > 0
             ? $t('bench.soakLeft', { time: clock(left(stone.stoneId) ?? 0) })
             : $t(isTooLong(stone.stoneId) ? 'bench.soakTooLong' : 'bench.soakReady')
         }}</b>
-        <button class="button quiet" type="button" @click="timers.lift(stone.stoneId)">
+        <AppButton kind="quiet" @click="timers.lift(stone.stoneId)">
           {{ $t('bench.soakLift') }}
-        </button>
+        </AppButton>
       </template>
     </div>
     <p v-for="stone in flatten" :key="stone.stoneId" class="flat">

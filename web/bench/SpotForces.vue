@@ -4,6 +4,7 @@ import { ZONES, type Zone } from '../../core/knife/zones'
 import { isPlausibleForce } from '../check/checkDraft'
 import { useTester } from '../check/useTester'
 import { useFormats } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 import NumberPad from '../ui/NumberPad.vue'
 import { useKeys } from '../ui/useKeys'
 
@@ -71,15 +72,9 @@ const write = (forces: Forces, one: Zone): string => {
         <tbody>
           <tr v-for="one in ZONES" :key="one" :class="{ open: zone === one }">
             <td>
-              <button
-                type="button"
-                class="button"
-                :class="{ main: zone === one }"
-                :aria-pressed="zone === one"
-                @click="zone = one"
-              >
+              <AppButton :class="{ main: zone === one }" :aria-pressed="zone === one" @click="zone = one">
                 {{ $t(`zone.${one}`) }}
-              </button>
+              </AppButton>
             </td>
             <td class="num">{{ write(before, one) }}</td>
             <td v-if="when === 'after'" class="num">

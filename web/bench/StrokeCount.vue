@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import type { SessionStep } from '../../core/session/plan'
 import type { StepState } from '../../core/session/session'
+import AppButton from '../ui/AppButton.vue'
 
 /** Sweeps go over the whole edge, and are counted as one. */
 const props = defineProps<{ step: SessionStep; here: StepState; sweeps?: boolean }>()
@@ -24,11 +25,11 @@ const shown = computed(() =>
     }}</span>
   </p>
   <div class="zones spot-row" role="group" :aria-label="$t('curve.zone')">
-    <button
+    <AppButton
+      kind="bare"
       v-for="one in ZONES"
       :key="one"
       class="spot-button"
-      type="button"
       :aria-pressed="zone === one"
       :class="{ felt: here.burr[one] }"
       @click="zone = one"
@@ -42,7 +43,7 @@ const shown = computed(() =>
               burr: $t(here.burr[one] ? 'bench.burrYes' : 'bench.burrNo'),
             })
       }}</span>
-    </button>
+    </AppButton>
   </div>
 </template>
 

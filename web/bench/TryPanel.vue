@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ZONES, type Zone } from '../../core/knife/zones'
 import type { Tried } from '../../core/session/branches'
+import AppButton from '../ui/AppButton.vue'
 
 /** A quick test with a way on for each answer: what drags goes back to its spot, what snags to the burr. */
 const emit = defineEmits<{ tried: [tried: Tried] }>()
@@ -13,15 +14,15 @@ const drags = (zone: Zone): void => {
   <section role="group" :aria-label="$t('bench.tryTitle')">
     <h2>{{ $t('bench.tryTitle') }}</h2>
     <p class="answers">
-      <button class="button" type="button" @click="emit('tried', { outcome: 'clean', zone: null, hand: null })">
+      <AppButton @click="emit('tried', { outcome: 'clean', zone: null, hand: null })">
         {{ $t('bench.tryClean') }}
-      </button>
-      <button v-for="zone in ZONES" :key="zone" class="button" type="button" @click="drags(zone)">
+      </AppButton>
+      <AppButton v-for="zone in ZONES" :key="zone" @click="drags(zone)">
         {{ $t('bench.tryDrags', { zone: $t(`zone.${zone}`) }) }}
-      </button>
-      <button class="button" type="button" @click="emit('tried', { outcome: 'snags', zone: null, hand: null })">
+      </AppButton>
+      <AppButton @click="emit('tried', { outcome: 'snags', zone: null, hand: null })">
         {{ $t('bench.trySnags') }}
-      </button>
+      </AppButton>
     </p>
   </section>
 </template>

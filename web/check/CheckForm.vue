@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import type { LadderRung } from '../../core/edge/model/ladder'
 import { ZONES, type Zone } from '../../core/knife/zones'
+import AppButton from '../ui/AppButton.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useKeys } from '../ui/useKeys'
 import {
@@ -98,9 +99,9 @@ useKeys({
   <div class="form">
     <EdgeStrip :knife="knife" large class="strip" />
     <div class="segments panes" role="group" :aria-label="$t('check.how')">
-      <button v-for="one in PANES" :key="one" type="button" :aria-pressed="pane === one" @click="pane = one">
+      <AppButton kind="bare" v-for="one in PANES" :key="one" :aria-pressed="pane === one" @click="pane = one">
         {{ $t(`check.pane.${one}`) }}
-      </button>
+      </AppButton>
     </div>
     <div class="left" :class="{ folded: pane !== 'tester' }">
       <ZoneSpots :knife="knife" :draft="draft" @choose="choose" />
@@ -120,10 +121,10 @@ useKeys({
       <DefectMarks v-model="draft" :known="knife.defects" :zones="ZONES" />
     </div>
     <footer>
-      <button class="button big" type="button" @click="emit('leave')">{{ $t('check.back') }} <kbd>Esc</kbd></button>
-      <button class="button big main" type="button" :disabled="!canRecord || busy" @click="record">
+      <AppButton big @click="emit('leave')">{{ $t('check.back') }} <kbd>Esc</kbd></AppButton>
+      <AppButton kind="main" big :disabled="!canRecord || busy" @click="record">
         {{ $t('check.record') }} <kbd>Enter</kbd>
-      </button>
+      </AppButton>
     </footer>
   </div>
 </template>

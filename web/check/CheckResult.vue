@@ -5,6 +5,7 @@ import { ZONES } from '../../core/knife/zones'
 import { dullAheadWords, runnerUpWords, verdictWords } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
+import AppButton from '../ui/AppButton.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import NextActionButton from '../ui/NextActionButton.vue'
 import { useKeys } from '../ui/useKeys'
@@ -64,12 +65,10 @@ useKeys({
       <p v-if="after.verdict.action === 'quarantine'" class="soft">{{ $t('caution.unsafe') }}</p>
     </div>
     <footer>
-      <button class="button big" type="button" @click="emit('undo')">{{ $t('shell.undo') }}</button>
-      <button class="button big" type="button" @click="emit('again')">{{ $t('check.again') }}</button>
+      <AppButton big @click="emit('undo')">{{ $t('shell.undo') }}</AppButton>
+      <AppButton big @click="emit('again')">{{ $t('check.again') }}</AppButton>
       <NextActionButton :knife="after" class="big" />
-      <button class="button big main" type="button" @click="emit('leave')">
-        {{ $t('check.toToday') }} <kbd>Enter</kbd>
-      </button>
+      <AppButton kind="main" big @click="emit('leave')"> {{ $t('check.toToday') }} <kbd>Enter</kbd> </AppButton>
     </footer>
   </div>
 </template>

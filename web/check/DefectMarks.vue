@@ -4,6 +4,7 @@ import type { Defects } from '../../core/edge/model/events'
 import type { Zone } from '../../core/knife/zones'
 import { capital } from '../../words/format'
 import { say } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import { defectsOf, type CheckDraft } from './checkDraft'
@@ -41,34 +42,20 @@ const isUnsafe = computed(() => now.value.handleLoose || now.value.cracked || no
   <section class="heavy-rule">
     <h2>{{ $t('check.look') }}</h2>
     <div class="marks">
-      <button
-        class="button"
-        type="button"
-        :aria-pressed="now.chip !== null"
-        @click="set({ chip: now.chip ? null : FIRST_CHIP })"
-      >
+      <AppButton :aria-pressed="now.chip !== null" @click="set({ chip: now.chip ? null : FIRST_CHIP })">
         {{ $t('defect.chip') }}
-      </button>
-      <button
-        v-for="zone in zones"
-        :key="zone"
-        class="button"
-        type="button"
-        :aria-pressed="now.glint.includes(zone)"
-        @click="toggleGlint(zone)"
-      >
+      </AppButton>
+      <AppButton v-for="zone in zones" :key="zone" :aria-pressed="now.glint.includes(zone)" @click="toggleGlint(zone)">
         {{ $t('defect.glint', { zone: $t(`zone.${zone}`) }) }}
-      </button>
-      <button
+      </AppButton>
+      <AppButton
         v-for="mark in MARKS"
         :key="mark"
-        class="button"
-        type="button"
         :aria-pressed="now[mark] === true"
         @click="set({ [mark]: !now[mark] })"
       >
         {{ capital($t(`defect.${mark}`)) }}
-      </button>
+      </AppButton>
     </div>
     <div v-if="now.chip" class="chip">
       <ChoiceField v-model="chipZone" :label="$t('check.chipWhere')" :options="zoneOptions" />

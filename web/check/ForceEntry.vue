@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import type { Zone } from '../../core/knife/zones'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import NumberPad from '../ui/NumberPad.vue'
 import TesterSimulator from './TesterSimulator.vue'
@@ -46,7 +47,7 @@ const { testers, chosen, zeroed, live, askZero } = useTester(
       <p v-if="chosen" class="small tester">
         {{ $t('check.tester', { name: testers.find((one) => one.id === chosen)?.name ?? '' }) }}
         <b>{{ zeroed ? $t('check.zeroed') : $t('check.notZeroed') }}</b>
-        <button class="button" type="button" @click="askZero">{{ $t('check.zero') }}</button>
+        <AppButton @click="askZero">{{ $t('check.zero') }}</AppButton>
       </p>
       <p v-else class="soft small">{{ $t('check.noTester') }}</p>
       <ChoiceField

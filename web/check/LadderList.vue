@@ -4,6 +4,7 @@ import { LADDER, type LadderRung } from '../../core/edge/model/ladder'
 import type { Zone } from '../../core/knife/zones'
 import { capital } from '../../words/format'
 import type { CheckDraft } from './checkDraft'
+import AppButton from '../ui/AppButton.vue'
 
 const props = defineProps<{ rungs: CheckDraft['rungs']; busy: boolean }>()
 const emit = defineEmits<{ pick: [zone: Zone | 'whole', rung: LadderRung] }>()
@@ -17,22 +18,16 @@ const picked = computed(() => (zone.value === 'whole' ? undefined : props.rungs[
     <div class="head">
       <h2>{{ $t('check.without') }}</h2>
       <div class="segments" role="group" :aria-label="$t('check.where')">
-        <button v-for="where in WHERE" :key="where" type="button" :aria-pressed="zone === where" @click="zone = where">
+        <AppButton kind="bare" v-for="where in WHERE" :key="where" :aria-pressed="zone === where" @click="zone = where">
           {{ $t(where === 'whole' ? 'check.whole' : `zone.${where}`) }}
-        </button>
+        </AppButton>
       </div>
     </div>
     <ul>
       <li v-for="rung in LADDER" :key="rung">
-        <button
-          class="button rung"
-          type="button"
-          :disabled="busy"
-          :aria-pressed="picked === rung"
-          @click="emit('pick', zone, rung)"
-        >
+        <AppButton class="rung" :disabled="busy" :aria-pressed="picked === rung" @click="emit('pick', zone, rung)">
           {{ capital($t(`ladder.${rung}`)) }}
-        </button>
+        </AppButton>
       </li>
     </ul>
     <p class="soft small">{{ $t(zone === 'whole' ? 'check.wholeHint' : 'check.zoneHint') }}</p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref, watch } from 'vue'
 import { useSimulatedTester } from './useSimulatedTester'
+import AppButton from '../ui/AppButton.vue'
 
 /** Stands in for a real tester in the demonstration house; a person sets the peak and cuts. */
 const props = defineProps<{ guess: number }>()
@@ -26,7 +27,7 @@ onMounted(() => {
       <input v-model.number="peak" :aria-label="$t('check.simPeak')" type="range" min="80" max="800" step="1" />
     </p>
     <div>
-      <button class="button" type="button" :disabled="!connected" @click="cut(peak)">{{ $t('check.cut') }}</button>
+      <AppButton :disabled="!connected" @click="cut(peak)">{{ $t('check.cut') }}</AppButton>
     </div>
   </fieldset>
 </template>

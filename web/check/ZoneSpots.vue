@@ -3,6 +3,7 @@ import type { KnifeView } from '../../contract/knives'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import { say, useFormats } from '../i18n'
 import { spread, type CheckDraft } from './checkDraft'
+import AppButton from '../ui/AppButton.vue'
 
 const props = defineProps<{ knife: KnifeView; draft: CheckDraft }>()
 const emit = defineEmits<{ choose: [zone: Zone] }>()
@@ -24,7 +25,7 @@ function repeats(zone: Zone): string {
 <template>
   <ul class="spots spot-row" :aria-label="$t('check.spots')">
     <li v-for="zone in ZONES" :key="zone">
-      <button class="spot-button" type="button" :aria-pressed="draft.zone === zone" @click="emit('choose', zone)">
+      <AppButton kind="bare" class="spot-button" :aria-pressed="draft.zone === zone" @click="emit('choose', zone)">
         <b>{{ $t(`zone.${zone}`) }}</b>
         <span class="value num" aria-live="polite">{{ found(zone) }}</span>
         <span class="soft small num">{{
@@ -34,7 +35,7 @@ function repeats(zone: Zone): string {
             word: $t(`edge.${knife.zones[zone].word}`),
           })
         }}</span>
-      </button>
+      </AppButton>
     </li>
   </ul>
 </template>

@@ -5,6 +5,7 @@ import { endpoints } from '../../contract/endpoints'
 import type { BenchPlace, Crew } from '../../contract/week'
 import { call } from '../api'
 import { useChange } from '../house/useChange'
+import AppButton from '../ui/AppButton.vue'
 import TextField from '../ui/TextField.vue'
 
 defineProps<{ crew: Crew }>()
@@ -27,14 +28,14 @@ async function add(): Promise<void> {
     <ul>
       <li v-for="bench in crew.benches" :key="bench.id" :class="{ soft: !bench.active }">
         {{ bench.name }}
-        <button class="button quiet" type="button" @click="save({ ...bench, active: !bench.active })">
+        <AppButton kind="quiet" @click="save({ ...bench, active: !bench.active })">
           {{ $t(bench.active ? 'crew.benchGone' : 'crew.benchBack') }}
-        </button>
+        </AppButton>
       </li>
     </ul>
     <form @submit.prevent="add">
       <TextField v-model="name" :label="$t('field.name')" />
-      <button class="button" type="submit" :disabled="name.trim() === ''">{{ $t('crew.addBench') }}</button>
+      <AppButton type="submit" :disabled="name.trim() === ''">{{ $t('crew.addBench') }}</AppButton>
     </form>
   </section>
 </template>

@@ -6,6 +6,7 @@ import { call } from '../api'
 import { useChange } from '../house/useChange'
 import { useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
+import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
@@ -82,12 +83,11 @@ async function takeIn(): Promise<void> {
         <ChoiceField v-model="shift.weekday" :label="$t('crew.day')" :options="weekdays" />
         <TextField v-model="shift.starts" :label="$t('field.starts')" type="time" />
         <TextField v-model="shift.ends" :label="$t('field.ends')" type="time" />
-        <button class="button quiet" type="button" @click="shifts.splice(at, 1)">{{ $t('house.remove') }}</button>
+        <AppButton kind="quiet" @click="shifts.splice(at, 1)">{{ $t('house.remove') }}</AppButton>
       </div>
       <p class="ways">
-        <button
-          class="button quiet"
-          type="button"
+        <AppButton
+          kind="quiet"
           @click="
             shifts.push({
               weekday: Math.min(7, (shifts.at(-1)?.weekday ?? 0) + 1),
@@ -97,8 +97,8 @@ async function takeIn(): Promise<void> {
           "
         >
           {{ $t('crew.addShift') }}
-        </button>
-        <button class="button main" type="submit">{{ $t('crew.save') }}</button>
+        </AppButton>
+        <AppButton kind="main" type="submit">{{ $t('crew.save') }}</AppButton>
       </p>
     </form>
     <section class="heavy-rule">
@@ -109,19 +109,19 @@ async function takeIn(): Promise<void> {
           >{{ formats.longDay(`${day.day}T12:00:00Z`) }}:
           {{ day.starts ? `${day.starts}–${day.ends}` : $t('crew.off') }} <span class="soft">{{ day.note }}</span></span
         >
-        <button class="button quiet" type="button" @click="asUsual(day.day)">{{ $t('crew.backToPattern') }}</button>
+        <AppButton kind="quiet" @click="asUsual(day.day)">{{ $t('crew.backToPattern') }}</AppButton>
       </p>
       <form class="line" @submit.prevent="addDay">
         <TextField v-model="single.day" :label="$t('crew.day')" type="date" />
-        <button class="button" type="button" :aria-pressed="single.isOff" @click="single.isOff = !single.isOff">
+        <AppButton :aria-pressed="single.isOff" @click="single.isOff = !single.isOff">
           {{ $t('crew.isOff') }}
-        </button>
+        </AppButton>
         <template v-if="!single.isOff">
           <TextField v-model="single.starts" :label="$t('field.starts')" type="time" />
           <TextField v-model="single.ends" :label="$t('field.ends')" type="time" />
         </template>
         <TextField v-model="single.note" :label="$t('crew.note')" />
-        <button class="button" type="submit" :disabled="single.day === ''">{{ $t('crew.addDay') }}</button>
+        <AppButton type="submit" :disabled="single.day === ''">{{ $t('crew.addDay') }}</AppButton>
       </form>
     </section>
     <section class="heavy-rule">
@@ -129,9 +129,9 @@ async function takeIn(): Promise<void> {
         ><b>{{ $t('crew.read') }}</b> <input type="file" accept=".ics,text/calendar" @change="look"
       /></label>
       <p class="soft small">{{ $t('crew.readHint') }}</p>
-      <button v-if="read" class="button" type="button" @click="takeIn">
+      <AppButton v-if="read" @click="takeIn">
         {{ $t('crew.takeIn', { n: read.count }) }}
-      </button>
+      </AppButton>
     </section>
   </AppDialog>
 </template>

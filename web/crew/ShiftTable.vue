@@ -3,6 +3,7 @@ import type { Person } from '../../contract/house'
 import type { Crew } from '../../contract/week'
 import { useFormats } from '../i18n'
 import { WEEKDAYS, weekdayName } from './weekdays'
+import AppButton from '../ui/AppButton.vue'
 
 const props = defineProps<{ crew: Crew; people: readonly Person[]; load: ReadonlyMap<string, number> }>()
 const emit = defineEmits<{ edit: [personId: string] }>()
@@ -71,14 +72,13 @@ const paceOf = (personId: string): Crew['paces'][number] | undefined =>
             }}
           </td>
           <td>
-            <button
-              class="button quiet"
-              type="button"
+            <AppButton
+              kind="quiet"
               :aria-label="$t('crew.edit', { name: person.name })"
               @click="emit('edit', person.id)"
             >
               {{ $t('house.change') }}
-            </button>
+            </AppButton>
           </td>
         </tr>
       </tbody>

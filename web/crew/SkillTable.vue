@@ -8,6 +8,7 @@ import { call } from '../api'
 import { useChange } from '../house/useChange'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
+import AppButton from '../ui/AppButton.vue'
 
 const props = defineProps<{ crew: Crew; people: readonly Person[] }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()
@@ -51,8 +52,8 @@ async function toggle(personId: string, skill: Skill): Promise<void> {
         <tr v-for="person in people" :key="person.id">
           <th scope="row">{{ person.name }}</th>
           <td v-for="skill in SKILLS" :key="skill">
-            <button
-              type="button"
+            <AppButton
+              kind="bare"
               class="mark"
               role="checkbox"
               :aria-checked="signed(person.id, skill) !== undefined"
@@ -63,7 +64,7 @@ async function toggle(personId: string, skill: Skill): Promise<void> {
               <svg v-if="signed(person.id, skill)" width="22" height="22" aria-hidden="true">
                 <path d="M4 12l5 5 9-12" fill="none" stroke="currentColor" stroke-width="3" />
               </svg>
-            </button>
+            </AppButton>
           </td>
         </tr>
       </tbody>

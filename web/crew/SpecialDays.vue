@@ -6,6 +6,7 @@ import type { Editable } from '../../contract/wire'
 import { call } from '../api'
 import { useChange } from '../house/useChange'
 import { say, useFormats } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
 
@@ -64,7 +65,7 @@ const words = ({ spans }: SpecialDay): string =>
         <span
           ><b>{{ formats.longDay(`${special.day}T12:00:00Z`) }}</b> {{ special.name }}: {{ words(special) }}</span
         >
-        <button class="button quiet" type="button" @click="drop(special.day)">{{ $t('crew.asUsual') }}</button>
+        <AppButton kind="quiet" @click="drop(special.day)">{{ $t('crew.asUsual') }}</AppButton>
       </li>
     </ul>
     <form v-if="draft" @submit.prevent="save">
@@ -77,24 +78,23 @@ const words = ({ spans }: SpecialDay): string =>
         <TextField v-model="span.name" :label="$t('field.name')" />
         <TextField v-model="span.starts" :label="$t('field.starts')" type="time" />
         <TextField v-model="span.ends" :label="$t('field.ends')" type="time" />
-        <button class="button quiet" type="button" @click="draft.spans.splice(at, 1)">{{ $t('house.remove') }}</button>
+        <AppButton kind="quiet" @click="draft.spans.splice(at, 1)">{{ $t('house.remove') }}</AppButton>
       </div>
       <p class="ways">
-        <button
-          class="button quiet"
-          type="button"
+        <AppButton
+          kind="quiet"
           @click="
             draft.spans.push({ kind: 'service', name: say('crew.defaultService'), starts: '18:00', ends: '22:00' })
           "
         >
           {{ $t('house.addSpan') }}
-        </button>
-        <button class="button main" type="submit" :disabled="draft.day === '' || draft.name.trim() === ''">
+        </AppButton>
+        <AppButton kind="main" type="submit" :disabled="draft.day === '' || draft.name.trim() === ''">
           {{ $t('shell.save') }}
-        </button>
+        </AppButton>
       </p>
     </form>
-    <button v-else class="button" type="button" @click="start">{{ $t('crew.addSpecial') }}</button>
+    <AppButton v-else @click="start">{{ $t('crew.addSpecial') }}</AppButton>
   </section>
 </template>
 

@@ -8,6 +8,7 @@ import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import OutcomeTable from './OutcomeTable.vue'
 
@@ -78,22 +79,21 @@ function clear(): void {
             <label for="csv">{{ $t('exchange.paste') }}</label>
             <textarea id="csv" v-model="csv" class="input" rows="6" spellcheck="false" @input="clear" />
           </div>
-          <button class="button" type="button" :disabled="busy || csv.trim() === ''" @click="read(false)">
+          <AppButton :disabled="busy || csv.trim() === ''" @click="read(false)">
             {{ $t('exchange.dryRun') }}
-          </button>
+          </AppButton>
         </div>
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
         <template v-if="outcome">
           <OutcomeTable :outcome="outcome" />
-          <button
+          <AppButton
+            kind="main"
             v-if="!outcome.applied"
-            class="button main"
-            type="button"
             :disabled="busy || outcome.problems.length > 0 || work === 0"
             @click="read(true)"
           >
             {{ say('exchange.apply', { n: work }) }}
-          </button>
+          </AppButton>
           <p v-else class="lead">{{ say('exchange.done', { n: work }) }}</p>
         </template>
       </section>

@@ -4,6 +4,7 @@ import { endpoints } from '../../contract/endpoints'
 import type { Device } from '../../contract/house'
 import { call } from '../api'
 import { useFormats } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 import TextField from '../ui/TextField.vue'
 import { useChange } from './useChange'
 
@@ -55,9 +56,9 @@ async function revoke(device: Device): Promise<void> {
           <td>{{ $t(`house.device.${device.kind}`) }}</td>
           <td>{{ formats.moment(device.enrolledAt) }}</td>
           <td>
-            <button v-if="!device.revokedAt" class="button" type="button" @click="revoke(device)">
+            <AppButton v-if="!device.revokedAt" @click="revoke(device)">
               {{ $t('house.revoke') }}
-            </button>
+            </AppButton>
             <span v-else>{{ $t('house.revoked') }}</span>
           </td>
         </tr>
@@ -68,16 +69,16 @@ async function revoke(device: Device): Promise<void> {
       <form class="heavy-rule" @submit.prevent="enrol('tablet', tabletName)">
         <h2>{{ $t('house.enrolTablet') }}</h2>
         <TextField v-model="tabletName" :label="$t('field.name')" :placeholder="$t('house.tabletExample')" />
-        <button class="button main" type="submit" :disabled="tabletName.trim() === ''">
+        <AppButton kind="main" type="submit" :disabled="tabletName.trim() === ''">
           {{ $t('house.enrolThis') }}
-        </button>
+        </AppButton>
       </form>
       <form class="heavy-rule" @submit.prevent="enrol('instrument', instrumentName)">
         <h2>{{ $t('house.addInstrument') }}</h2>
         <TextField v-model="instrumentName" :label="$t('field.name')" :placeholder="$t('house.instrumentExample')" />
-        <button class="button main" type="submit" :disabled="instrumentName.trim() === ''">
+        <AppButton kind="main" type="submit" :disabled="instrumentName.trim() === ''">
           {{ $t('house.makeKey') }}
-        </button>
+        </AppButton>
         <p v-if="key">
           {{ $t('house.keyOnce') }} <code>{{ key }}</code>
         </p>

@@ -8,6 +8,7 @@ import { GEAR_KINDS, isStone, type GearKind } from '../../core/abrasive/gear'
 import { capital } from '../../words/format'
 import { call } from '../api'
 import { say, useFormats } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
@@ -166,19 +167,19 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
             }}</span>
           </td>
           <td>
-            <button v-if="dishes(one)" class="button" type="button" @click="flattened(one)">
+            <AppButton v-if="dishes(one)" @click="flattened(one)">
               {{ $t('gear.flattened') }}
-            </button>
-            <button class="button quiet" type="button" @click="start(one)">{{ $t('house.change') }}</button>
-            <button class="button quiet" type="button" @click="edit(one, { active: !one.active })">
+            </AppButton>
+            <AppButton kind="quiet" @click="start(one)">{{ $t('house.change') }}</AppButton>
+            <AppButton kind="quiet" @click="edit(one, { active: !one.active })">
               {{ $t(one.active ? 'gear.retire' : 'gear.back') }}
-            </button>
+            </AppButton>
           </td>
         </tr>
       </tbody>
     </table>
     <p>
-      <button class="button main" type="button" @click="start(null)">{{ $t('gear.add') }}</button>
+      <AppButton kind="main" @click="start(null)">{{ $t('gear.add') }}</AppButton>
     </p>
     <PieceList />
     <AppDialog v-model:visible="open" :title="$t(isNew ? 'gear.add' : 'house.change')" narrow>
@@ -203,7 +204,7 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
         <TextField v-if="form.kind === 'strop'" v-model="form.compound" :label="$t('gear.compound')" />
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
         <div class="dialog-actions">
-          <button class="button main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</button>
+          <AppButton kind="main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</AppButton>
         </div>
       </form>
     </AppDialog>

@@ -8,6 +8,7 @@ import { say } from '../i18n'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
 import { THEMES, useTheme } from '../theme'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
@@ -75,7 +76,7 @@ async function save(): Promise<void> {
     </section>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p>
-      <button class="button main" type="submit">{{ $t('shell.save') }}</button>
+      <AppButton kind="main" type="submit">{{ $t('shell.save') }}</AppButton>
     </p>
     <section class="heavy-rule">
       <h2>{{ $t('house.screen') }}</h2>

@@ -9,6 +9,7 @@ import { PERSON_ROLES, type PersonRole } from '../../core/house/rights'
 import { call } from '../api'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
+import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
@@ -108,16 +109,16 @@ const setActive = (person: Person, active: boolean): Promise<boolean> =>
           </td>
           <td class="num">{{ say('rack.count', { n: held(person) }) }}</td>
           <td>
-            <button class="button" type="button" @click="start(person)">{{ $t('house.change') }}</button>
-            <button class="button quiet" type="button" @click="setActive(person, !person.active)">
+            <AppButton @click="start(person)">{{ $t('house.change') }}</AppButton>
+            <AppButton kind="quiet" @click="setActive(person, !person.active)">
               {{ $t(person.active ? 'house.leaves' : 'house.returns') }}
-            </button>
+            </AppButton>
           </td>
         </tr>
       </tbody>
     </table>
     <p>
-      <button class="button main" type="button" @click="start(null)">{{ $t('house.addPerson') }}</button>
+      <AppButton kind="main" @click="start(null)">{{ $t('house.addPerson') }}</AppButton>
     </p>
     <AppDialog v-model:visible="open" :title="$t(editing ? 'house.change' : 'house.addPerson')" narrow>
       <form @submit.prevent="save">
@@ -151,7 +152,7 @@ const setActive = (person: Person, active: boolean): Promise<boolean> =>
         />
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
         <div class="dialog-actions">
-          <button class="button main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</button>
+          <AppButton kind="main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</AppButton>
         </div>
       </form>
     </AppDialog>

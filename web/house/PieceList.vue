@@ -4,6 +4,7 @@ import { endpoints } from '../../contract/endpoints'
 import { call } from '../api'
 import { say } from '../i18n'
 import { useNotices } from '../stores/notices'
+import AppButton from '../ui/AppButton.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
 import { useChange } from './useChange'
@@ -36,21 +37,16 @@ async function save(): Promise<void> {
       <TextField v-model="row.name" :label="$t('gear.piece')" />
       <MeasureField v-model="row.mm" :label="$t('gear.mm')" unit="mm" />
       <MeasureField v-model="row.count" :label="$t('gear.count')" />
-      <button
-        class="button quiet"
-        type="button"
-        :aria-label="$t('gear.removePiece', { name: row.name })"
-        @click="rows.splice(index, 1)"
-      >
+      <AppButton kind="quiet" :aria-label="$t('gear.removePiece', { name: row.name })" @click="rows.splice(index, 1)">
         {{ $t('house.remove') }}
-      </button>
+      </AppButton>
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p class="actions">
-      <button class="button" type="button" @click="rows.push({ name: '', mm: null, count: 1 })">
+      <AppButton @click="rows.push({ name: '', mm: null, count: 1 })">
         {{ $t('gear.addPiece') }}
-      </button>
-      <button class="button main" type="button" @click="save">{{ $t('gear.savePieces') }}</button>
+      </AppButton>
+      <AppButton kind="main" @click="save">{{ $t('gear.savePieces') }}</AppButton>
     </p>
   </section>
 </template>

@@ -8,6 +8,7 @@ import { capital } from '../../words/format'
 import { call } from '../api'
 import { say } from '../i18n'
 import { useNotices } from '../stores/notices'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import { useChange } from './useChange'
 
@@ -63,7 +64,7 @@ async function save(): Promise<void> {
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p>
-      <button class="button main" type="button" @click="save">{{ $t('recipes.savePreferences') }}</button>
+      <AppButton kind="main" @click="save">{{ $t('recipes.savePreferences') }}</AppButton>
     </p>
   </section>
 </template>

@@ -11,6 +11,7 @@ import { capital } from '../../words/format'
 import { call } from '../api'
 import { say } from '../i18n'
 import { useNotices } from '../stores/notices'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import { editableCopy } from '../ui/editable'
 import MeasureField from '../ui/MeasureField.vue'
@@ -140,12 +141,12 @@ async function restore(): Promise<void> {
     </ol>
     <div v-if="draft" class="fields">
       <ChoiceField v-model="added" :label="$t('recipes.another')" :options="kinds" />
-      <button class="button low" type="button" @click="add">{{ $t('recipes.add') }}</button>
+      <AppButton class="low" @click="add">{{ $t('recipes.add') }}</AppButton>
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p class="actions">
-      <button class="button main" type="button" :disabled="!draft" @click="save">{{ $t('recipes.save') }}</button>
-      <button v-if="isOwn" class="button" type="button" @click="restore">{{ $t('recipes.original') }}</button>
+      <AppButton kind="main" :disabled="!draft" @click="save">{{ $t('recipes.save') }}</AppButton>
+      <AppButton v-if="isOwn" @click="restore">{{ $t('recipes.original') }}</AppButton>
     </p>
     <RecipePreferenceList :recipes="all.map(({ recipe }) => recipe)" />
   </section>

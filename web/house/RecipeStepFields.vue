@@ -22,6 +22,7 @@ import {
 import { usualWords } from '../../words/bench'
 import { capital } from '../../words/format'
 import { say } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
@@ -63,13 +64,13 @@ const toggled = <T,>(list: readonly T[], one: T): T[] =>
       <b>{{ name }}</b>
       <span class="soft small">{{ $t(`recipes.turn.${step.each}`) }}</span>
       <span class="ways">
-        <button class="button quiet" type="button" :disabled="isFirst" @click="emit('move', -1)">
+        <AppButton kind="quiet" :disabled="isFirst" @click="emit('move', -1)">
           {{ $t('recipes.up') }}
-        </button>
-        <button class="button quiet" type="button" :disabled="isLast" @click="emit('move', 1)">
+        </AppButton>
+        <AppButton kind="quiet" :disabled="isLast" @click="emit('move', 1)">
           {{ $t('recipes.down') }}
-        </button>
-        <button class="button quiet" type="button" @click="emit('drop')">{{ $t('recipes.drop') }}</button>
+        </AppButton>
+        <AppButton kind="quiet" @click="emit('drop')">{{ $t('recipes.drop') }}</AppButton>
       </span>
     </div>
     <div class="own">
@@ -153,28 +154,26 @@ const toggled = <T,>(list: readonly T[], one: T): T[] =>
         {{ $t('recipes.looks', { checks: step.checks.length, cautions: step.cautions.length }) }}
       </summary>
       <div class="marks" role="group" :aria-label="$t('recipes.checks')">
-        <button
+        <AppButton
+          small
           v-for="check in CHECKS"
           :key="check"
-          class="button small"
-          type="button"
           :aria-pressed="step.checks.includes(check)"
           @click="set({ checks: toggled(step.checks, check) })"
         >
           {{ $t(`bench.check.${check}`) }}
-        </button>
+        </AppButton>
       </div>
       <div class="marks" role="group" :aria-label="$t('recipes.cautions')">
-        <button
+        <AppButton
+          small
           v-for="caution in CAUTIONS"
           :key="caution"
-          class="button small"
-          type="button"
           :aria-pressed="step.cautions.includes(caution)"
           @click="set({ cautions: toggled(step.cautions, caution) })"
         >
           {{ $t(`bench.caution.${caution}`) }}
-        </button>
+        </AppButton>
       </div>
     </details>
   </li>

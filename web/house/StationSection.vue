@@ -7,6 +7,7 @@ import { BOARDS, PRODUCTS } from '../../core/house/stations'
 import { call } from '../api'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
+import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
@@ -82,14 +83,14 @@ async function save(): Promise<void> {
           <td>{{ $t(`product.${station.product}`) }}</td>
           <td class="num">{{ formats.hours(station.hoursPerService) }}</td>
           <td>
-            <button class="button" type="button" @click="start(station)">{{ $t('house.change') }}</button>
+            <AppButton @click="start(station)">{{ $t('house.change') }}</AppButton>
           </td>
         </tr>
       </tbody>
     </table>
     <p v-else class="lead">{{ $t('house.noStations') }}</p>
     <p>
-      <button class="button main" type="button" @click="start(null)">{{ $t('house.addStation') }}</button>
+      <AppButton kind="main" @click="start(null)">{{ $t('house.addStation') }}</AppButton>
     </p>
     <AppDialog v-model:visible="open" :title="$t(isNew ? 'house.addStation' : 'house.change')" narrow>
       <form @submit.prevent="save">
@@ -106,13 +107,9 @@ async function save(): Promise<void> {
         <p v-if="!isNew" class="soft small">{{ $t('house.fromNow') }}</p>
         <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
         <div class="dialog-actions">
-          <button
-            class="button main"
-            type="submit"
-            :disabled="form.name.trim() === '' || form.hoursPerService === null"
-          >
+          <AppButton kind="main" type="submit" :disabled="form.name.trim() === '' || form.hoursPerService === null">
             {{ $t('shell.save') }}
-          </button>
+          </AppButton>
         </div>
       </form>
     </AppDialog>

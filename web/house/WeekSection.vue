@@ -7,6 +7,7 @@ import type { Editable } from '../../contract/wire'
 import { DAY_MS } from '../../core/time'
 import { call } from '../api'
 import { say } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import { editableCopy } from '../ui/editable'
 import TextField from '../ui/TextField.vue'
@@ -72,25 +73,24 @@ const save = (): Promise<boolean> =>
           <TextField v-model="span.name" :label="$t('field.name')" />
           <TextField v-model="span.starts" :label="$t('field.starts')" type="time" />
           <TextField v-model="span.ends" :label="$t('field.ends')" type="time" />
-          <button
-            class="button quiet"
-            type="button"
+          <AppButton
+            kind="quiet"
             :aria-label="$t('house.removeOf', { name: span.name, day: dayName(weekday) })"
             @click="remove(span.id)"
           >
             {{ $t('house.remove') }}
-          </button>
+          </AppButton>
         </div>
         <p v-if="ofDay(weekday).length === 0" class="soft">{{ $t('house.closed') }}</p>
-        <button class="button quiet" type="button" @click="add(weekday)">{{ $t('house.addSpan') }}</button>
-        <button v-if="ofDay(weekday).length > 0" class="button quiet" type="button" @click="copyDay(weekday)">
+        <AppButton kind="quiet" @click="add(weekday)">{{ $t('house.addSpan') }}</AppButton>
+        <AppButton kind="quiet" v-if="ofDay(weekday).length > 0" @click="copyDay(weekday)">
           {{ $t('house.copyDay') }}
-        </button>
+        </AppButton>
       </div>
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p class="bar">
-      <button class="button main" type="button" :disabled="!changed" @click="save">{{ $t('house.saveWeek') }}</button>
+      <AppButton kind="main" :disabled="!changed" @click="save">{{ $t('house.saveWeek') }}</AppButton>
       <span class="soft small">{{ $t('house.fromNow') }}</span>
     </p>
   </section>

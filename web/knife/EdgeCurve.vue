@@ -6,6 +6,7 @@ import PlotlyChart from '../charts/PlotlyChart.vue'
 import { useTones } from '../charts/tones'
 import { say, useFormats } from '../i18n'
 import { edgeLayout, edgeTraces } from './edgeTraces'
+import AppButton from '../ui/AppButton.vue'
 
 const props = defineProps<{ story: EdgeStory; knife: KnifeView }>()
 const tones = useTones()
@@ -27,28 +28,28 @@ const rows = computed(() => props.story.ahead.slice(0, ROWS))
     <header>
       <h2>{{ $t('curve.title') }}</h2>
       <div class="choices no-print" role="group" :aria-label="$t('curve.zone')">
-        <button
+        <AppButton
+          kind="bare"
           v-for="one in ZONES"
           :key="one"
-          type="button"
           class="choice"
           :aria-pressed="zone === one"
           @click="chosen = one"
         >
           {{ $t(`zone.${one}`) }}
-        </button>
+        </AppButton>
       </div>
       <div class="choices no-print" role="group" :aria-label="$t('curve.span')">
-        <button
+        <AppButton
+          kind="bare"
           v-for="one in [14, 28, 84]"
           :key="one"
-          type="button"
           class="choice"
           :aria-pressed="days === one"
           @click="days = one"
         >
           {{ $t('curve.weeks', { n: one / 7 }) }}
-        </button>
+        </AppButton>
       </div>
     </header>
     <div class="both">

@@ -5,6 +5,7 @@ import { bevelWidth } from '../../core/geometry/bevel'
 import { stackHeight } from '../../core/geometry/stack'
 import { meanDps } from '../../core/knife/knifeTypes'
 import { say, useFormats } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 
 const props = defineProps<{ knife: KnifeView }>()
 const emit = defineEmits<{ measure: [] }>()
@@ -75,7 +76,7 @@ const dps = computed(() => meanDps(props.knife))
           <b>{{ $t(`field.${field}`) }}</b> {{ $t(`gain.${field}`) }}
         </li>
       </ul>
-      <button class="button no-print" type="button" @click="emit('measure')">{{ $t('knife.measure') }}</button>
+      <AppButton class="no-print" @click="emit('measure')">{{ $t('knife.measure') }}</AppButton>
     </section>
   </aside>
 </template>

@@ -5,6 +5,7 @@ import { dullAheadWords, plannedSentence, runnerUpWords, verdictWords } from '..
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import HonedButton from '../ui/HonedButton.vue'
 import { useKeys } from '../ui/useKeys'
@@ -96,41 +97,38 @@ useKeys({
     <p v-if="knife.verdict.action === 'quarantine' || isOut" class="soft small">{{ $t('caution.unsafe') }}</p>
     <div class="actions no-print">
       <template v-if="knife.status !== 'retired'">
-        <RouterLink class="button main" :to="{ name: 'check', params: { code: knife.code } }">{{
-          $t('next.check')
-        }}</RouterLink>
+        <AppButton kind="main" :to="{ name: 'check', params: { code: knife.code } }">{{ $t('next.check') }}</AppButton>
         <HonedButton v-if="!isOut" :knife="knife" />
-        <RouterLink v-if="!isOut" class="button" :to="{ name: 'bench', params: { code: knife.code } }">{{
+        <AppButton v-if="!isOut" :to="{ name: 'bench', params: { code: knife.code } }">{{
           $t('next.bench')
-        }}</RouterLink>
-        <RouterLink v-if="!isOut" class="button" :to="{ name: 'workshop', params: { code: knife.code } }">{{
+        }}</AppButton>
+        <AppButton v-if="!isOut" :to="{ name: 'workshop', params: { code: knife.code } }">{{
           $t('workshop.open')
-        }}</RouterLink>
-        <button v-if="session.may('log-sharpening')" class="button" type="button" @click="dialog = 'sharpened'">
+        }}</AppButton>
+        <AppButton v-if="session.may('log-sharpening')" @click="dialog = 'sharpened'">
           {{ $t('next.sharpened') }}
-        </button>
-        <button class="button" type="button" @click="dialog = 'measure'">{{ $t('knife.measure') }}</button>
-        <button v-if="session.may('move-knife')" class="button" type="button" @click="dialog = 'move'">
+        </AppButton>
+        <AppButton @click="dialog = 'measure'">{{ $t('knife.measure') }}</AppButton>
+        <AppButton v-if="session.may('move-knife')" @click="dialog = 'move'">
           {{ $t('knife.move') }}
-        </button>
-        <button v-if="!isOut" class="button" type="button" @click="dialog = 'quarantine'">
+        </AppButton>
+        <AppButton v-if="!isOut" @click="dialog = 'quarantine'">
           {{ $t('next.takeOut') }}
-        </button>
+        </AppButton>
       </template>
-      <button v-if="isOut && session.may('release')" class="button" type="button" @click="dialog = 'release'">
+      <AppButton v-if="isOut && session.may('release')" @click="dialog = 'release'">
         {{ $t('knife.release') }}
-      </button>
-      <button v-if="session.may('edit-knife')" class="button quiet" type="button" @click="dialog = 'edit'">
+      </AppButton>
+      <AppButton kind="quiet" v-if="session.may('edit-knife')" @click="dialog = 'edit'">
         {{ $t('knife.edit') }}
-      </button>
-      <button
+      </AppButton>
+      <AppButton
+        kind="quiet"
         v-if="session.may('retire-knife') && knife.status !== 'retired'"
-        class="button quiet"
-        type="button"
         @click="dialog = 'retire'"
       >
         {{ $t('knife.retire') }}
-      </button>
+      </AppButton>
     </div>
     <template v-if="story">
       <EdgeCurve :story="story" :knife="knife" />
@@ -152,7 +150,7 @@ useKeys({
   </div>
   <div v-else class="page">
     <p class="lead">{{ fleet.fleet ? $t('knife.unknown', { code }) : $t('shell.loading') }}</p>
-    <RouterLink v-if="fleet.fleet" class="button" to="/rack">{{ $t('nav.rack') }}</RouterLink>
+    <AppButton v-if="fleet.fleet" to="/rack">{{ $t('nav.rack') }}</AppButton>
   </div>
 </template>
 

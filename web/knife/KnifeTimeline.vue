@@ -12,6 +12,7 @@ import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
 import ReasonDialog from './ReasonDialog.vue'
+import AppButton from '../ui/AppButton.vue'
 
 const props = defineProps<{ knife: KnifeView }>()
 const fleet = useFleet()
@@ -83,14 +84,9 @@ const names = {
   <section class="heavy-rule">
     <div class="head">
       <h2>{{ $t('knife.history') }}</h2>
-      <button
-        class="button quiet small no-print"
-        type="button"
-        :aria-pressed="withHoning"
-        @click="withHoning = !withHoning"
-      >
+      <AppButton kind="quiet" small class="no-print" :aria-pressed="withHoning" @click="withHoning = !withHoning">
         {{ $t(withHoning ? 'knife.hideHoning' : 'knife.showHoning') }}
-      </button>
+      </AppButton>
     </div>
     <p v-if="refusal" class="refusal">{{ refusal }}</p>
     <ol>
@@ -114,21 +110,22 @@ const names = {
             }}</template>
           </p>
         </div>
-        <button
+        <AppButton
+          kind="quiet"
+          small
           v-if="mayVoid(event)"
-          class="button quiet small no-print"
-          type="button"
+          class="no-print"
           :aria-label="$t('event.takeBackOf', { time: formats.moment(event.at) })"
           @click="voiding = event"
         >
           {{ $t('event.takeBack') }}
-        </button>
+        </AppButton>
       </li>
     </ol>
     <p v-if="events.length === 0 && !refusal" class="soft">{{ $t('knife.noHistory') }}</p>
-    <button v-if="hasMore" class="button" type="button" @click="load(events.at(-1))">
+    <AppButton v-if="hasMore" @click="load(events.at(-1))">
       {{ $t('knife.older') }}
-    </button>
+    </AppButton>
     <ReasonDialog
       v-model:visible="asking"
       :title="$t('event.takeBackTitle')"

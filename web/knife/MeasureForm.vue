@@ -3,6 +3,7 @@ import { computed, reactive } from 'vue'
 import type { NewEvent } from '../../contract/events'
 import type { KnifeView } from '../../contract/knives'
 import { Measure } from '../../contract/scalars'
+import AppButton from '../ui/AppButton.vue'
 import MeasureField from '../ui/MeasureField.vue'
 
 type Measured = Extract<NewEvent, { kind: 'measured' }>
@@ -39,7 +40,7 @@ function record(): void {
       :wrong="absurd.includes(field) ? $t('knife.absurd') : ''"
     />
     <div class="dialog-actions">
-      <button class="button main" type="submit" :disabled="!ready">{{ $t('shell.record') }}</button>
+      <AppButton kind="main" type="submit" :disabled="!ready">{{ $t('shell.record') }}</AppButton>
     </div>
   </form>
 </template>

@@ -4,6 +4,7 @@ import type { NewEvent } from '../../contract/events'
 import type { KnifeView } from '../../contract/knives'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 
 type Moved = Extract<NewEvent, { kind: 'moved' }>
@@ -32,9 +33,9 @@ const payload = computed(() => ({
     <ChoiceField v-model="stationId" :label="$t('field.stationId')" :options="stations" />
     <ChoiceField v-model="holderId" :label="$t('field.holderId')" :options="people" />
     <div class="dialog-actions">
-      <button class="button main" type="submit" :disabled="Object.keys(payload).length === 0">
+      <AppButton kind="main" type="submit" :disabled="Object.keys(payload).length === 0">
         {{ $t('knife.moveDo') }}
-      </button>
+      </AppButton>
     </div>
   </form>
 </template>

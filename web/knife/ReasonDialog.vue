@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
+import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import TextField from '../ui/TextField.vue'
 
@@ -17,14 +18,14 @@ watch(visible, (open) => {
     <form @submit.prevent="emit('given', reason.trim())">
       <p class="soft">{{ hint }}</p>
       <div v-if="suggestions" class="suggestions">
-        <button v-for="text in suggestions" :key="text" class="button" type="button" @click="emit('given', text)">
+        <AppButton v-for="text in suggestions" :key="text" @click="emit('given', text)">
           {{ text }}
-        </button>
+        </AppButton>
       </div>
       <TextField v-model="reason" :label="$t('field.reason')" maxlength="500" />
       <div class="dialog-actions">
-        <button class="button quiet" type="button" @click="visible = false">{{ $t('shell.cancel') }}</button>
-        <button class="button main" type="submit" :disabled="reason.trim() === ''">{{ action }}</button>
+        <AppButton kind="quiet" @click="visible = false">{{ $t('shell.cancel') }}</AppButton>
+        <AppButton kind="main" type="submit" :disabled="reason.trim() === ''">{{ action }}</AppButton>
       </div>
     </form>
   </AppDialog>

@@ -14,6 +14,7 @@ import EdgePictures from '../bench/EdgePictures.vue'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { refusalText } from '../refusalText'
+import AppButton from '../ui/AppButton.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import { useKeys } from '../ui/useKeys'
 
@@ -151,9 +152,7 @@ useKeys({
       </ul>
       <EdgePictures :pictures="state.pictures" />
       <p class="no-print">
-        <RouterLink class="button" :to="{ name: 'knife', params: { code } }">{{
-          $t('session.toKnife', { code })
-        }}</RouterLink>
+        <AppButton :to="{ name: 'knife', params: { code } }">{{ $t('session.toKnife', { code }) }}</AppButton>
       </p>
     </template>
     <p v-else-if="!refusal" class="lead">{{ $t('shell.loading') }}</p>

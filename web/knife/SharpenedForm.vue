@@ -4,6 +4,7 @@ import type { NewEvent } from '../../contract/events'
 import type { KnifeView } from '../../contract/knives'
 import { grainMicrons } from '../../core/abrasive/grain'
 import { say } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 
@@ -43,7 +44,7 @@ function record(): void {
     <MeasureField v-model="minutes" :label="$t('field.minutes')" unit="min" />
     <p class="soft small">{{ $t('caution.filings') }}</p>
     <div class="dialog-actions">
-      <button class="button main" type="submit" :disabled="backwards">{{ $t('shell.record') }}</button>
+      <AppButton kind="main" type="submit" :disabled="backwards">{{ $t('shell.record') }}</AppButton>
     </div>
   </form>
 </template>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Job } from '../../contract/learning'
 import { call, Refusal } from '../api'
+import AppButton from '../ui/AppButton.vue'
 
 const job = ref<Job | null>(null)
 const refusal = ref('')
@@ -59,10 +60,10 @@ void look().then(() => {
             ? $t('house-learned.waiting')
             : $t('house-learned.rebuilding', { done: job.done, total: job.total })
         }}</span>
-        <button class="button" type="button" @click="stop">{{ $t('house-learned.cancelRebuild') }}</button>
+        <AppButton @click="stop">{{ $t('house-learned.cancelRebuild') }}</AppButton>
       </template>
       <template v-else>
-        <button class="button" type="button" @click="start">{{ $t('house-learned.rebuild') }}</button>
+        <AppButton @click="start">{{ $t('house-learned.rebuild') }}</AppButton>
         <span v-if="job?.status === 'done'" class="num">{{ $t('house-learned.rebuilt', { total: job.total }) }}</span>
         <span v-else-if="job?.status === 'cancelled'" class="num">{{
           $t('house-learned.stopped', { done: job.done, total: job.total })

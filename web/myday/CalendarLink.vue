@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import { call } from '../api'
 import { refusalText } from '../refusalText'
+import AppButton from '../ui/AppButton.vue'
 
 const props = defineProps<{ personId: string }>()
 const standing = ref(0)
@@ -39,8 +40,8 @@ void attempt(async () => {
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p class="ways">
       <a class="button" :href="`/api/people/${personId}/calendar.ics`" download>{{ $t('myday.ics') }}</a>
-      <button class="button" type="button" @click="make">{{ $t('myday.link') }}</button>
-      <button v-if="standing > 0" class="button quiet" type="button" @click="revoke">{{ $t('myday.revoke') }}</button>
+      <AppButton @click="make">{{ $t('myday.link') }}</AppButton>
+      <AppButton kind="quiet" v-if="standing > 0" @click="revoke">{{ $t('myday.revoke') }}</AppButton>
     </p>
     <p v-if="address" class="address">
       <code>{{ address }}</code>

@@ -6,6 +6,7 @@ import { useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useResource } from '../live/resource'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import PrintButton from '../ui/PrintButton.vue'
@@ -98,11 +99,11 @@ const codes = (ids: readonly string[]): string =>
               })
             }}
           </p>
-          <RouterLink
+          <AppButton
             v-if="fleet.byId(item.knifeId)"
-            class="button no-print"
+            class="no-print"
             :to="{ name: 'bench', params: { code: fleet.byId(item.knifeId)?.code } }"
-            >{{ $t('myday.begin') }}</RouterLink
+            >{{ $t('myday.begin') }}</AppButton
           >
         </div>
         <div v-else class="item">

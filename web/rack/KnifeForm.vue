@@ -10,6 +10,7 @@ import { call, Refusal } from '../api'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { refusalText } from '../refusalText'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
@@ -193,8 +194,8 @@ async function submit(): Promise<void> {
     </details>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <div class="dialog-actions">
-      <button class="button quiet" type="button" @click="emit('done')">{{ $t('shell.cancel') }}</button>
-      <button class="button main" type="submit">{{ knife ? $t('shell.save') : $t('rack.add') }}</button>
+      <AppButton kind="quiet" @click="emit('done')">{{ $t('shell.cancel') }}</AppButton>
+      <AppButton kind="main" type="submit">{{ knife ? $t('shell.save') : $t('rack.add') }}</AppButton>
     </div>
   </form>
 </template>

@@ -5,6 +5,7 @@ import { EDGE_WORDS } from '../../core/edge/model/scale'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeLegend from '../ui/EdgeLegend.vue'
@@ -57,20 +58,20 @@ const sorts = computed(() => SORTS.map((sort) => ({ value: sort, label: say(`sor
       <h1>{{ $t('rack.title') }}</h1>
       <span class="soft">{{ say('rack.count', { n: shown.length }) }}</span>
       <span class="end">
-        <button class="button quiet" type="button" :aria-expanded="moreFilters" @click="moreFilters = !moreFilters">
+        <AppButton kind="quiet" :aria-expanded="moreFilters" @click="moreFilters = !moreFilters">
           {{ $t('rack.filters') }}
-        </button>
+        </AppButton>
         <span class="segments">
-          <button type="button" :aria-pressed="query.view.value === 'strips'" @click="query.view.value = 'strips'">
+          <AppButton kind="bare" :aria-pressed="query.view.value === 'strips'" @click="query.view.value = 'strips'">
             {{ $t('rack.strips') }}
-          </button>
-          <button type="button" :aria-pressed="query.view.value === 'table'" @click="query.view.value = 'table'">
+          </AppButton>
+          <AppButton kind="bare" :aria-pressed="query.view.value === 'table'" @click="query.view.value = 'table'">
             {{ $t('rack.table') }}
-          </button>
+          </AppButton>
         </span>
-        <button v-if="session.may('edit-knife')" class="button main" type="button" @click="adding = true">
+        <AppButton kind="main" v-if="session.may('edit-knife')" @click="adding = true">
           {{ $t('rack.add') }}
-        </button>
+        </AppButton>
       </span>
     </header>
     <div v-if="moreFilters" class="filters no-print">

@@ -7,6 +7,7 @@ import { issueWords } from '../../words/faults'
 import { call, Refusal } from '../api'
 import { say } from '../i18n'
 import { refusalText } from '../refusalText'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
 
@@ -86,7 +87,7 @@ async function make(): Promise<void> {
       autocomplete="new-password"
     />
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <button class="button main" type="submit">{{ $t('door.make') }}</button>
+    <AppButton kind="main" type="submit">{{ $t('door.make') }}</AppButton>
   </form>
 </template>
 

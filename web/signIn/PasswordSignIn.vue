@@ -4,6 +4,7 @@ import { endpoints } from '../../contract/endpoints'
 import type { SignInPage, SignedIn } from '../../contract/house'
 import { call } from '../api'
 import { refusalText } from '../refusalText'
+import AppButton from '../ui/AppButton.vue'
 import TextField from '../ui/TextField.vue'
 
 defineProps<{ demo: SignInPage['demo']; back: boolean }>()
@@ -33,10 +34,10 @@ async function signIn(): Promise<void> {
     <TextField v-model="password" :label="$t('field.password')" type="password" autocomplete="current-password" />
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <div class="row">
-      <button class="button main" type="submit" :disabled="busy || signInName === '' || password === ''">
+      <AppButton kind="main" type="submit" :disabled="busy || signInName === '' || password === ''">
         {{ $t('door.enter') }}
-      </button>
-      <button v-if="back" class="button quiet" type="button" @click="emit('other')">{{ $t('door.byPin') }}</button>
+      </AppButton>
+      <AppButton kind="quiet" v-if="back" @click="emit('other')">{{ $t('door.byPin') }}</AppButton>
     </div>
     <div v-if="demo" class="demo">
       <p>

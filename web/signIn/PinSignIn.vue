@@ -4,6 +4,7 @@ import { endpoints } from '../../contract/endpoints'
 import type { SignInPage, SignedIn } from '../../contract/house'
 import { call } from '../api'
 import { refusalText } from '../refusalText'
+import AppButton from '../ui/AppButton.vue'
 import NumberPad from '../ui/NumberPad.vue'
 import { useKeys } from '../ui/useKeys'
 
@@ -61,7 +62,7 @@ useKeys({
     <p class="soft">{{ device.houseName }} · {{ device.name }}</p>
     <ul v-if="!chosen" class="people">
       <li v-for="person in device.people" :key="person.id">
-        <button class="button big" type="button" @click="choose(person)">{{ person.name }}</button>
+        <AppButton big @click="choose(person)">{{ person.name }}</AppButton>
       </li>
     </ul>
     <template v-else>
@@ -70,10 +71,10 @@ useKeys({
       </p>
       <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
       <NumberPad @digit="press" @erase="erase" @enter="enter" />
-      <button class="button quiet" type="button" @click="chosen = null">{{ $t('door.someoneElse') }}</button>
+      <AppButton kind="quiet" @click="chosen = null">{{ $t('door.someoneElse') }}</AppButton>
     </template>
     <p>
-      <button class="button quiet" type="button" @click="emit('other')">{{ $t('door.byPassword') }}</button>
+      <AppButton kind="quiet" @click="emit('other')">{{ $t('door.byPassword') }}</AppButton>
     </p>
   </div>
 </template>

@@ -10,6 +10,7 @@ import FirstRun from './FirstRun.vue'
 import PasswordSignIn from './PasswordSignIn.vue'
 import PinSignIn from './PinSignIn.vue'
 import SignInBlade from './SignInBlade.vue'
+import AppButton from '../ui/AppButton.vue'
 
 const session = useSession()
 const route = useRoute()
@@ -45,7 +46,7 @@ async function enter(who: SignedIn): Promise<void> {
     </section>
     <section class="entry">
       <p v-if="refusal" class="refusal" role="alert">
-        {{ refusal }} <button class="button quiet" type="button" @click="look">{{ $t('shell.again') }}</button>
+        {{ refusal }} <AppButton kind="quiet" @click="look">{{ $t('shell.again') }}</AppButton>
       </p>
       <template v-if="doorway">
         <FirstRun v-if="doorway.needsSetup" @entered="enter" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { KnifeView } from '../../contract/knives'
 import { useFormats } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 
 /** Sharpenings that have been used long enough to say how good they were. */
 defineProps<{ knives: readonly KnifeView[] }>()
@@ -13,9 +14,9 @@ const formats = useFormats()
       <b class="num">{{ knife.code }}</b>
       {{ $t('today.judge', { hours: formats.hours(knife.hoursSinceSharpening) }) }}
     </span>
-    <RouterLink class="button no-print" :to="{ name: 'check', params: { code: knife.code } }">{{
+    <AppButton class="no-print" :to="{ name: 'check', params: { code: knife.code } }">{{
       $t('today.judgeNow')
-    }}</RouterLink>
+    }}</AppButton>
   </p>
 </template>
 

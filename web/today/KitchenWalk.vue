@@ -8,6 +8,7 @@ import { useFleet } from '../live/fleet'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 
 /** What a chef sees in passing: steel out, knives in order. One touch a person; the last touch counts for that walk. */
 const fleet = useFleet()
@@ -41,15 +42,15 @@ async function note(person: Person, inOrder: boolean): Promise<void> {
       <li v-for="person in holders" :key="person.id">
         <b>{{ person.name }}</b>
         <span class="segments" role="group" :aria-label="$t('today.walkOf', { name: person.name })">
-          <button
+          <AppButton
+            kind="bare"
             v-for="inOrder in [true, false]"
             :key="String(inOrder)"
-            type="button"
             :aria-pressed="seen.get(person.id) === inOrder"
             @click="note(person, inOrder)"
           >
             {{ $t(inOrder ? 'today.inOrder' : 'today.notInOrder') }}
-          </button>
+          </AppButton>
         </span>
       </li>
     </ul>

@@ -5,6 +5,7 @@ import { daySummary, sittingMinutes } from '../../words/day'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 import EdgeLegend from '../ui/EdgeLegend.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import ServiceClock from '../ui/ServiceClock.vue'
@@ -70,15 +71,14 @@ const summary = computed(() =>
       <span class="soft">{{ session.house?.name }}</span>
       <span class="end soft">
         {{ session.person?.name }}
-        <button
+        <AppButton
           v-if="session.may('manage-house') && fleet.knives.length > 0"
-          class="button no-print"
-          type="button"
+          class="no-print"
           :aria-pressed="walking"
           @click="walking = !walking"
         >
           {{ $t(walking ? 'today.walkDone' : 'today.walk') }}
-        </button>
+        </AppButton>
         <PrintButton :label="$t('today.print')" />
       </span>
     </header>
@@ -88,10 +88,8 @@ const summary = computed(() =>
       <KitchenWalk v-if="walking" />
       <p v-if="fleet.knives.length === 0" class="empty lead">
         {{ $t('today.empty') }}
-        <RouterLink class="button main" to="/rack">{{ $t('today.addKnives') }}</RouterLink>
-        <RouterLink v-if="session.may('import')" class="button" to="/exchange">{{
-          $t('today.importKnives')
-        }}</RouterLink>
+        <AppButton kind="main" to="/rack">{{ $t('today.addKnives') }}</AppButton>
+        <AppButton v-if="session.may('import')" to="/exchange">{{ $t('today.importKnives') }}</AppButton>
       </p>
       <div v-else class="columns">
         <div>

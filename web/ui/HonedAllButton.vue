@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { KnifeView } from '../../contract/knives'
+import AppButton from './AppButton.vue'
 import { useHoning } from './useHoning'
 
 /** One touch for everything of one person's, or at one station. */
@@ -8,7 +9,7 @@ const { busy, honedAll } = useHoning()
 </script>
 
 <template>
-  <button class="button" type="button" :disabled="busy" :aria-label="label" @click="honedAll(knives)">
+  <AppButton :disabled="busy" :aria-label="label" @click="honedAll(knives)">
     {{ $t('today.honedAll') }}
-  </button>
+  </AppButton>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { KnifeView } from '../../contract/knives'
+import AppButton from './AppButton.vue'
 import { useHoning } from './useHoning'
 
 defineProps<{ knife: KnifeView }>()
@@ -7,13 +8,7 @@ const { busy, honed } = useHoning()
 </script>
 
 <template>
-  <button
-    class="button"
-    type="button"
-    :disabled="busy"
-    :aria-label="$t('today.honedOf', { code: knife.code })"
-    @click="honed(knife)"
-  >
+  <AppButton :disabled="busy" :aria-label="$t('today.honedOf', { code: knife.code })" @click="honed(knife)">
     {{ $t('today.honed') }}
-  </button>
+  </AppButton>
 </template>

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useFleet } from '../live/fleet'
+import AppButton from './AppButton.vue'
 import AppDialog from './AppDialog.vue'
 import EdgeStrip from './EdgeStrip.vue'
 import { matchesQuery } from './findKnives'
@@ -35,7 +36,7 @@ function open(code: string | undefined): void {
     />
     <ul class="found">
       <li v-for="knife in found" :key="knife.id">
-        <button type="button" @click="open(knife.code)">
+        <AppButton kind="bare" @click="open(knife.code)">
           <b class="num">{{ knife.code }}</b>
           <EdgeStrip :knife="knife" :px-per-mm="0.36" />
           <span class="soft">{{
@@ -43,7 +44,7 @@ function open(code: string | undefined): void {
               .filter(Boolean)
               .join(' · ')
           }}</span>
-        </button>
+        </AppButton>
       </li>
     </ul>
     <p v-if="found.length === 0" class="soft">{{ $t('finder.none') }}</p>

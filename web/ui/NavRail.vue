@@ -2,6 +2,7 @@
 import { RouterLink, useRouter } from 'vue-router'
 import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
+import AppButton from './AppButton.vue'
 
 const emit = defineEmits<{ find: []; keys: [] }>()
 const session = useSession()
@@ -24,7 +25,7 @@ async function signOut(): Promise<void> {
     <RouterLink to="/my-day">{{ $t('nav.myday') }}</RouterLink>
     <RouterLink to="/week">{{ $t('nav.week') }}</RouterLink>
     <RouterLink to="/rack" :class="{ 'router-link-active': $route.name === 'knife' }">{{ $t('nav.rack') }}</RouterLink>
-    <button type="button" @click="emit('find')">{{ $t('nav.find') }}</button>
+    <AppButton kind="bare" @click="emit('find')">{{ $t('nav.find') }}</AppButton>
     <RouterLink v-if="session.may('manage-house')" to="/crew">{{ $t('nav.crew') }}</RouterLink>
     <RouterLink to="/workshop" :class="{ 'router-link-active': $route.name === 'workshop' }">{{
       $t('nav.workshop')
@@ -33,8 +34,8 @@ async function signOut(): Promise<void> {
     <RouterLink v-if="session.may('import')" to="/exchange">{{ $t('nav.exchange') }}</RouterLink>
     <RouterLink v-if="session.may('manage-house')" to="/house">{{ $t('nav.house') }}</RouterLink>
     <span class="gap" />
-    <button class="keys" type="button" @click="emit('keys')">{{ $t('nav.keys') }}</button>
-    <button type="button" :title="session.person?.name ?? ''" @click="signOut">{{ $t('nav.leave') }}</button>
+    <AppButton kind="bare" class="keys" @click="emit('keys')">{{ $t('nav.keys') }}</AppButton>
+    <AppButton kind="bare" :title="session.person?.name ?? ''" @click="signOut">{{ $t('nav.leave') }}</AppButton>
   </nav>
 </template>
 

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { useSession } from '../stores/session'
+import AppButton from './AppButton.vue'
 import HonedButton from './HonedButton.vue'
 
 /** The one button beside a verdict: what this person can do about it from here. */
@@ -22,7 +23,7 @@ const opens = computed(() => {
 
 <template>
   <HonedButton v-if="action === 'hone'" :knife="knife" />
-  <RouterLink v-else class="button" :to="opens.to" :aria-label="`${$t(`next.${opens.key}`)} ${knife.code}`">{{
+  <AppButton v-else :to="opens.to" :aria-label="`${$t(`next.${opens.key}`)} ${knife.code}`">{{
     $t(`next.${opens.key}`)
-  }}</RouterLink>
+  }}</AppButton>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { refusalText } from '../refusalText'
 import { useNotices, type Notice } from '../stores/notices'
+import AppButton from './AppButton.vue'
 
 const notices = useNotices()
 
@@ -20,22 +21,16 @@ async function run(notice: Notice, work: () => Promise<unknown>): Promise<void> 
       <span>{{ notice.text }}</span>
       <span v-if="notice.question" class="question" role="group" :aria-label="notice.question.text">
         {{ notice.question.text }}
-        <button
-          v-for="answer in notice.question.answers"
-          :key="answer.label"
-          class="button"
-          type="button"
-          @click="run(notice, answer.give)"
-        >
+        <AppButton v-for="answer in notice.question.answers" :key="answer.label" @click="run(notice, answer.give)">
           {{ answer.label }}
-        </button>
+        </AppButton>
       </span>
-      <button v-if="notice.undo" class="button" type="button" @click="run(notice, notice.undo)">
+      <AppButton v-if="notice.undo" @click="run(notice, notice.undo)">
         {{ $t('shell.undo') }}
-      </button>
-      <button class="close" type="button" :aria-label="$t('shell.dismiss')" @click="notices.dismiss(notice.id)">
+      </AppButton>
+      <AppButton kind="bare" class="close" :aria-label="$t('shell.dismiss')" @click="notices.dismiss(notice.id)">
         ×
-      </button>
+      </AppButton>
     </div>
   </div>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import AppButton from './AppButton.vue'
+
 defineProps<{ enterLabel?: string }>()
 const emit = defineEmits<{ digit: [digit: string]; erase: []; enter: [] }>()
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const
@@ -6,12 +8,12 @@ const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const
 
 <template>
   <div class="pad">
-    <button v-for="digit in DIGITS" :key="digit" class="button" type="button" @click="emit('digit', digit)">
+    <AppButton v-for="digit in DIGITS" :key="digit" @click="emit('digit', digit)">
       {{ digit }}
-    </button>
-    <button class="button" type="button" :aria-label="$t('pad.erase')" @click="emit('erase')">⌫</button>
-    <button class="button" type="button" @click="emit('digit', '0')">0</button>
-    <button class="button main" type="button" @click="emit('enter')">{{ enterLabel ?? $t('pad.enter') }}</button>
+    </AppButton>
+    <AppButton :aria-label="$t('pad.erase')" @click="emit('erase')">⌫</AppButton>
+    <AppButton @click="emit('digit', '0')">0</AppButton>
+    <AppButton kind="main" @click="emit('enter')">{{ enterLabel ?? $t('pad.enter') }}</AppButton>
   </div>
 </template>
 

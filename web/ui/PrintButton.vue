@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import AppButton from './AppButton.vue'
+
 defineProps<{ label: string }>()
 function print(): void {
   window.print()
@@ -6,5 +8,5 @@ function print(): void {
 </script>
 
 <template>
-  <button class="button quiet no-print" type="button" @click="print">{{ label }}</button>
+  <AppButton kind="quiet" class="no-print" @click="print">{{ label }}</AppButton>
 </template>

@@ -6,6 +6,7 @@ import { routeMinutes, type Placement, type PlanProblem } from '../../core/plan/
 import { verdictWords } from '../../words/verdict'
 import { planReasonWords, windowName } from '../../words/week'
 import { say, useFormats } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useWeekNames } from './useWeekNames'
@@ -125,16 +126,16 @@ const canStay = computed(
         />
       </div>
       <p class="ways">
-        <button class="button" type="button" :aria-pressed="locked" @click="emit('lock')">
+        <AppButton :aria-pressed="locked" @click="emit('lock')">
           {{ $t(locked ? 'week.unlock' : 'week.lock') }}
-        </button>
-        <button class="button quiet" type="button" @click="emit('unplace')">{{ $t('week.toShelf') }}</button>
+        </AppButton>
+        <AppButton kind="quiet" @click="emit('unplace')">{{ $t('week.toShelf') }}</AppButton>
       </p>
       <p class="soft small">{{ $t('week.keys') }}</p>
     </template>
-    <button v-else-if="mayPlan && job && job.routes.length > 0" class="button" type="button" @click="emit('offer')">
+    <AppButton v-else-if="mayPlan && job && job.routes.length > 0" @click="emit('offer')">
       {{ $t('week.take') }}
-    </button>
+    </AppButton>
   </section>
 </template>
 

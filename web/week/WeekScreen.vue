@@ -8,12 +8,15 @@ import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
-import EdgeStrip from '../ui/EdgeStrip.vue'
+import AppButton from '../ui/AppButton.vue'
+import DragSpace from '../ui/DragSpace.vue'
 import ComparisonPanel from './ComparisonPanel.vue'
 import JobPanel from './JobPanel.vue'
 import PlanSheets from './PlanSheets.vue'
 import PlanWeightsPanel from './PlanWeightsPanel.vue'
 import RiskBand from './RiskBand.vue'
+import ShelfJob from './ShelfJob.vue'
+import { useDragWords } from './useDragWords'
 import { useHandMoves } from './useHandMoves'
 import { useWeekNames } from './useWeekNames'
 import { useWeekPlan } from './useWeekPlan'
@@ -118,7 +121,9 @@ const changed = computed(() =>
     : [],
 )
 
-const { put, hand, offer } = useHandMoves(week, chosen, mayPlan)
+const moves = useHandMoves(week, chosen, mayPlan)
+const { offer, takes } = moves
+const { dragWords, lifted, putDown } = useDragWords(week, moves, chosen)
 async function accept(): Promise<void> {
   if (await week.accept()) notices.done(say('week.acceptedNow'))
 }
@@ -136,8 +141,8 @@ function print(which: 'benches' | 'people'): void {
       <h1>{{ $t('week.title') }}</h1>
       <span class="soft">{{ standing }}</span>
       <span class="end no-print">
-        <button class="button quiet" type="button" @click="print('benches')">{{ $t('week.printBenches') }}</button>
-        <button class="button quiet" type="button" @click="print('people')">{{ $t('week.printPeople') }}</button>
+        <AppButton kind="quiet" @click="print('benches')">{{ $t('week.printBenches') }}</AppButton>
+        <AppButton kind="quiet" @click="print('people')">{{ $t('week.printPeople') }}</AppButton>
       </span>
     </header>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
@@ -150,86 +155,80 @@ function print(which: 'benches' | 'people'): void {
         </p>
         <div v-if="moved.length > 0" class="stale" role="status">
           <b>{{ $t('week.stale') }}</b> {{ moved.join(' ') }}
-          <button v-if="mayPlan" class="button" type="button" :disabled="searching" @click="week.plan(true)">
+          <AppButton v-if="mayPlan" :disabled="searching" @click="week.plan(true)">
             {{ $t('week.planAgain') }}
-          </button>
+          </AppButton>
         </div>
         <p v-if="mayPlan" class="actions no-print">
-          <button class="button main" type="button" :disabled="searching || isAccepted" @click="accept">
+          <AppButton kind="main" :disabled="searching || isAccepted" @click="accept">
             {{ $t('week.accept') }}
-          </button>
-          <button class="button" type="button" :disabled="searching || improving !== null" @click="week.improve">
+          </AppButton>
+          <AppButton :disabled="searching || improving !== null" @click="week.improve">
             {{ $t('week.improve') }}
-          </button>
+          </AppButton>
           <template v-if="improving">
             <progress :value="improving.seconds" max="20" :aria-label="$t('week.improve')" />
             <span class="num">{{ $t('week.improving', { seconds: Math.round(improving.seconds), all: 20 }) }}</span>
-            <button class="button quiet" type="button" @click="week.stopImproving">{{ $t('week.stop') }}</button>
+            <AppButton kind="quiet" @click="week.stopImproving">{{ $t('week.stop') }}</AppButton>
           </template>
-          <button v-else class="button quiet" type="button" :disabled="searching" @click="week.plan(false)">
+          <AppButton kind="quiet" v-else :disabled="searching" @click="week.plan(false)">
             {{ $t('week.planAfresh') }}
-          </button>
+          </AppButton>
         </p>
         <RiskBand :view="view" :problem="problem" :placements="placements" />
-        <div class="columns">
-          <div>
-            <WindowLanes
-              v-for="window in problem.windows"
-              :key="window.id"
-              :window="window"
-              :problem="problem"
-              :layout="layouts.get(window.id)"
-              :chosen="chosen"
-              :locked="week.isLocked"
-              :may-plan="mayPlan"
-              @choose="chosen = $event"
-              @put="(jobId, benchId) => put(jobId, window.id, benchId)"
-              @hand="(jobId, personId) => hand(jobId, window.id, personId)"
-            />
-            <section v-if="changed.length > 0" class="heavy-rule changes">
-              <h2>{{ $t('week.changes') }}</h2>
-              <p v-for="line in changed" :key="line">{{ line }}</p>
-            </section>
-          </div>
-          <aside class="no-print">
-            <JobPanel
-              v-if="chosen"
-              :job-id="chosen"
-              :problem="problem"
-              :placements="placements"
-              :layouts="layouts"
-              :hand-made="handMade"
-              :locked="week.isLocked(chosen)"
-              :may-plan="mayPlan"
-              @place="week.place"
-              @unplace="week.unplace(chosen)"
-              @lock="week.toggleLock(chosen)"
-              @offer="offer(chosen)"
-            />
-            <p v-else class="soft">{{ $t('week.choose') }}</p>
-            <section class="heavy-rule">
-              <h2>{{ $t('week.shelf') }}</h2>
-              <p v-if="shelf.length === 0" class="soft">{{ $t('week.shelfEmpty') }}</p>
-              <button
-                v-for="one in shelf"
-                :key="one.job.id"
-                type="button"
-                class="waiting"
-                :draggable="mayPlan"
-                :data-job="one.job.id"
-                @click="chosen = one.job.id"
-                @dragstart="$event.dataTransfer?.setData('text/plain', one.job.id)"
-              >
-                <span class="line"
-                  ><b class="num">{{ one.view.code }}</b> <EdgeStrip :knife="one.view" :px-per-mm="0.26"
-                /></span>
-                <span class="small">{{ one.words }}</span>
-              </button>
-            </section>
-            <PlanWeightsPanel v-if="mayPlan" :weights="problem.weights" :totals="totals" @weigh="week.weigh" />
-            <ComparisonPanel :problem="problem" :placements="placements" />
-          </aside>
-        </div>
+        <DragSpace :how-to="say('week.choose')" :told="dragWords" @lift="lifted" @drop="putDown">
+          <div class="columns">
+            <div>
+              <WindowLanes
+                v-for="window in problem.windows"
+                :key="window.id"
+                :window="window"
+                :problem="problem"
+                :layout="layouts.get(window.id)"
+                :chosen="chosen"
+                :locked="week.isLocked"
+                :may-plan="mayPlan"
+                :takes="takes"
+                @choose="chosen = $event"
+              />
+              <section v-if="changed.length > 0" class="heavy-rule changes">
+                <h2>{{ $t('week.changes') }}</h2>
+                <p v-for="line in changed" :key="line">{{ line }}</p>
+              </section>
+            </div>
+            <aside class="no-print">
+              <JobPanel
+                v-if="chosen"
+                :job-id="chosen"
+                :problem="problem"
+                :placements="placements"
+                :layouts="layouts"
+                :hand-made="handMade"
+                :locked="week.isLocked(chosen)"
+                :may-plan="mayPlan"
+                @place="week.place"
+                @unplace="week.unplace(chosen)"
+                @lock="week.toggleLock(chosen)"
+                @offer="offer(chosen)"
+              />
+              <p v-else class="soft">{{ $t('week.choose') }}</p>
+              <section class="heavy-rule">
+                <h2>{{ $t('week.shelf') }}</h2>
+                <p v-if="shelf.length === 0" class="soft">{{ $t('week.shelfEmpty') }}</p>
+                <ShelfJob
+                  v-for="one in shelf"
+                  :key="one.job.id"
+                  :job-id="one.job.id"
+                  :view="one.view"
+                  :words="one.words"
+                  :may-plan="mayPlan"
+                  @choose="chosen = one.job.id"
+                />
+              </section>
+              <PlanWeightsPanel v-if="mayPlan" :weights="problem.weights" :totals="totals" @weigh="week.weigh" />
+              <ComparisonPanel :problem="problem" :placements="placements" />
+            </aside></div
+        ></DragSpace>
         <PlanSheets v-if="sheets" :sheets="sheets" :view="view" :problem="problem" :layouts="layouts" />
       </template>
     </template>
@@ -270,25 +269,6 @@ progress {
   width: 180px;
   height: 14px;
   accent-color: var(--keen);
-}
-.waiting {
-  display: grid;
-  gap: 2px;
-  width: 100%;
-  padding: 7px 0;
-  border: 0;
-  border-bottom: 1px solid var(--rule);
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  line-height: 1.3;
-  cursor: grab;
-}
-.line {
-  display: flex;
-  align-items: center;
-  gap: 10px;
 }
 .changes {
   margin-top: 14px;

@@ -5,16 +5,16 @@ import { routeMinutes, type Placement } from '../../core/plan/problem'
 import { useKeys } from '../ui/useKeys'
 import type { WeekPlan } from './useWeekPlan'
 
-/** Moving sessions by hand: dropped on a lane, taken from the shelf, or with the keys. */
-export function useHandMoves(
-  week: WeekPlan,
-  chosen: Ref<string | null>,
-  mayPlan: ComputedRef<boolean>,
-): {
+export interface HandMoves {
   readonly put: (jobId: string, windowId: string, benchId: string) => void
   readonly hand: (jobId: string, windowId: string, personId: string) => void
   readonly offer: (jobId: string) => void
-} {
+  /** whether a job could stand in a window at a bench, in anybody's hands, or in somebody's hands, at any bench */
+  readonly takes: (jobId: string, windowId: string, at: { benchId: string } | { personId: string }) => boolean
+}
+
+/** Moving sessions by hand: dropped on a lane, taken from the shelf, or with the keys. */
+export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan: ComputedRef<boolean>): HandMoves {
   /** The people who could do a job in a window, those who had it last first. */
   function handsIn(jobId: string, windowId: string): string[] {
     const { value } = week.problem
@@ -25,34 +25,42 @@ export function useHandMoves(
       .map(({ id }) => id)
       .sort((a, b) => Number(b === job.lastHands) - Number(a === job.lastHands))
   }
-  /** Puts a job into a window at a bench, in the hands it has, or else in the first that can. */
-  function put(jobId: string, windowId: string, benchId: string): void {
-    const { value } = week.problem
-    if (!value || !mayPlan.value || week.isLocked(jobId)) return
-    chosen.value = jobId
+  /** A job in a window at a bench, in the hands it has, then in those that had it last, then in any. */
+  function triesAt(jobId: string, windowId: string, benchId: string): Placement[] {
     const old = week.placements.value.find((one) => one.jobId === jobId)
     const hands = handsIn(jobId, windowId)
     const inOrder =
       old && hands.includes(old.personId) ? [old.personId, ...hands.filter((id) => id !== old.personId)] : hands
-    const tries = (inOrder.length > 0 ? inOrder : [old?.personId ?? value.people[0]?.id ?? '']).map(
+    return (inOrder.length > 0 ? inOrder : [old?.personId ?? week.problem.value?.people[0]?.id ?? '']).map(
       (personId): Placement => ({ jobId, windowId, benchId, personId }),
     )
-    const [first] = tries
-    const fits = tries.find((one) => violationOf(value, week.placements.value, one) === null) ?? first
-    if (fits) week.place(fits)
   }
-  /** Gives a job to a person in a window, at the bench it has, or else at the first where it fits. */
-  function hand(jobId: string, windowId: string, personId: string): void {
-    const { value } = week.problem
-    if (!value || !mayPlan.value || week.isLocked(jobId)) return
-    chosen.value = jobId
+  /** A job in a window in somebody's hands, at the bench it has, then at any. */
+  function triesWith(jobId: string, windowId: string, personId: string): Placement[] {
     const old = week.placements.value.find((one) => one.jobId === jobId)
-    const benches = value.benches
+    return (week.problem.value?.benches ?? [])
       .map(({ id }) => id)
       .sort((a, b) => Number(b === old?.benchId) - Number(a === old?.benchId))
-    const tries = benches.map((benchId): Placement => ({ jobId, windowId, benchId, personId }))
-    const fits = tries.find((one) => violationOf(value, week.placements.value, one) === null) ?? tries[0]
-    if (fits) week.place(fits)
+      .map((benchId): Placement => ({ jobId, windowId, benchId, personId }))
+  }
+  const fits = (one: Placement): boolean =>
+    week.problem.value !== null && violationOf(week.problem.value, week.placements.value, one) === null
+  function takes(jobId: string, windowId: string, at: { benchId: string } | { personId: string }): boolean {
+    const tries = 'benchId' in at ? triesAt(jobId, windowId, at.benchId) : triesWith(jobId, windowId, at.personId)
+    return !week.isLocked(jobId) && tries.some(fits)
+  }
+  /** Puts a job down in the first of some ways that fits; where none does, the first says why not. */
+  function putInto(jobId: string, tries: readonly Placement[]): void {
+    if (!mayPlan.value || week.isLocked(jobId)) return
+    chosen.value = jobId
+    const one = tries.find(fits) ?? tries[0]
+    if (one) week.place(one)
+  }
+  const put = (jobId: string, windowId: string, benchId: string): void => {
+    putInto(jobId, triesAt(jobId, windowId, benchId))
+  }
+  const hand = (jobId: string, windowId: string, personId: string): void => {
+    putInto(jobId, triesWith(jobId, windowId, personId))
   }
   /** Puts a job from the shelf where it costs least and fits. */
   function offer(jobId: string): void {
@@ -69,8 +77,8 @@ export function useHandMoves(
         ),
       )
       .sort((a, b) => a.cost - b.cost)
-    const fits = all.find(({ placement }) => violationOf(value, week.placements.value, placement) === null) ?? all[0]
-    if (fits) week.place(fits.placement)
+    const one = all.find(({ placement }) => fits(placement)) ?? all[0]
+    if (one) week.place(one.placement)
   }
   function step(windows: number, benches: number): void {
     const { value } = week.problem
@@ -117,5 +125,5 @@ export function useHandMoves(
       chosen.value = null
     },
   })
-  return { put, hand, offer }
+  return { put, hand, offer, takes }
 }

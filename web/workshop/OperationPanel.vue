@@ -5,6 +5,7 @@ import type { Operation } from '../../core/workshop/operate'
 import type { WorkshopPlan } from '../../core/workshop/plan'
 import { useFormats } from '../i18n'
 import { choicesOf, fieldsOf, type OperationField } from './operationFields'
+import AppButton from '../ui/AppButton.vue'
 
 const props = defineProps<{
   blade: SectionBlade
@@ -72,17 +73,12 @@ const lines = computed(() => {
       />
     </div>
     <p v-if="isTarget" class="presets no-print">
-      <button class="button" type="button" @click="set('targetBteMm', hundredth(blade.bteMm - LITTLE_MM))">
+      <AppButton @click="set('targetBteMm', hundredth(blade.bteMm - LITTLE_MM))">
         {{ $t('workshop.maintenance') }}
-      </button>
-      <button
-        class="button"
-        type="button"
-        :disabled="thinToMm >= blade.bteMm"
-        @click="set('targetBteMm', hundredth(thinToMm))"
-      >
+      </AppButton>
+      <AppButton :disabled="thinToMm >= blade.bteMm" @click="set('targetBteMm', hundredth(thinToMm))">
         {{ $t('workshop.full') }}
-      </button>
+      </AppButton>
     </p>
     <div
       v-for="choice in choices"
@@ -91,15 +87,15 @@ const lines = computed(() => {
       role="group"
       :aria-label="$t(`workshop.choice.${choice.name}`)"
     >
-      <button
+      <AppButton
+        kind="bare"
         v-for="option in choice.options"
         :key="option"
-        type="button"
         :aria-pressed="own[choice.name] === option"
         @click="set(choice.name, option)"
       >
         {{ $t(`workshop.option.${choice.name}.${option}`) }}
-      </button>
+      </AppButton>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <dl v-if="plan && !wrong" class="soft small">

@@ -12,6 +12,7 @@ import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 
@@ -131,7 +132,7 @@ async function keep(): Promise<void> {
     </p>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p>
-      <button class="button" type="button" :disabled="isEmpty" @click="keep">{{ $t('workshop.keep') }}</button>
+      <AppButton :disabled="isEmpty" @click="keep">{{ $t('workshop.keep') }}</AppButton>
     </p>
   </section>
 </template>

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { FACE_CUTS } from '../../core/workshop/operation'
 import type { WorkshopPlan } from '../../core/workshop/plan'
 import { say, useFormats } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 
 const props = defineProps<{
   plan: WorkshopPlan
@@ -64,8 +65,8 @@ const sum = computed(() =>
         <tr v-for="(cut, at) in plan.cuts" :key="at" :class="{ chosen: shown === at }">
           <td>
             <span class="print-only">{{ at + 1 }} {{ $t(`workshop.cut.${cut.name}`) }}</span
-            ><button class="button quiet no-print" type="button" :aria-pressed="shown === at" @click="shown = at">
-              {{ at + 1 }} {{ $t(`workshop.cut.${cut.name}`) }}</button
+            ><AppButton kind="quiet" class="no-print" :aria-pressed="shown === at" @click="shown = at">
+              {{ at + 1 }} {{ $t(`workshop.cut.${cut.name}`) }}</AppButton
             ><span class="soft small under">{{ stoneName(plan.stages[cut.stage]?.stone.id ?? '') }}</span>
           </td>
           <td class="num">

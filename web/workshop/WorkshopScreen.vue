@@ -18,6 +18,7 @@ import { useFleet } from '../live/fleet'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import { freeBlade, viewOfTriedBlade } from './freeBlade'
 import FreeBlade from './FreeBlade.vue'
@@ -238,15 +239,15 @@ async function start(): Promise<void> {
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <template v-if="view && blade && operation">
       <div class="segments no-print" role="group" :aria-label="$t('workshop.operation')">
-        <button
+        <AppButton
+          kind="bare"
           v-for="kind in kinds"
           :key="kind"
-          type="button"
           :aria-pressed="operation.kind === kind"
           @click="choose(kind)"
         >
           {{ $t(`workshop.kind.${kind}`) }}
-        </button>
+        </AppButton>
       </div>
       <div class="columns">
         <div class="drawn">
