@@ -186,6 +186,9 @@ export const BenchOffer = z.object({
 })
 export type BenchOffer = Wire<typeof BenchOffer>
 
+/** What a session leaves undone, in the words of who leaves it. */
+export const CarriedWhat = z.object({ what: Text })
+
 const actionBase = { id: Id, at: Instant }
 const StepId = z.string().max(60)
 export const BenchAction = z.discriminatedUnion('kind', [
@@ -206,7 +209,7 @@ export const BenchAction = z.discriminatedUnion('kind', [
     zone: ZoneName,
     forceGf: Measure.forceGf,
   }),
-  z.object({ ...actionBase, kind: z.literal('carry-over'), zone: ZoneName, what: Text }),
+  z.object({ ...actionBase, kind: z.literal('carry-over'), zone: ZoneName, ...CarriedWhat.shape }),
   z.object({
     ...actionBase,
     kind: z.literal('picture'),

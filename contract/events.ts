@@ -15,7 +15,8 @@ export const Defects = z.object({
   cracked: z.boolean(),
 })
 
-const payloads = {
+/** What each kind of event says, as it is sent. */
+export const payloads = {
   added: z.object({ condition: z.enum(['new', 'in-use']), stationId: Id, holderId: Id.nullable() }),
   used: z.object({ hours: Measure.hours }),
   checked: z

@@ -300,7 +300,7 @@ test('the crew: shifts that overlap are refused, skills are signed off, a specia
   ).toHaveAttribute('aria-checked', 'true')
   await page.getByRole('checkbox', { name: /Bram Kessel, maintenance/ }).click()
   await page.getByRole('button', { name: 'Add a day' }).click()
-  await page.getByLabel('Day').fill('2026-11-29')
+  await page.getByLabel('Day').fill('29/11/2026')
   await page.getByLabel('Name').nth(1).fill('Closed for repairs')
   for (let left = 0; left < 2; left++) await page.getByRole('button', { name: 'Remove', exact: true }).first().click()
   await page.getByRole('button', { name: 'Save', exact: true }).click()

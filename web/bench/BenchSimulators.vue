@@ -4,6 +4,8 @@ import type { KnifeView } from '../../contract/knives'
 import { ZONES } from '../../core/knife/zones'
 import { instrumentsUrl } from '../live/instrumentSocket'
 import AppButton from '../ui/AppButton.vue'
+import FoldSection from '../ui/FoldSection.vue'
+import SliderField from '../ui/SliderField.vue'
 
 /** Stand-ins for inclinometer, scale and loupe in the demonstration house, speaking the lines of real ones. */
 const props = defineProps<{ knife: KnifeView; dps: number; newtons: number; after: boolean }>()
@@ -61,34 +63,17 @@ function snap(): void {
 </script>
 
 <template>
-  <details class="small">
-    <summary>{{ $t('bench.simulators') }}</summary>
-    <div>
-      {{ $t('bench.simAngle') }} <output class="num">{{ angle }}°</output
-      ><input v-model.number="angle" :aria-label="$t('bench.simAngle')" type="range" min="0" max="40" step="0.5" />
-    </div>
-    <div>
-      {{ $t('bench.simPress') }} <output class="num">{{ press }} N</output
-      ><input v-model.number="press" :aria-label="$t('bench.simPress')" type="range" min="0" max="60" step="1" />
-    </div>
+  <FoldSection :title="$t('bench.simulators')" class="small simulators">
+    <SliderField v-model="angle" :label="$t('bench.simAngle')" :written="`${angle}°`" :min="0" :max="40" :step="0.5" />
+    <SliderField v-model="press" :label="$t('bench.simPress')" :written="`${press} N`" :min="0" :max="60" :step="1" />
     <AppButton :disabled="ready < 3" @click="snap"> {{ $t('bench.simLoupe') }}: {{ $t('bench.live.snap') }} </AppButton>
-  </details>
+  </FoldSection>
 </template>
 
 <style scoped>
-details {
+.simulators {
   border: 1.5px dashed var(--steel-line);
   border-radius: 8px;
   padding: 4px 12px;
-}
-summary {
-  min-height: 40px;
-  padding: 8px 0;
-  cursor: pointer;
-}
-input {
-  width: 100%;
-  min-height: 32px;
-  accent-color: var(--slate);
 }
 </style>

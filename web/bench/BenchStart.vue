@@ -9,6 +9,7 @@ import { PACES, type Pace } from '../../core/session/ways'
 import { say, useFormats } from '../i18n'
 import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useKeys } from '../ui/useKeys'
@@ -45,6 +46,9 @@ const starts = computed(() =>
 const startWith = computed(() => plan.value.stages[0]?.stoneId ?? '')
 const choices = computed(() => props.offer.recipes.find(({ id }) => id === plan.value.recipeId)?.choices ?? [])
 const cautions = computed(() => [...new Set(plan.value.steps.flatMap((step) => step.cautions))])
+const optionsOf = ({ options }: (typeof choices.value)[number]): { value: string; label: string }[] =>
+  options.map((value) => ({ value, label: say(`bench.option.${value}`) }))
+const paces = PACES.map((value) => ({ value, label: say(`bench.paces.${value}`) }))
 const pick = (id: string, option: string): void => {
   emit('choose', { choices: { ...plan.value.choices, [id]: option } })
 }
@@ -138,11 +142,7 @@ useKeys({
       <CarriedOver :left="carriedOver" :busy="ticking" @done="tickOff" />
       <section class="heavy-rule">
         <h2>{{ $t('bench.paceLabel') }}</h2>
-        <div class="segments" role="group" :aria-label="$t('bench.paceLabel')">
-          <AppButton kind="bare" v-for="one in PACES" :key="one" :aria-pressed="pace === one" @click="pace = one">
-            {{ $t(`bench.paces.${one}`) }}
-          </AppButton>
-        </div>
+        <SegmentedChoice v-model="pace" big :label="$t('bench.paceLabel')" :options="paces" />
       </section>
       <section v-if="!offer.start.may" class="heavy-rule">
         <p class="note">
@@ -164,23 +164,14 @@ useKeys({
       <CoinTruth :coins="offer.coins" />
       <section v-if="choices.length > 0" class="heavy-rule">
         <h2>{{ $t('bench.choices') }}</h2>
-        <div
-          v-for="choice in choices"
-          :key="choice.id"
-          class="choice"
-          role="group"
-          :aria-label="$t(`bench.choice.${choice.id}`)"
-        >
-          <span class="soft">{{ $t(`bench.choice.${choice.id}`) }}</span>
-          <AppButton
-            kind="bare"
-            v-for="option in choice.options"
-            :key="option"
-            :aria-pressed="(plan.choices[choice.id] ?? choice.chosen) === option"
-            @click="pick(choice.id, option)"
-          >
-            {{ $t(`bench.option.${option}`) }}
-          </AppButton>
+        <div v-for="choice in choices" :key="choice.id" class="choice">
+          <span class="soft" aria-hidden="true">{{ $t(`bench.choice.${choice.id}`) }}</span>
+          <SegmentedChoice
+            :model-value="plan.choices[choice.id] ?? choice.chosen"
+            :label="$t(`bench.choice.${choice.id}`)"
+            :options="optionsOf(choice)"
+            @update:model-value="(option) => option && pick(choice.id, option)"
+          />
         </div>
       </section>
       <section class="heavy-rule">

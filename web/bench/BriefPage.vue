@@ -19,6 +19,7 @@ import SpotForces from './SpotForces.vue'
 import StepDrawing from './StepDrawing.vue'
 import TryPanel from './TryPanel.vue'
 import AppButton from '../ui/AppButton.vue'
+import FoldSection from '../ui/FoldSection.vue'
 
 /** A page a stone: angle, counts, what to look for, burr by zone; one key goes on. */
 const props = defineProps<{
@@ -159,8 +160,11 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
         </tbody>
       </table>
       <CheckTicks :checks="checks.map(({ check }) => check)" :ticked="ticked" compact @tick="tick" />
-      <details v-if="when" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
-        <summary>{{ $t(when === 'before' ? 'bench.briefLook' : 'bench.briefTest') }}</summary>
+      <FoldSection
+        :title="$t(when === 'before' ? 'bench.briefLook' : 'bench.briefTest')"
+        v-if="when"
+        v-model:opened="isOpen"
+      >
         <LookPanel v-if="isOpen && when === 'before' && plan.records.kind === 'sharpened'" ref="look" />
         <SpotForces
           v-if="isOpen"
@@ -173,9 +177,8 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
         <AppButton v-if="when === 'before'" @click="emit('looked')">
           {{ $t('bench.planFromThis') }}
         </AppButton>
-      </details>
-      <details v-if="tried || ends">
-        <summary>{{ $t('bench.briefNot') }}</summary>
+      </FoldSection>
+      <FoldSection :title="$t('bench.briefNot')" v-if="tried || ends">
         <TryPanel v-if="tried" @tried="emit('tried', tried.id, $event)" />
         <BackOffer
           v-if="ends"
@@ -185,7 +188,7 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
           @back="emit('back', ends.id, $event)"
         />
         <CarryOver v-if="ends" :carried="state.carryOver" @leave="(zone, what) => emit('leave', zone, what)" />
-      </details>
+      </FoldSection>
       <ul class="cautions soft small">
         <li v-for="caution in cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li>
       </ul>
@@ -203,11 +206,6 @@ h1 {
   padding-left: 12px;
   border-left: 4px solid var(--ember);
   font-weight: 600;
-}
-summary {
-  min-height: 48px;
-  padding: 12px 0;
-  cursor: pointer;
 }
 .counts li {
   padding: 4px 0;

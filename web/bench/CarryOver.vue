@@ -1,60 +1,45 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { CarriedWhat } from '../../contract/bench'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import type { SessionState } from '../../core/session/session'
+import { say } from '../i18n'
 import { capital } from '../../words/format'
 import AppButton from '../ui/AppButton.vue'
+import AppForm from '../ui/AppForm.vue'
 import TextField from '../ui/TextField.vue'
+import FoldSection from '../ui/FoldSection.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
 defineProps<{ carried: SessionState['carryOver'] }>()
 const emit = defineEmits<{ leave: [zone: Zone, what: string] }>()
 const what = ref('')
 const zone = ref<Zone>('heel')
-function leave(): void {
-  if (what.value.trim() === '') return
-  emit('leave', zone.value, what.value.trim())
+async function leave(left: { what: string }): Promise<void> {
+  emit('leave', zone.value, left.what)
   what.value = ''
 }
+const zones = ZONES.map((value) => ({ value, label: say(`zone.${value}`) }))
 </script>
 
 <template>
-  <details>
-    <summary>{{ $t('bench.carryOver') }}</summary>
+  <FoldSection :title="$t('bench.carryOver')">
     <p class="soft small">{{ $t('bench.carryOverHint') }}</p>
-    <form @submit.prevent="leave">
-      <div role="group" :aria-label="$t('curve.zone')" class="zones">
-        <AppButton
-          v-for="one in ZONES"
-          :key="one"
-          :class="{ main: zone === one }"
-          :aria-pressed="zone === one"
-          @click="zone = one"
-        >
-          {{ $t(`zone.${one}`) }}
-        </AppButton>
-      </div>
-      <TextField v-model="what" :label="$t('bench.carryWhat')" />
-      <AppButton type="submit" :disabled="what.trim() === ''">{{ $t('bench.carryOver') }}</AppButton>
-    </form>
-  </details>
+    <AppForm :schema="CarriedWhat" :draft="() => ({ what })" :send="leave">
+      <SegmentedChoice v-model="zone" big :label="$t('curve.zone')" :options="zones" />
+      <TextField v-model="what" name="what" :label="$t('bench.carryWhat')" />
+      <AppButton type="submit">{{ $t('bench.carryOver') }}</AppButton>
+    </AppForm>
+  </FoldSection>
   <p v-for="one in carried" :key="one.zone + one.what" class="small">
     {{ $t('bench.carriedOver', { zone: capital($t(`zone.${one.zone}`)), what: one.what }) }}
   </p>
 </template>
 
 <style scoped>
-summary {
-  min-height: 48px;
-  padding: 12px 0;
-  cursor: pointer;
-}
 form {
   display: grid;
   gap: 10px;
   justify-items: start;
-}
-.zones {
-  display: flex;
-  gap: 8px;
 }
 </style>

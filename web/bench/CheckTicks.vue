@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Check } from '../../core/session/recipe'
-import AppButton from '../ui/AppButton.vue'
+import CheckField from '../ui/CheckField.vue'
 
 defineProps<{ checks: readonly Check[]; ticked: readonly string[]; compact?: boolean }>()
 const emit = defineEmits<{ tick: [check: Check, done: boolean] }>()
@@ -9,16 +9,11 @@ const emit = defineEmits<{ tick: [check: Check, done: boolean] }>()
 <template>
   <ul v-if="checks.length > 0" :class="{ compact }">
     <li v-for="check in checks" :key="check">
-      <AppButton
-        kind="bare"
-        role="checkbox"
-        :aria-checked="ticked.includes(check)"
-        @click="emit('tick', check, !ticked.includes(check))"
-      >
-        <span class="box" aria-hidden="true">{{ ticked.includes(check) ? '✓' : '' }}</span>{{
-          $t(`bench.check.${check}`)
-        }}
-      </AppButton>
+      <CheckField
+        :model-value="ticked.includes(check)"
+        :label="$t(`bench.check.${check}`)"
+        @update:model-value="emit('tick', check, $event)"
+      />
     </li>
   </ul>
 </template>
@@ -32,34 +27,10 @@ ul {
   grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
   gap: 0 16px;
 }
-button {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  width: 100%;
+li {
   min-height: 56px;
   padding: 6px 12px;
-  border: 0;
   border-bottom: 1px solid var(--rule);
-  background: none;
-  color: inherit;
-  font: inherit;
   font-size: 1.05rem;
-  text-align: left;
-  cursor: pointer;
-}
-.box {
-  display: grid;
-  place-items: center;
-  width: 28px;
-  height: 28px;
-  border: 2px solid var(--ink);
-  border-radius: 4px;
-  font-weight: 700;
-}
-[aria-checked='true'] .box {
-  background: var(--keen);
-  border-color: var(--keen);
-  color: var(--ground);
 }
 </style>

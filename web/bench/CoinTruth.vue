@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { BenchOffer } from '../../contract/bench'
 import { useFormats } from '../i18n'
+import FoldSection from '../ui/FoldSection.vue'
 
 /** Coin habits turned into truth: what one, two and three of each really give under this blade. */
 const props = defineProps<{ coins: BenchOffer['coins'] }>()
@@ -15,21 +16,15 @@ const lines = computed(() =>
 </script>
 
 <template>
-  <details v-if="lines.length > 0">
-    <summary>{{ $t('bench.coinTitle') }}</summary>
+  <FoldSection v-if="lines.length > 0" :title="$t('bench.coinTitle')">
     <ul>
       <li v-for="line in lines" :key="line.pieces">{{ $t('bench.coinTruth', line) }}</li>
     </ul>
     <p class="soft small">{{ $t('bench.coinHint') }}</p>
-  </details>
+  </FoldSection>
 </template>
 
 <style scoped>
-summary {
-  min-height: 44px;
-  padding: 10px 0;
-  cursor: pointer;
-}
 li {
   padding: 2px 0;
 }

@@ -6,17 +6,14 @@ import type { SessionState } from '../../core/session/session'
 import { call, Refusal } from '../api'
 import { say } from '../i18n'
 import { inBase64, MOST_FILE_MB, PhotoError, smallPhoto } from './edgePhoto'
+import FileField from '../ui/FileField.vue'
 
 const props = defineProps<{ sessionId: string; when: 'before' | 'after'; photos: SessionState['photos'] }>()
 const emit = defineEmits<{ taken: [photoId: string] }>()
 const problem = ref('')
 const busy = ref(false)
 
-async function take(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function take(file: File): Promise<void> {
   busy.value = true
   problem.value = ''
   try {
@@ -39,10 +36,7 @@ async function take(event: Event): Promise<void> {
 
 <template>
   <section class="photos">
-    <label class="button" :class="{ quiet: busy }">
-      {{ $t('bench.photos.take') }}
-      <input type="file" accept="image/*" capture="environment" :disabled="busy" @change="take" />
-    </label>
+    <FileField :label="$t('bench.photos.take')" accept="image/*" camera :disabled="busy" @chosen="take" />
     <p v-if="problem" class="refusal" role="alert">{{ problem }}</p>
     <ul>
       <li v-for="photo in photos" :key="photo.photoId">

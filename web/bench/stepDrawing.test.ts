@@ -7,6 +7,7 @@ import type { SessionStep } from '../../core/session/plan'
 import { sessionOf } from '../../core/session/testing'
 import { i18n } from '../i18n'
 import StepDrawing from './StepDrawing.vue'
+import { controls } from '../ui/controls'
 
 beforeEach(() => {
   setActivePinia(createPinia())
@@ -25,7 +26,7 @@ function drawn(recipeId: string, recipeStep: string, knife: Partial<KnifeView> =
   const blade = { ...CHEF, ...knife } as KnifeView
   const shown = mount(StepDrawing, {
     props: { knife: blade, step, dps: step.dps ?? blade.dpsRight, stoneName: '#1000', pieces: PIECES, liveDps: null },
-    global: { plugins: [i18n] },
+    global: { plugins: [i18n, controls] },
   })
   return { label: shown.find('svg').attributes('aria-label') ?? '', text: shown.text() }
 }

@@ -3,7 +3,9 @@ import { computed, ref } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import type { LadderRung } from '../../core/edge/model/ladder'
 import { ZONES, type Zone } from '../../core/knife/zones'
+import { say } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import { useKeys } from '../ui/useKeys'
 import {
@@ -27,6 +29,7 @@ const wrong = ref(false)
 /** On a phone there is room for one way of checking at a time. */
 const PANES = ['signs', 'tester'] as const
 const pane = ref<(typeof PANES)[number]>('signs')
+const panes = computed(() => PANES.map((value) => ({ value, label: say(`check.pane.${value}`) })))
 const LONGEST = 4
 const canRecord = computed(() => !isEmpty(draft.value) || draft.value.typed !== '')
 
@@ -98,11 +101,7 @@ useKeys({
 <template>
   <div class="form">
     <EdgeStrip :knife="knife" large class="strip" />
-    <div class="segments panes" role="group" :aria-label="$t('check.how')">
-      <AppButton kind="bare" v-for="one in PANES" :key="one" :aria-pressed="pane === one" @click="pane = one">
-        {{ $t(`check.pane.${one}`) }}
-      </AppButton>
-    </div>
+    <SegmentedChoice v-model="pane" class="panes" big :label="$t('check.how')" :options="panes" />
     <div class="left" :class="{ folded: pane !== 'tester' }">
       <ZoneSpots :knife="knife" :draft="draft" @choose="choose" />
       <ForceEntry
@@ -183,9 +182,8 @@ footer {
   .panes {
     display: flex;
   }
-  .panes button {
+  .panes :deep(button) {
     flex: 1;
-    min-height: 56px;
   }
   .folded {
     display: none;

@@ -3,13 +3,18 @@ import { computed, ref } from 'vue'
 import { LADDER, type LadderRung } from '../../core/edge/model/ladder'
 import type { Zone } from '../../core/knife/zones'
 import { capital } from '../../words/format'
+import { say } from '../i18n'
 import type { CheckDraft } from './checkDraft'
 import AppButton from '../ui/AppButton.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
 const props = defineProps<{ rungs: CheckDraft['rungs']; busy: boolean }>()
 const emit = defineEmits<{ pick: [zone: Zone | 'whole', rung: LadderRung] }>()
 const WHERE = ['whole', 'heel', 'belly', 'tip'] as const
 const zone = ref<Zone | 'whole'>('whole')
+const places = computed(() =>
+  WHERE.map((value) => ({ value, label: say(value === 'whole' ? 'check.whole' : `zone.${value}`) })),
+)
 const picked = computed(() => (zone.value === 'whole' ? undefined : props.rungs[zone.value]))
 </script>
 
@@ -17,11 +22,7 @@ const picked = computed(() => (zone.value === 'whole' ? undefined : props.rungs[
   <section class="heavy-rule">
     <div class="head">
       <h2>{{ $t('check.without') }}</h2>
-      <div class="segments" role="group" :aria-label="$t('check.where')">
-        <AppButton kind="bare" v-for="where in WHERE" :key="where" :aria-pressed="zone === where" @click="zone = where">
-          {{ $t(where === 'whole' ? 'check.whole' : `zone.${where}`) }}
-        </AppButton>
-      </div>
+      <SegmentedChoice v-model="zone" :label="$t('check.where')" :options="places" />
     </div>
     <ul>
       <li v-for="rung in LADDER" :key="rung">

@@ -2,6 +2,7 @@
 import { onMounted, ref, watch } from 'vue'
 import { useSimulatedTester } from './useSimulatedTester'
 import AppButton from '../ui/AppButton.vue'
+import SliderField from '../ui/SliderField.vue'
 
 /** Stands in for a real tester in the demonstration house; a person sets the peak and cuts. */
 const props = defineProps<{ guess: number }>()
@@ -22,10 +23,15 @@ onMounted(() => {
 <template>
   <fieldset class="simulator">
     <legend class="small">{{ $t('check.simulator') }}</legend>
-    <p class="small">
-      {{ $t('check.simPeak') }} <output class="num">{{ peak }} gf</output>
-      <input v-model.number="peak" :aria-label="$t('check.simPeak')" type="range" min="80" max="800" step="1" />
-    </p>
+    <SliderField
+      v-model="peak"
+      class="small"
+      :label="$t('check.simPeak')"
+      :written="`${peak} gf`"
+      :min="80"
+      :max="800"
+      :step="1"
+    />
     <div>
       <AppButton :disabled="!connected" @click="cut(peak)">{{ $t('check.cut') }}</AppButton>
     </div>

@@ -2,10 +2,11 @@
 import { v7 as newId } from 'uuid'
 import { ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
-import type { BenchPlace, Crew } from '../../contract/week'
+import { BenchPlace, type Crew } from '../../contract/week'
 import { call } from '../api'
 import { useChange } from '../house/useChange'
 import AppButton from '../ui/AppButton.vue'
+import AppForm from '../ui/AppForm.vue'
 import TextField from '../ui/TextField.vue'
 
 defineProps<{ crew: Crew }>()
@@ -16,8 +17,9 @@ const save = (bench: BenchPlace): Promise<boolean> =>
   change(async () => {
     emit('changed', await call(endpoints.setBench, { body: bench }))
   })
-async function add(): Promise<void> {
-  if (await save({ id: newId(), name: name.value, active: true })) name.value = ''
+async function add(bench: BenchPlace): Promise<void> {
+  emit('changed', await call(endpoints.setBench, { body: bench }))
+  name.value = ''
 }
 </script>
 
@@ -33,10 +35,10 @@ async function add(): Promise<void> {
         </AppButton>
       </li>
     </ul>
-    <form @submit.prevent="add">
-      <TextField v-model="name" :label="$t('field.name')" />
-      <AppButton type="submit" :disabled="name.trim() === ''">{{ $t('crew.addBench') }}</AppButton>
-    </form>
+    <AppForm :schema="BenchPlace" :draft="() => ({ id: newId(), name, active: true })" :send="add">
+      <TextField v-model="name" name="name" :label="$t('field.name')" />
+      <AppButton type="submit">{{ $t('crew.addBench') }}</AppButton>
+    </AppForm>
   </section>
 </template>
 

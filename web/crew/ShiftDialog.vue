@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
+import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { Crew } from '../../contract/week'
 import { call } from '../api'
@@ -8,9 +9,12 @@ import { useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
+import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
 import { WEEKDAYS, weekdayName } from './weekdays'
+import WhenField from '../ui/WhenField.vue'
+import FileField from '../ui/FileField.vue'
 
 const props = defineProps<{ crew: Crew; personId: string }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()
@@ -30,34 +34,25 @@ const days = computed(() => props.crew.days.filter(({ personId }) => personId ==
 const read = ref<{ calendar: string; count: number } | null>(null)
 const params = computed(() => ({ id: props.personId }))
 
-async function saveShifts(): Promise<void> {
-  if (
-    await change(async () => {
-      emit('changed', await call(endpoints.setShifts, { params: params.value, body: { shifts: shifts.value } }))
-    })
-  )
-    visible.value = false
+async function saveShifts(body: BodyOf<typeof endpoints.setShifts>): Promise<void> {
+  emit('changed', await call(endpoints.setShifts, { params: params.value, body }))
+  await fleet.load()
+  visible.value = false
 }
-async function addDay(): Promise<void> {
+const dayDraft = (): object => {
   const { day, isOff, starts, ends, note } = single
-  const entry = { day, starts: isOff ? null : starts, ends: isOff ? null : ends, note }
-  if (
-    await change(async () => {
-      emit(
-        'changed',
-        await call(endpoints.setShiftDays, { params: params.value, body: { days: [], entries: [entry] } }),
-      )
-    })
-  )
-    Object.assign(single, { day: '', note: '' })
+  return { days: [], entries: [{ day, starts: isOff ? null : starts, ends: isOff ? null : ends, note }] }
+}
+async function addDay(body: BodyOf<typeof endpoints.setShiftDays>): Promise<void> {
+  emit('changed', await call(endpoints.setShiftDays, { params: params.value, body }))
+  await fleet.load()
+  Object.assign(single, { day: '', note: '' })
 }
 const asUsual = (day: string): Promise<boolean> =>
   change(async () => {
     emit('changed', await call(endpoints.setShiftDays, { params: params.value, body: { days: [day], entries: [] } }))
   })
-async function look(event: Event): Promise<void> {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
+async function look(file: File): Promise<void> {
   const calendar = await file.text()
   await change(async () => {
     const { entries } = await call(endpoints.importCalendar, { params: params.value, body: { calendar, apply: false } })
@@ -78,11 +73,11 @@ async function takeIn(): Promise<void> {
 <template>
   <AppDialog v-model:visible="visible" :title="$t('crew.edit', { name })">
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <form @submit.prevent="saveShifts">
+    <AppForm :schema="endpoints.setShifts.body" :draft="() => ({ shifts })" :send="saveShifts">
       <div v-for="(shift, at) in shifts" :key="at" class="line">
         <ChoiceField v-model="shift.weekday" :label="$t('crew.day')" :options="weekdays" />
-        <TextField v-model="shift.starts" :label="$t('field.starts')" type="time" />
-        <TextField v-model="shift.ends" :label="$t('field.ends')" type="time" />
+        <WhenField v-model="shift.starts" :name="`shifts.${at}.starts`" :label="$t('field.starts')" kind="time" />
+        <WhenField v-model="shift.ends" :name="`shifts.${at}.ends`" :label="$t('field.ends')" kind="time" />
         <AppButton kind="quiet" @click="shifts.splice(at, 1)">{{ $t('house.remove') }}</AppButton>
       </div>
       <p class="ways">
@@ -100,7 +95,7 @@ async function takeIn(): Promise<void> {
         </AppButton>
         <AppButton kind="main" type="submit">{{ $t('crew.save') }}</AppButton>
       </p>
-    </form>
+    </AppForm>
     <section class="heavy-rule">
       <h3>{{ $t('crew.single') }}</h3>
       <p class="soft small">{{ $t('crew.singleHint') }}</p>
@@ -111,23 +106,21 @@ async function takeIn(): Promise<void> {
         >
         <AppButton kind="quiet" @click="asUsual(day.day)">{{ $t('crew.backToPattern') }}</AppButton>
       </p>
-      <form class="line" @submit.prevent="addDay">
-        <TextField v-model="single.day" :label="$t('crew.day')" type="date" />
+      <AppForm class="line" :schema="endpoints.setShiftDays.body" :draft="dayDraft" :send="addDay">
+        <WhenField v-model="single.day" name="entries.0.day" :label="$t('crew.day')" kind="day" />
         <AppButton :aria-pressed="single.isOff" @click="single.isOff = !single.isOff">
           {{ $t('crew.isOff') }}
         </AppButton>
         <template v-if="!single.isOff">
-          <TextField v-model="single.starts" :label="$t('field.starts')" type="time" />
-          <TextField v-model="single.ends" :label="$t('field.ends')" type="time" />
+          <WhenField v-model="single.starts" name="entries.0.starts" :label="$t('field.starts')" kind="time" />
+          <WhenField v-model="single.ends" name="entries.0.ends" :label="$t('field.ends')" kind="time" />
         </template>
-        <TextField v-model="single.note" :label="$t('crew.note')" />
-        <AppButton type="submit" :disabled="single.day === ''">{{ $t('crew.addDay') }}</AppButton>
-      </form>
+        <TextField v-model="single.note" name="entries.0.note" :label="$t('crew.note')" />
+        <AppButton type="submit">{{ $t('crew.addDay') }}</AppButton>
+      </AppForm>
     </section>
     <section class="heavy-rule">
-      <label class="small"
-        ><b>{{ $t('crew.read') }}</b> <input type="file" accept=".ics,text/calendar" @change="look"
-      /></label>
+      <FileField :label="$t('crew.read')" accept=".ics,text/calendar" @chosen="look" />
       <p class="soft small">{{ $t('crew.readHint') }}</p>
       <AppButton v-if="read" @click="takeIn">
         {{ $t('crew.takeIn', { n: read.count }) }}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Person } from '../../contract/house'
 import type { Crew, PersonSkill } from '../../contract/week'
@@ -8,13 +9,15 @@ import { call } from '../api'
 import { useChange } from '../house/useChange'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
-import AppButton from '../ui/AppButton.vue'
+import CheckField from '../ui/CheckField.vue'
 
 const props = defineProps<{ crew: Crew; people: readonly Person[] }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()
 const fleet = useFleet()
 const formats = useFormats()
 const { refusal, change } = useChange()
+/** A refused tick is drawn again as it was. */
+const refused = ref(0)
 const signed = (personId: string, skill: Skill): PersonSkill | undefined =>
   props.crew.skills.find((one) => one.personId === personId && one.skill === skill)
 function label(person: Person, skill: Skill): string {
@@ -31,9 +34,10 @@ function label(person: Person, skill: Skill): string {
 async function toggle(personId: string, skill: Skill): Promise<void> {
   const own = props.crew.skills.filter((one) => one.personId === personId).map((one) => one.skill)
   const skills = own.includes(skill) ? own.filter((one) => one !== skill) : [...own, skill]
-  await change(async () => {
+  const done = await change(async () => {
     emit('changed', await call(endpoints.setSkills, { params: { id: personId }, body: { skills } }))
   })
+  if (!done) refused.value++
 }
 </script>
 
@@ -52,19 +56,13 @@ async function toggle(personId: string, skill: Skill): Promise<void> {
         <tr v-for="person in people" :key="person.id">
           <th scope="row">{{ person.name }}</th>
           <td v-for="skill in SKILLS" :key="skill">
-            <AppButton
-              kind="bare"
-              class="mark"
-              role="checkbox"
-              :aria-checked="signed(person.id, skill) !== undefined"
-              :aria-label="label(person, skill)"
-              :title="label(person, skill)"
-              @click="toggle(person.id, skill)"
-            >
-              <svg v-if="signed(person.id, skill)" width="22" height="22" aria-hidden="true">
-                <path d="M4 12l5 5 9-12" fill="none" stroke="currentColor" stroke-width="3" />
-              </svg>
-            </AppButton>
+            <CheckField
+              :key="refused"
+              bare
+              :model-value="signed(person.id, skill) !== undefined"
+              :label="label(person, skill)"
+              @update:model-value="toggle(person.id, skill)"
+            />
           </td>
         </tr>
       </tbody>
@@ -80,17 +78,5 @@ thead th {
   position: sticky;
   top: 0;
   background: var(--ground);
-}
-.mark {
-  width: 40px;
-  height: 36px;
-  padding: 0;
-  display: grid;
-  place-items: center;
-  border: 1.5px solid var(--rule);
-  border-radius: 4px;
-  background: var(--paper);
-  color: var(--keen);
-  cursor: pointer;
 }
 </style>

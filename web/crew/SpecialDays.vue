@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
-import type { Crew, SpecialDay } from '../../contract/week'
+import { SpecialDay, type Crew } from '../../contract/week'
 import type { Editable } from '../../contract/wire'
 import { call } from '../api'
 import { useChange } from '../house/useChange'
 import { say, useFormats } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
+import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
+import WhenField from '../ui/WhenField.vue'
 
 defineProps<{ crew: Crew }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()
@@ -30,15 +32,9 @@ function start(): void {
     ],
   }
 }
-async function save(): Promise<void> {
-  const { value } = draft
-  if (!value) return
-  if (
-    await change(async () => {
-      emit('changed', await call(endpoints.setSpecialDay, { params: { day: value.day }, body: value }))
-    })
-  )
-    draft.value = null
+async function save(body: SpecialDay): Promise<void> {
+  emit('changed', await call(endpoints.setSpecialDay, { params: { day: body.day }, body }))
+  draft.value = null
 }
 const drop = (day: string): Promise<boolean> =>
   change(async () => {
@@ -68,32 +64,34 @@ const words = ({ spans }: SpecialDay): string =>
         <AppButton kind="quiet" @click="drop(special.day)">{{ $t('crew.asUsual') }}</AppButton>
       </li>
     </ul>
-    <form v-if="draft" @submit.prevent="save">
+    <AppForm v-if="draft" :schema="SpecialDay" :draft="() => draft" :send="save">
       <div class="line">
-        <TextField v-model="draft.day" :label="$t('crew.day')" type="date" />
-        <TextField v-model="draft.name" :label="$t('field.name')" />
+        <WhenField v-model="draft.day" name="day" :label="$t('crew.day')" kind="day" />
+        <TextField v-model="draft.name" name="name" :label="$t('field.name')" />
       </div>
       <div v-for="(span, at) in draft.spans" :key="at" class="line">
         <ChoiceField v-model="span.kind" :label="$t('field.kind')" :options="kinds" />
-        <TextField v-model="span.name" :label="$t('field.name')" />
-        <TextField v-model="span.starts" :label="$t('field.starts')" type="time" />
-        <TextField v-model="span.ends" :label="$t('field.ends')" type="time" />
+        <TextField v-model="span.name" :name="`spans.${at}.name`" :label="$t('field.name')" />
+        <WhenField v-model="span.starts" :name="`spans.${at}.starts`" :label="$t('field.starts')" kind="time" />
+        <WhenField v-model="span.ends" :name="`spans.${at}.ends`" :label="$t('field.ends')" kind="time" />
         <AppButton kind="quiet" @click="draft.spans.splice(at, 1)">{{ $t('house.remove') }}</AppButton>
       </div>
-      <p class="ways">
-        <AppButton
-          kind="quiet"
-          @click="
-            draft.spans.push({ kind: 'service', name: say('crew.defaultService'), starts: '18:00', ends: '22:00' })
-          "
-        >
-          {{ $t('house.addSpan') }}
-        </AppButton>
-        <AppButton kind="main" type="submit" :disabled="draft.day === '' || draft.name.trim() === ''">
-          {{ $t('shell.save') }}
-        </AppButton>
-      </p>
-    </form>
+      <template #actions="{ busy }">
+        <p class="ways">
+          <AppButton
+            kind="quiet"
+            @click="
+              draft.spans.push({ kind: 'service', name: say('crew.defaultService'), starts: '18:00', ends: '22:00' })
+            "
+          >
+            {{ $t('house.addSpan') }}
+          </AppButton>
+          <AppButton kind="main" type="submit" :disabled="busy">
+            {{ $t('shell.save') }}
+          </AppButton>
+        </p>
+      </template>
+    </AppForm>
     <AppButton v-else @click="start">{{ $t('crew.addSpecial') }}</AppButton>
   </section>
 </template>

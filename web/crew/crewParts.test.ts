@@ -11,6 +11,7 @@ import { knownFleet } from '../testing/knownFleet'
 import ShiftTable from './ShiftTable.vue'
 import SkillTable from './SkillTable.vue'
 import SpecialDays from './SpecialDays.vue'
+import { controls } from '../ui/controls'
 
 const ODA = '2d2f4a80-6a4e-4a38-8f0c-2f4b5a3d9e22'
 const KIT = '3e2f4a80-6a4e-4a38-8f0c-2f4b5a3d9e33'
@@ -67,7 +68,7 @@ afterEach(() => {
 })
 const lastWrite = (): unknown => sent.filter(({ method }) => method !== 'GET').at(-1)
 const shown = (component: Component, props: Record<string, unknown>): VueWrapper =>
-  mount(component, { props, global: { plugins: [i18n], stubs: { ChoiceField: true } } })
+  mount(component, { props, global: { plugins: [i18n, controls], stubs: { ChoiceField: true } } })
 
 describe('shifts', () => {
   const table = (): VueWrapper => shown(ShiftTable, { crew: CREW, people, load: new Map([[ODA, 95]]) })
@@ -100,26 +101,26 @@ describe('shifts', () => {
 
 describe('who may do what', () => {
   const marks = (table: VueWrapper, label: RegExp): ReturnType<VueWrapper['findAll']> =>
-    table.findAll('[role="checkbox"]').filter((mark) => label.test(mark.attributes('aria-label') ?? ''))
+    table.findAll('input[type=checkbox]').filter((mark) => label.test(mark.attributes('aria-label') ?? ''))
 
   it('says who signed it off and when', () => {
     const table = shown(SkillTable, { crew: CREW, people })
     const [signed] = marks(table, /^Oda Finch, full/)
-    expect(signed?.attributes('aria-checked')).toBe('true')
+    expect((signed?.element as HTMLInputElement).checked).toBe(true)
     expect(signed?.attributes('aria-label')).toMatch(/signed off by Kit Larkin/)
-    expect(marks(table, /^Kit Larkin, full/)[0]?.attributes('aria-checked')).toBe('false')
+    expect((marks(table, /^Kit Larkin, full/)[0]?.element as HTMLInputElement).checked).toBe(false)
   })
 
   it('is given with what the person may do already, and taken away alone', async () => {
     const table = shown(SkillTable, { crew: CREW, people })
-    await marks(table, /^Oda Finch, thinning/)[0]?.trigger('click')
+    await marks(table, /^Oda Finch, thinning/)[0]?.trigger('change')
     await flushPromises()
     expect(lastWrite()).toMatchObject({
       method: 'PUT',
       path: expect.stringContaining(ODA) as string,
       body: { skills: ['full', 'thinning'] },
     })
-    await marks(table, /^Oda Finch, full/)[0]?.trigger('click')
+    await marks(table, /^Oda Finch, full/)[0]?.trigger('change')
     await flushPromises()
     expect(lastWrite()).toMatchObject({ body: { skills: [] } })
     expect(table.emitted('changed')).toHaveLength(2)
@@ -131,10 +132,11 @@ describe('who may do what', () => {
         status: 403,
       })
     const table = shown(SkillTable, { crew: CREW, people })
-    await marks(table, /^Kit Larkin, full/)[0]?.trigger('click')
+    await marks(table, /^Kit Larkin, full/)[0]?.trigger('change')
     await flushPromises()
     expect(table.get('[role="alert"]').text()).toBe('That is the chef’s to say.')
     expect(table.emitted('changed')).toBeUndefined()
+    expect((marks(table, /^Kit Larkin, full/)[0]?.element as HTMLInputElement).checked).toBe(false)
   })
 })
 
@@ -149,10 +151,12 @@ describe('days unlike others', () => {
     const days = shown(SpecialDays, { crew: CREW })
     await days.findAll('button').at(-1)?.trigger('click')
     const form = days.get('form')
-    expect(form.get('[type="submit"]').attributes('disabled')).toBeDefined()
-    await form.get('input[type="date"]').setValue('2026-12-31')
+    await form.trigger('submit')
+    await flushPromises()
+    expect(form.findAll('.wrong').length, 'a day and a name are asked for').toBe(2)
+    await form.findAll('input')[0]?.setValue('31/12/2026')
     await form.findAll('input')[1]?.setValue('New Year')
-    await form.findAll('.line button')[0]?.trigger('click')
+    await form.findAll('.line button.quiet')[0]?.trigger('click')
     await form.trigger('submit')
     await flushPromises()
     expect(lastWrite()).toMatchObject({

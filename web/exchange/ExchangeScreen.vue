@@ -11,6 +11,8 @@ import { useNotices } from '../stores/notices'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import OutcomeTable from './OutcomeTable.vue'
+import FileField from '../ui/FileField.vue'
+import LongTextField from '../ui/LongTextField.vue'
 
 const fleet = useFleet()
 const notices = useNotices()
@@ -23,8 +25,7 @@ const busy = ref(false)
 const tables = computed(() => TABLES.map((value) => ({ value, label: say(`exchange.table.${value}`) })))
 const work = computed(() => (outcome.value ? outcome.value.counts.add + outcome.value.counts.change : 0))
 
-async function take(files: FileList | null | undefined): Promise<void> {
-  const file = files?.[0]
+async function take(file: File | undefined): Promise<void> {
   if (!file) return
   fileName.value = file.name
   csv.value = await file.text()
@@ -67,18 +68,11 @@ function clear(): void {
         <div class="inputs">
           <ChoiceField v-model="table" :label="$t('exchange.what')" :options="tables" @update:model-value="clear" />
           <p class="soft small">{{ $t(`exchange.columns.${table}`) }}</p>
-          <label class="drop" @dragover.prevent @drop.prevent="take($event.dataTransfer?.files)">
+          <div class="drop" @dragover.prevent @drop.prevent="take($event.dataTransfer?.files[0])">
             <span>{{ fileName || $t('exchange.drop') }}</span>
-            <input
-              type="file"
-              accept=".csv,text/csv,text/plain"
-              @change="take(($event.target as HTMLInputElement).files)"
-            />
-          </label>
-          <div class="field">
-            <label for="csv">{{ $t('exchange.paste') }}</label>
-            <textarea id="csv" v-model="csv" class="input" rows="6" spellcheck="false" @input="clear" />
+            <FileField :label="$t('exchange.choose')" accept=".csv,text/csv,text/plain" @chosen="take" />
           </div>
+          <LongTextField v-model="csv" :label="$t('exchange.paste')" :rows="6" @update:model-value="clear" />
           <AppButton :disabled="busy || csv.trim() === ''" @click="read(false)">
             {{ $t('exchange.dryRun') }}
           </AppButton>
@@ -125,21 +119,13 @@ function clear(): void {
 .drop {
   display: grid;
   place-items: center;
-  min-height: 84px;
+  gap: 8px;
+  padding: 14px;
   border: 2px dashed var(--steel-line);
   border-radius: 8px;
   background: var(--paper);
-  cursor: pointer;
 }
-.drop input {
-  position: absolute;
-  opacity: 0;
-  width: 1px;
-}
-.drop:focus-within {
-  outline: 3px solid var(--focus);
-}
-textarea {
+.inputs :deep(textarea) {
   font-family: var(--mono);
   font-size: 0.875rem;
 }

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
+import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { Device } from '../../contract/house'
 import { call } from '../api'
 import { useFormats } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
+import AppForm from '../ui/AppForm.vue'
 import TextField from '../ui/TextField.vue'
 import { useChange } from './useChange'
 
@@ -21,13 +23,11 @@ const load = (): Promise<boolean> =>
   })
 onMounted(load)
 
-async function enrol(kind: Device['kind'], name: string): Promise<void> {
-  await change(async () => {
-    const made = await call(endpoints.enrol, { body: { kind, name } })
-    key.value = made.key ?? ''
-    tabletName.value = ''
-    instrumentName.value = ''
-  })
+async function enrol(body: BodyOf<typeof endpoints.enrol>): Promise<void> {
+  const made = await call(endpoints.enrol, { body })
+  key.value = made.key ?? ''
+  tabletName.value = ''
+  instrumentName.value = ''
   await load()
 }
 async function revoke(device: Device): Promise<void> {
@@ -66,23 +66,43 @@ async function revoke(device: Device): Promise<void> {
     </table>
     <p v-else class="lead">{{ $t('house.noDevices') }}</p>
     <div class="forms">
-      <form class="heavy-rule" @submit.prevent="enrol('tablet', tabletName)">
+      <AppForm
+        class="heavy-rule"
+        :schema="endpoints.enrol.body"
+        :draft="() => ({ kind: 'tablet', name: tabletName })"
+        :send="enrol"
+      >
         <h2>{{ $t('house.enrolTablet') }}</h2>
-        <TextField v-model="tabletName" :label="$t('field.name')" :placeholder="$t('house.tabletExample')" />
-        <AppButton kind="main" type="submit" :disabled="tabletName.trim() === ''">
+        <TextField
+          v-model="tabletName"
+          name="name"
+          :label="$t('field.name')"
+          :placeholder="$t('house.tabletExample')"
+        />
+        <AppButton kind="main" type="submit">
           {{ $t('house.enrolThis') }}
         </AppButton>
-      </form>
-      <form class="heavy-rule" @submit.prevent="enrol('instrument', instrumentName)">
+      </AppForm>
+      <AppForm
+        class="heavy-rule"
+        :schema="endpoints.enrol.body"
+        :draft="() => ({ kind: 'instrument', name: instrumentName })"
+        :send="enrol"
+      >
         <h2>{{ $t('house.addInstrument') }}</h2>
-        <TextField v-model="instrumentName" :label="$t('field.name')" :placeholder="$t('house.instrumentExample')" />
-        <AppButton kind="main" type="submit" :disabled="instrumentName.trim() === ''">
+        <TextField
+          v-model="instrumentName"
+          name="name"
+          :label="$t('field.name')"
+          :placeholder="$t('house.instrumentExample')"
+        />
+        <AppButton kind="main" type="submit">
           {{ $t('house.makeKey') }}
         </AppButton>
         <p v-if="key">
           {{ $t('house.keyOnce') }} <code>{{ key }}</code>
         </p>
-      </form>
+      </AppForm>
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
   </section>

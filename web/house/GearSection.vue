@@ -2,6 +2,7 @@
 import { v7 as newId } from 'uuid'
 import { computed, reactive, ref, shallowRef } from 'vue'
 import type { GearView } from '../../contract/bench'
+import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { Crew } from '../../contract/week'
 import { GEAR_KINDS, isStone, type GearKind } from '../../core/abrasive/gear'
@@ -10,6 +11,7 @@ import { call } from '../api'
 import { say, useFormats } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
+import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
@@ -89,19 +91,16 @@ function start(one: GearView | null): void {
           benchId: null,
         },
   )
-  refusal.value = ''
   open.value = true
 }
-async function save(): Promise<void> {
+function draft(): object {
   const { id, scale, grit, soakMinutes, ...rest } = form
   const grain = scale === 'none' || grit === null ? { scale: null, grit: null } : { scale, grit }
-  const body = { ...rest, ...grain, ...(soakMinutes === null ? {} : { soakMinutes }) }
-  const done = await change(() =>
-    isNew.value
-      ? call(endpoints.addGear, { body: { id, ...body } })
-      : call(endpoints.editGear, { params: { id }, body }),
-  )
-  if (done) open.value = false
+  return { ...(isNew.value ? { id } : {}), ...rest, ...grain, ...(soakMinutes === null ? {} : { soakMinutes }) }
+}
+async function save(body: BodyOf<typeof endpoints.addGear> | BodyOf<typeof endpoints.editGear>): Promise<void> {
+  await ('id' in body ? call(endpoints.addGear, { body }) : call(endpoints.editGear, { params: { id: form.id }, body }))
+  open.value = false
   await load()
 }
 async function edit(
@@ -129,7 +128,7 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
 <template>
   <section class="form-section">
     <p class="soft">{{ $t('gear.hint') }}</p>
-    <p v-if="refusal && !open" class="refusal" role="alert">{{ refusal }}</p>
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="loaded && gear.length === 0" class="lead">{{ $t('gear.none') }}</p>
     <table v-if="gear.length > 0" class="plain">
       <thead>
@@ -183,11 +182,11 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
     </p>
     <PieceList />
     <AppDialog v-model:visible="open" :title="$t(isNew ? 'gear.add' : 'house.change')" narrow>
-      <form @submit.prevent="save">
-        <TextField v-model="form.name" :label="$t('field.name')" />
+      <AppForm :schema="isNew ? endpoints.addGear.body : endpoints.editGear.body" :draft="draft" :send="save">
+        <TextField v-model="form.name" name="name" :label="$t('field.name')" />
         <ChoiceField v-model="form.kind" :label="$t('gear.kindLabel')" :options="kinds" />
         <ChoiceField v-model="form.scale" :label="$t('gear.scale')" :options="scales" />
-        <MeasureField v-if="form.scale !== 'none'" v-model="form.grit" :label="$t('gear.grit')" />
+        <MeasureField v-if="form.scale !== 'none'" v-model="form.grit" name="grit" :label="$t('gear.grit')" />
         <ChoiceField
           v-if="isStone(form.kind)"
           v-model="form.twoSidedWith"
@@ -197,16 +196,17 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
         <ChoiceField v-if="isStone(form.kind)" v-model="form.benchId" :label="$t('gear.bench')" :options="places" />
         <p class="soft small">{{ $t(`gear.liquid.${form.kind}`) }}</p>
         <div v-if="isStone(form.kind)" class="stone">
-          <MeasureField v-model="form.soakMinutes" :label="$t('gear.soak')" unit="min" />
-          <MeasureField v-model="form.thicknessMm" :label="$t('gear.thickness')" unit="mm" />
-          <MeasureField v-model="form.dishMm" :label="$t('gear.dish')" unit="mm" />
+          <MeasureField v-model="form.soakMinutes" name="soakMinutes" :label="$t('gear.soak')" unit="min" />
+          <MeasureField v-model="form.thicknessMm" name="thicknessMm" :label="$t('gear.thickness')" unit="mm" />
+          <MeasureField v-model="form.dishMm" name="dishMm" :label="$t('gear.dish')" unit="mm" />
         </div>
-        <TextField v-if="form.kind === 'strop'" v-model="form.compound" :label="$t('gear.compound')" />
-        <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-        <div class="dialog-actions">
-          <AppButton kind="main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</AppButton>
-        </div>
-      </form>
+        <TextField v-if="form.kind === 'strop'" v-model="form.compound" name="compound" :label="$t('gear.compound')" />
+        <template #actions="{ busy }">
+          <div class="dialog-actions">
+            <AppButton kind="main" type="submit" :disabled="busy">{{ $t('shell.save') }}</AppButton>
+          </div>
+        </template>
+      </AppForm>
     </AppDialog>
   </section>
 </template>

@@ -1,22 +1,24 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
+import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import { STATED_HABITS, type StatedHabit } from '../../core/edge/fleet/habits'
 import { KNIFE_ROLES } from '../../core/knife/knifeTypes'
 import { call } from '../api'
 import { say } from '../i18n'
+import { useFleet } from '../live/fleet'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
 import { THEMES, useTheme } from '../theme'
 import AppButton from '../ui/AppButton.vue'
+import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
-import { useChange } from './useChange'
 
 const session = useSession()
 const notices = useNotices()
-const { refusal, change } = useChange()
+const fleet = useFleet()
 const {
   name = '',
   zone = 'UTC',
@@ -36,28 +38,37 @@ const units = computed(() => [
 const theme = useTheme()
 const themes = computed(() => THEMES.map((value) => ({ value, label: say(`theme.${value}`) })))
 
-async function save(): Promise<void> {
+function draft(): object {
   const { fine, general, butchery, bread } = limits.value
-  const given = fine !== null && general !== null && butchery !== null && bread !== null
-  const done = await change(async () => {
-    await call(endpoints.editHouse, {
-      body: {
-        ...form,
-        honingHabit: habit.value === 'unsaid' ? null : habit.value,
-        ...(given ? { serviceLimits: { fine, general, butchery, bread } } : {}),
-      },
-    })
-    await session.resume()
-  })
-  if (done) notices.done(say('house.saved'))
+  return {
+    ...form,
+    honingHabit: habit.value === 'unsaid' ? null : habit.value,
+    serviceLimits: { fine, general, butchery, bread },
+  }
 }
+async function save(body: BodyOf<typeof endpoints.editHouse>): Promise<void> {
+  await call(endpoints.editHouse, { body })
+  await session.resume()
+  await fleet.load()
+  notices.done(say('house.saved'))
+}
+const zones = Intl.supportedValuesOf('timeZone')
+  .concat('UTC')
+  .map((value) => ({ value, label: value }))
 </script>
 
 <template>
-  <form @submit.prevent="save">
+  <AppForm :schema="endpoints.editHouse.body" :draft="draft" :send="save">
     <div class="form-grid">
-      <TextField v-model="form.name" :label="$t('field.houseName')" />
-      <TextField v-model="form.zone" :label="$t('door.zone')" :hint="$t('door.zoneHint')" />
+      <TextField v-model="form.name" name="name" :label="$t('field.houseName')" />
+      <ChoiceField
+        v-model="form.zone"
+        name="zone"
+        :label="$t('door.zone')"
+        :options="zones"
+        searchable
+        :hint="$t('door.zoneHint')"
+      />
       <ChoiceField v-model="form.units" :label="$t('field.units')" :options="units" />
       <ChoiceField v-model="habit" :label="$t('habit.label')" :options="habits" :hint="$t('habit.hint')" />
     </div>
@@ -69,20 +80,22 @@ async function save(): Promise<void> {
           v-for="role in KNIFE_ROLES"
           :key="role"
           v-model="limits[role]"
+          :name="`serviceLimits.${role}`"
           :label="$t(`role.${role}`)"
           unit="gf"
         />
       </div>
     </section>
-    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <p>
-      <AppButton kind="main" type="submit">{{ $t('shell.save') }}</AppButton>
-    </p>
-    <section class="heavy-rule">
-      <h2>{{ $t('house.screen') }}</h2>
-      <div class="form-grid"><ChoiceField v-model="theme" :label="$t('theme.label')" :options="themes" /></div>
-    </section>
-  </form>
+    <template #actions="{ busy }">
+      <p>
+        <AppButton kind="main" type="submit" :disabled="busy">{{ $t('shell.save') }}</AppButton>
+      </p>
+      <section class="heavy-rule">
+        <h2>{{ $t('house.screen') }}</h2>
+        <div class="form-grid"><ChoiceField v-model="theme" :label="$t('theme.label')" :options="themes" /></div>
+      </section>
+    </template>
+  </AppForm>
 </template>
 
 <style scoped>

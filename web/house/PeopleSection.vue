@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
 import { computed, reactive, ref } from 'vue'
+import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { Person } from '../../contract/house'
 import { STATED_HABITS, type StatedHabit } from '../../core/edge/fleet/habits'
@@ -11,6 +12,7 @@ import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
+import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
@@ -51,27 +53,28 @@ function start(person: Person | null): void {
     honingHabit: person?.honingHabit ?? 'asHouse',
     honeTool: person?.honeTool ?? 'byKnife',
   })
-  refusal.value = ''
   open.value = true
 }
-async function save(): Promise<void> {
+function draft(): object {
+  const { id, name, role, workingDps } = form
   const pin = form.pin === '' ? {} : { pin: form.pin }
-  const done = await change(() =>
-    editing.value
-      ? call(endpoints.editPerson, {
-          params: { id: form.id },
-          body: {
-            name: form.name,
-            role: form.role,
-            workingDps: form.workingDps,
-            honingHabit: form.honingHabit === 'asHouse' ? null : form.honingHabit,
-            honeTool: form.honeTool === 'byKnife' ? null : form.honeTool,
-            ...pin,
-          },
-        })
-      : call(endpoints.addPerson, { body: { id: form.id, name: form.name, role: form.role, ...pin } }),
-  )
-  if (done) open.value = false
+  return editing.value
+    ? {
+        name,
+        role,
+        workingDps,
+        honingHabit: form.honingHabit === 'asHouse' ? null : form.honingHabit,
+        honeTool: form.honeTool === 'byKnife' ? null : form.honeTool,
+        ...pin,
+      }
+    : { id, name, role, ...pin }
+}
+async function save(body: BodyOf<typeof endpoints.addPerson> | BodyOf<typeof endpoints.editPerson>): Promise<void> {
+  await ('id' in body
+    ? call(endpoints.addPerson, { body })
+    : call(endpoints.editPerson, { params: { id: form.id }, body }))
+  await fleet.load()
+  open.value = false
 }
 const setActive = (person: Person, active: boolean): Promise<boolean> =>
   change(() => call(endpoints.editPerson, { params: { id: person.id }, body: { active } }))
@@ -80,7 +83,7 @@ const setActive = (person: Person, active: boolean): Promise<boolean> =>
 <template>
   <section class="form-section">
     <p class="soft">{{ $t('house.peopleHint') }}</p>
-    <p v-if="refusal && !open" class="refusal" role="alert">{{ refusal }}</p>
+    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <table class="plain">
       <thead>
         <tr>
@@ -121,8 +124,8 @@ const setActive = (person: Person, active: boolean): Promise<boolean> =>
       <AppButton kind="main" @click="start(null)">{{ $t('house.addPerson') }}</AppButton>
     </p>
     <AppDialog v-model:visible="open" :title="$t(editing ? 'house.change' : 'house.addPerson')" narrow>
-      <form @submit.prevent="save">
-        <TextField v-model="form.name" :label="$t('field.name')" />
+      <AppForm :schema="editing ? endpoints.editPerson.body : endpoints.addPerson.body" :draft="draft" :send="save">
+        <TextField v-model="form.name" name="name" :label="$t('field.name')" />
         <ChoiceField
           v-model="form.role"
           :label="$t('field.role')"
@@ -131,6 +134,7 @@ const setActive = (person: Person, active: boolean): Promise<boolean> =>
         />
         <TextField
           v-model="form.pin"
+          name="pin"
           :label="$t('field.pin')"
           inputmode="numeric"
           :hint="$t(editing ? 'house.pinKeep' : 'house.pinHint')"
@@ -138,6 +142,7 @@ const setActive = (person: Person, active: boolean): Promise<boolean> =>
         <MeasureField
           v-if="editing"
           v-model="form.workingDps"
+          name="workingDps"
           :label="$t('field.workingDps')"
           unit="°"
           :hint="$t('house.workingHint')"
@@ -150,11 +155,12 @@ const setActive = (person: Person, active: boolean): Promise<boolean> =>
           :options="tools"
           :hint="$t('house.honeToolHint')"
         />
-        <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-        <div class="dialog-actions">
-          <AppButton kind="main" type="submit" :disabled="form.name.trim() === ''">{{ $t('shell.save') }}</AppButton>
-        </div>
-      </form>
+        <template #actions="{ busy }">
+          <div class="dialog-actions">
+            <AppButton kind="main" type="submit" :disabled="busy">{{ $t('shell.save') }}</AppButton>
+          </div>
+        </template>
+      </AppForm>
     </AppDialog>
   </section>
 </template>

@@ -26,6 +26,7 @@ import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
+import FoldSection from '../ui/FoldSection.vue'
 
 type Step = Recipe['steps'][number]
 const props = defineProps<{ recipeId: string; isFirst: boolean; isLast: boolean }>()
@@ -101,8 +102,7 @@ const toggled = <T,>(list: readonly T[], one: T): T[] =>
         @update:model-value="set({ newtons: $event ?? undefined })"
       />
     </div>
-    <details v-if="COUNTED_KINDS.has(step.kind)">
-      <summary class="small">{{ $t('recipes.how') }}</summary>
+    <FoldSection :title="$t('recipes.how')" v-if="COUNTED_KINDS.has(step.kind)" class="small">
       <div class="counted">
         <ChoiceField
           :model-value="step.each"
@@ -148,11 +148,11 @@ const toggled = <T,>(list: readonly T[], one: T): T[] =>
           @update:model-value="set({ ifNot: $event === NONE ? undefined : ($event as Remedy) })"
         />
       </div>
-    </details>
-    <details>
-      <summary class="small">
-        {{ $t('recipes.looks', { checks: step.checks.length, cautions: step.cautions.length }) }}
-      </summary>
+    </FoldSection>
+    <FoldSection
+      :title="$t('recipes.looks', { checks: step.checks.length, cautions: step.cautions.length })"
+      class="small"
+    >
       <div class="marks" role="group" :aria-label="$t('recipes.checks')">
         <AppButton
           small
@@ -175,7 +175,7 @@ const toggled = <T,>(list: readonly T[], one: T): T[] =>
           {{ $t(`bench.caution.${caution}`) }}
         </AppButton>
       </div>
-    </details>
+    </FoldSection>
   </li>
 </template>
 
@@ -202,11 +202,6 @@ li {
   display: grid;
   grid-template-columns: minmax(0, 320px) 200px;
   gap: 12px;
-}
-summary {
-  min-height: 40px;
-  padding: 10px 0;
-  cursor: pointer;
 }
 .marks {
   display: flex;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
 import { computed, reactive, ref } from 'vue'
+import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { Station } from '../../contract/house'
 import { BOARDS, PRODUCTS } from '../../core/house/stations'
@@ -9,14 +10,13 @@ import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
+import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
-import { useChange } from './useChange'
 
 const fleet = useFleet()
 const formats = useFormats()
-const { refusal, change } = useChange()
 const open = ref(false)
 const isNew = ref(true)
 const USUAL_HOURS = 2
@@ -46,18 +46,18 @@ function start(station: Station | null): void {
       active: true,
     },
   )
-  refusal.value = ''
   open.value = true
 }
-async function save(): Promise<void> {
-  const { id, hoursPerService, weight, ...rest } = form
-  const body = { ...rest, hoursPerService: hoursPerService ?? 0, weight: weight ?? 1 }
-  const done = await change(() =>
-    isNew.value
-      ? call(endpoints.addStation, { body: { id, ...body } })
-      : call(endpoints.editStation, { params: { id }, body }),
-  )
-  if (done) open.value = false
+const draft = (): Omit<typeof form, 'id'> & { id?: string } => {
+  const { id, ...rest } = form
+  return isNew.value ? { id, ...rest } : rest
+}
+async function save(body: BodyOf<typeof endpoints.addStation> | BodyOf<typeof endpoints.editStation>): Promise<void> {
+  await ('id' in body
+    ? call(endpoints.addStation, { body })
+    : call(endpoints.editStation, { params: { id: form.id }, body }))
+  await fleet.load()
+  open.value = false
 }
 </script>
 
@@ -93,25 +93,27 @@ async function save(): Promise<void> {
       <AppButton kind="main" @click="start(null)">{{ $t('house.addStation') }}</AppButton>
     </p>
     <AppDialog v-model:visible="open" :title="$t(isNew ? 'house.addStation' : 'house.change')" narrow>
-      <form @submit.prevent="save">
-        <TextField v-model="form.name" :label="$t('field.name')" />
+      <AppForm :schema="isNew ? endpoints.addStation.body : endpoints.editStation.body" :draft="draft" :send="save">
+        <TextField v-model="form.name" name="name" :label="$t('field.name')" />
         <ChoiceField v-model="form.board" :label="$t('field.board')" :options="boards" :hint="$t('house.boardHint')" />
         <ChoiceField v-model="form.product" :label="$t('field.product')" :options="products" />
         <MeasureField
           v-model="form.hoursPerService"
+          name="hoursPerService"
           :label="$t('field.hoursPerService')"
           unit="h"
           :hint="$t('house.hoursHint')"
         />
-        <MeasureField v-model="form.weight" :label="$t('field.weight')" :hint="$t('house.weightHint')" />
+        <MeasureField v-model="form.weight" name="weight" :label="$t('field.weight')" :hint="$t('house.weightHint')" />
         <p v-if="!isNew" class="soft small">{{ $t('house.fromNow') }}</p>
-        <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-        <div class="dialog-actions">
-          <AppButton kind="main" type="submit" :disabled="form.name.trim() === '' || form.hoursPerService === null">
-            {{ $t('shell.save') }}
-          </AppButton>
-        </div>
-      </form>
+        <template #actions="{ busy }">
+          <div class="dialog-actions">
+            <AppButton kind="main" type="submit" :disabled="busy">
+              {{ $t('shell.save') }}
+            </AppButton>
+          </div>
+        </template>
+      </AppForm>
     </AppDialog>
   </section>
 </template>

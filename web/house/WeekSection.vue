@@ -12,6 +12,7 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import { editableCopy } from '../ui/editable'
 import TextField from '../ui/TextField.vue'
 import { useChange } from './useChange'
+import WhenField from '../ui/WhenField.vue'
 
 const { refusal, change } = useChange()
 const spans = ref<Editable<WeeklySpan>[]>([])
@@ -71,8 +72,8 @@ const save = (): Promise<boolean> =>
         <div v-for="span in ofDay(weekday)" :key="span.id" class="span">
           <ChoiceField v-model="span.kind" :label="$t('field.kind')" :options="kinds" />
           <TextField v-model="span.name" :label="$t('field.name')" />
-          <TextField v-model="span.starts" :label="$t('field.starts')" type="time" />
-          <TextField v-model="span.ends" :label="$t('field.ends')" type="time" />
+          <WhenField v-model="span.starts" :label="$t('field.starts')" kind="time" />
+          <WhenField v-model="span.ends" :label="$t('field.ends')" kind="time" />
           <AppButton
             kind="quiet"
             :aria-label="$t('house.removeOf', { name: span.name, day: dayName(weekday) })"

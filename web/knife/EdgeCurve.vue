@@ -6,14 +6,21 @@ import PlotlyChart from '../charts/PlotlyChart.vue'
 import { useTones } from '../charts/tones'
 import { say, useFormats } from '../i18n'
 import { edgeLayout, edgeTraces } from './edgeTraces'
-import AppButton from '../ui/AppButton.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
 const props = defineProps<{ story: EdgeStory; knife: KnifeView }>()
 const tones = useTones()
 const formats = useFormats()
 const chosen = ref<Zone | null>(null)
 const days = ref(28)
-const zone = computed(() => chosen.value ?? props.knife.worstZone)
+const zone = computed({
+  get: () => chosen.value ?? props.knife.worstZone,
+  set: (value) => {
+    chosen.value = value
+  },
+})
+const zones = computed(() => ZONES.map((value) => ({ value, label: say(`zone.${value}`) })))
+const spans = computed(() => [14, 28, 84].map((value) => ({ value, label: say('curve.weeks', { n: value / 7 }) })))
 const traces = computed(() => edgeTraces(props.story, zone.value, tones.value, say))
 const layout = computed(() => edgeLayout(props.story, tones.value, say, days.value))
 /** As many services as a week has, which is as far as anybody plans by hand. */
@@ -27,30 +34,8 @@ const rows = computed(() => props.story.ahead.slice(0, ROWS))
   <section class="heavy-rule">
     <header>
       <h2>{{ $t('curve.title') }}</h2>
-      <div class="choices no-print" role="group" :aria-label="$t('curve.zone')">
-        <AppButton
-          kind="bare"
-          v-for="one in ZONES"
-          :key="one"
-          class="choice"
-          :aria-pressed="zone === one"
-          @click="chosen = one"
-        >
-          {{ $t(`zone.${one}`) }}
-        </AppButton>
-      </div>
-      <div class="choices no-print" role="group" :aria-label="$t('curve.span')">
-        <AppButton
-          kind="bare"
-          v-for="one in [14, 28, 84]"
-          :key="one"
-          class="choice"
-          :aria-pressed="days === one"
-          @click="days = one"
-        >
-          {{ $t('curve.weeks', { n: one / 7 }) }}
-        </AppButton>
-      </div>
+      <SegmentedChoice v-model="zone" class="no-print" look="line" :label="$t('curve.zone')" :options="zones" />
+      <SegmentedChoice v-model="days" class="no-print" look="line" :label="$t('curve.span')" :options="spans" />
     </header>
     <div class="both">
       <PlotlyChart
@@ -96,24 +81,6 @@ header {
   flex-wrap: wrap;
   align-items: center;
   gap: 6px 20px;
-}
-.choices {
-  display: flex;
-}
-.choice {
-  min-height: 40px;
-  padding: 0 12px;
-  border: 0;
-  border-bottom: 3px solid transparent;
-  background: none;
-  color: var(--ink-soft);
-  font: inherit;
-  cursor: pointer;
-}
-.choice[aria-pressed='true'] {
-  color: var(--ink);
-  font-weight: 700;
-  border-bottom-color: var(--ember);
 }
 .both {
   display: grid;

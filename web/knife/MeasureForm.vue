@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue'
-import type { NewEvent } from '../../contract/events'
+import { reactive } from 'vue'
+import { payloads, type NewEvent } from '../../contract/events'
 import type { KnifeView } from '../../contract/knives'
-import { Measure } from '../../contract/scalars'
 import AppButton from '../ui/AppButton.vue'
+import AppForm from '../ui/AppForm.vue'
 import MeasureField from '../ui/MeasureField.vue'
 
 type Measured = Extract<NewEvent, { kind: 'measured' }>
@@ -15,34 +15,30 @@ const found = reactive<Record<(typeof FIELDS)[number], number | null>>({
   spineMm: null,
   bteMm: null,
 })
-const absurd = computed(() =>
-  FIELDS.filter((field) => found[field] !== null && !Measure[field].safeParse(found[field]).success),
-)
-const ready = computed(() => absurd.value.length === 0 && FIELDS.some((field) => found[field] !== null))
-
-function record(): void {
-  const payload = Object.fromEntries(FIELDS.flatMap((field) => (found[field] === null ? [] : [[field, found[field]]])))
+const draft = (): object =>
+  Object.fromEntries(FIELDS.flatMap((field) => (found[field] === null ? [] : [[field, found[field]]])))
+async function record(payload: Measured['payload']): Promise<void> {
   emit('record', { kind: 'measured', knifeId: props.knife.id, payload })
 }
 </script>
 
 <template>
-  <form @submit.prevent="record">
+  <AppForm :schema="payloads.measured" :draft="draft" :send="record">
     <p class="soft">{{ $t('knife.measureHint') }}</p>
     <MeasureField
       v-for="field in FIELDS"
       :key="field"
       v-model="found[field]"
+      :name="field"
       :label="$t(`field.${field}`)"
       unit="mm"
       :usual="knife[field]"
       :hint="$t(`gain.${field}`)"
-      :wrong="absurd.includes(field) ? $t('knife.absurd') : ''"
     />
     <div class="dialog-actions">
-      <AppButton kind="main" type="submit" :disabled="!ready">{{ $t('shell.record') }}</AppButton>
+      <AppButton kind="main" type="submit">{{ $t('shell.record') }}</AppButton>
     </div>
-  </form>
+  </AppForm>
 </template>
 
 <style scoped>

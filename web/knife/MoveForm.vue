@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { NewEvent } from '../../contract/events'
+import { payloads, type NewEvent } from '../../contract/events'
 import type { KnifeView } from '../../contract/knives'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
+import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 
 type Moved = Extract<NewEvent, { kind: 'moved' }>
@@ -22,22 +23,23 @@ const people = computed(() => [
     .filter((one) => one.active)
     .map(({ id, name }) => ({ value: id as string | null, label: name })),
 ])
-const payload = computed(() => ({
+const draft = (): object => ({
   ...(stationId.value === props.knife.stationId ? {} : { stationId: stationId.value }),
   ...(holderId.value === props.knife.holderId ? {} : { holderId: holderId.value }),
-}))
+})
+async function record(payload: Moved['payload']): Promise<void> {
+  emit('record', { kind: 'moved', knifeId: props.knife.id, payload })
+}
 </script>
 
 <template>
-  <form @submit.prevent="emit('record', { kind: 'moved', knifeId: knife.id, payload })">
+  <AppForm :schema="payloads.moved" :draft="draft" :send="record">
     <ChoiceField v-model="stationId" :label="$t('field.stationId')" :options="stations" />
     <ChoiceField v-model="holderId" :label="$t('field.holderId')" :options="people" />
     <div class="dialog-actions">
-      <AppButton kind="main" type="submit" :disabled="Object.keys(payload).length === 0">
-        {{ $t('knife.moveDo') }}
-      </AppButton>
+      <AppButton kind="main" type="submit">{{ $t('knife.moveDo') }}</AppButton>
     </div>
-  </form>
+  </AppForm>
 </template>
 
 <style scoped>

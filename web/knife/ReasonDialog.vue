@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
+import { payloads } from '../../contract/events'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
+import AppForm from '../ui/AppForm.vue'
 import TextField from '../ui/TextField.vue'
 
 defineProps<{ title: string; hint: string; action: string; suggestions?: readonly string[] }>()
@@ -15,19 +17,23 @@ watch(visible, (open) => {
 
 <template>
   <AppDialog v-model:visible="visible" :title="title" narrow>
-    <form @submit.prevent="emit('given', reason.trim())">
+    <AppForm
+      :schema="payloads.quarantined"
+      :draft="() => ({ reason })"
+      :send="async (given) => emit('given', given.reason)"
+    >
       <p class="soft">{{ hint }}</p>
       <div v-if="suggestions" class="suggestions">
         <AppButton v-for="text in suggestions" :key="text" @click="emit('given', text)">
           {{ text }}
         </AppButton>
       </div>
-      <TextField v-model="reason" :label="$t('field.reason')" maxlength="500" />
+      <TextField v-model="reason" name="reason" :label="$t('field.reason')" />
       <div class="dialog-actions">
         <AppButton kind="quiet" @click="visible = false">{{ $t('shell.cancel') }}</AppButton>
-        <AppButton kind="main" type="submit" :disabled="reason.trim() === ''">{{ action }}</AppButton>
+        <AppButton kind="main" type="submit">{{ action }}</AppButton>
       </div>
-    </form>
+    </AppForm>
   </AppDialog>
 </template>
 

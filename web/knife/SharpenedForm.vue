@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { NewEvent } from '../../contract/events'
+import { payloads, type NewEvent } from '../../contract/events'
 import type { KnifeView } from '../../contract/knives'
 import { grainMicrons } from '../../core/abrasive/grain'
 import { say } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
+import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 
@@ -18,35 +19,32 @@ const minutes = ref<number | null>(null)
 const grits = computed(() => GRITS.map((value) => ({ value: value as number, label: `#${value}` })))
 const backwards = computed(() => finish.value < start.value)
 
-function record(): void {
-  emit('record', {
-    kind: 'sharpened',
-    knifeId: props.knife.id,
-    payload: {
-      startGrit: start.value,
-      finishMicron: grainMicrons({ scale: 'JIS', value: finish.value }),
-      ...(minutes.value === null ? {} : { minutes: minutes.value }),
-    },
-  })
+const draft = (): object => ({
+  startGrit: start.value,
+  finishMicron: grainMicrons({ scale: 'JIS', value: finish.value }),
+  ...(minutes.value === null ? {} : { minutes: minutes.value }),
+})
+async function record(payload: Sharpened['payload']): Promise<void> {
+  if (!backwards.value) emit('record', { kind: 'sharpened', knifeId: props.knife.id, payload })
 }
 </script>
 
 <template>
-  <form @submit.prevent="record">
+  <AppForm :schema="payloads.sharpened" :draft="draft" :send="record">
     <p class="soft">{{ $t('knife.sharpenedHint') }}</p>
     <ChoiceField v-model="start" :label="$t('knife.firstStone')" :options="grits" />
     <ChoiceField
       v-model="finish"
       :label="$t('knife.lastStone')"
       :options="grits"
-      :wrong="backwards ? say('knife.backwards') : ''"
+      :wrong="backwards ? say('knife.backwards') : undefined"
     />
-    <MeasureField v-model="minutes" :label="$t('field.minutes')" unit="min" />
+    <MeasureField v-model="minutes" name="minutes" :label="$t('field.minutes')" unit="min" />
     <p class="soft small">{{ $t('caution.filings') }}</p>
     <div class="dialog-actions">
       <AppButton kind="main" type="submit" :disabled="backwards">{{ $t('shell.record') }}</AppButton>
     </div>
-  </form>
+  </AppForm>
 </template>
 
 <style scoped>

@@ -6,6 +6,7 @@ import { steelWords } from '../../words/learned'
 import PlotlyChart from '../charts/PlotlyChart.vue'
 import { faint, useTones } from '../charts/tones'
 import { say, useFormats } from '../i18n'
+import FoldSection from '../ui/FoldSection.vue'
 
 const props = defineProps<{ story: EdgeStory; knife: KnifeView }>()
 const formats = useFormats()
@@ -114,10 +115,9 @@ const rows = computed(() => [...props.story.steel.points].reverse())
         />
       </figure>
     </div>
-    <details>
-      <summary>
-        {{ $t('steel.at') }}, {{ $t('steel.height').toLowerCase() }}, {{ $t('steel.thickness').toLowerCase() }}
-      </summary>
+    <FoldSection
+      :title="[$t('steel.at'), $t('steel.height').toLowerCase(), $t('steel.thickness').toLowerCase()].join(', ')"
+    >
       <table class="plain">
         <thead>
           <tr>
@@ -136,7 +136,7 @@ const rows = computed(() => [...props.story.steel.points].reverse())
           </tr>
         </tbody>
       </table>
-    </details>
+    </FoldSection>
   </section>
 </template>
 
@@ -150,12 +150,6 @@ const rows = computed(() => [...props.story.steel.points].reverse())
   display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 20px;
-}
-summary {
-  min-height: 40px;
-  padding: 8px 0;
-  cursor: pointer;
-  color: var(--ink-soft);
 }
 @media (max-width: 980px) {
   .charts {

@@ -5,6 +5,7 @@ import { endpoints } from '../../contract/endpoints'
 import type { Job } from '../../contract/learning'
 import { call, Refusal } from '../api'
 import AppButton from '../ui/AppButton.vue'
+import ProgressLine from '../ui/ProgressLine.vue'
 
 const job = ref<Job | null>(null)
 const refusal = ref('')
@@ -49,11 +50,11 @@ void look().then(() => {
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <div class="line" aria-live="polite">
       <template v-if="job && isOpen">
-        <progress
+        <ProgressLine
           v-if="job.total > 0"
-          :value="job.done"
-          :max="job.total"
-          :aria-label="$t('house-learned.rebuildTitle')"
+          :label="$t('house-learned.rebuildTitle')"
+          :done="job.done"
+          :total="job.total"
         />
         <span class="num">{{
           job.status === 'waiting'

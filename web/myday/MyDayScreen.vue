@@ -16,6 +16,7 @@ import OwnTool from './OwnTool.vue'
 import { judged } from '../today/dayList'
 import JudgeList from '../today/JudgeList.vue'
 import { personDays } from './personDays'
+import FoldSection from '../ui/FoldSection.vue'
 
 const formats = useFormats()
 const fleet = useFleet()
@@ -59,10 +60,9 @@ const codes = (ids: readonly string[]): string =>
       :options="people"
     />
     <OwnTool v-if="fleet.people.has(whose)" :person-id="whose" class="whose no-print" />
-    <details v-if="whose === session.person?.id" class="own no-print">
-      <summary>{{ $t('ways.own') }}</summary>
+    <FoldSection :title="$t('ways.own')" v-if="whose === session.person?.id" class="own no-print">
       <WaysSection whose="own" />
-    </details>
+    </FoldSection>
     <section v-if="toJudge.length > 0" class="day">
       <h2>{{ $t('myday.judge') }}</h2>
       <JudgeList :knives="toJudge" />

@@ -1,20 +1,22 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
-import { KnifePatch, NewKnife, type KnifeView } from '../../contract/knives'
+import type { KnifeView } from '../../contract/knives'
 import { GRINDS, KNIFE_TYPES, knifeDefaults } from '../../core/knife/knifeTypes'
 import { STEELS, steelByEn } from '../../core/knife/steels'
-import { issueWords } from '../../words/faults'
-import { call, Refusal } from '../api'
+import { call } from '../api'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
-import { refusalText } from '../refusalText'
 import AppButton from '../ui/AppButton.vue'
+import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
 import { describeDraft, knifeDraft } from './knifeDraft'
+import FoldSection from '../ui/FoldSection.vue'
+import WhenField from '../ui/WhenField.vue'
 
 const props = defineProps<{ knife: KnifeView | null }>()
 const emit = defineEmits<{ done: [] }>()
@@ -24,8 +26,6 @@ const stations = computed(() =>
   [...fleet.stations.values()].filter((station) => station.active).map(({ id, name }) => ({ value: id, label: name })),
 )
 const draft = knifeDraft(props.knife, stations.value[0]?.value ?? '')
-const wrong = ref<Readonly<Record<string, string>>>({})
-const refusal = ref('')
 const usual = computed(() =>
   knifeDefaults(draft.type, draft.lengthMm ?? knifeDefaults(draft.type, 200).typicalLengthMm),
 )
@@ -62,57 +62,31 @@ const serrated = computed({
   },
 })
 
-async function save(): Promise<KnifeView | null> {
+/** What would be sent: a new knife with its place, or the corrections to one. */
+function body(): object {
   const fields = describeDraft(draft, usual.value.ratioRight)
-  if (props.knife) {
-    const read = KnifePatch.safeParse(fields)
-    if (!read.success) return note(read.error.issues)
-    return await call(endpoints.editKnife, { params: { id: draft.id }, body: read.data })
-  }
-  const read = NewKnife.safeParse({
-    ...fields,
-    id: draft.id,
-    stationId: draft.stationId,
-    holderId: draft.holderId,
-    condition: draft.condition,
-  })
-  if (!read.success) return note(read.error.issues)
-  return await call(endpoints.addKnife, { body: read.data })
+  if (props.knife) return fields
+  const { id, stationId, holderId, condition } = draft
+  return { ...fields, id, stationId, holderId, condition }
 }
-function note(issues: Parameters<typeof issueWords>[0]): null {
-  wrong.value = Object.fromEntries(issueWords(issues, say).map((issue) => [issue.path, issue.sentence]))
-  return null
-}
-async function submit(): Promise<void> {
-  refusal.value = ''
-  wrong.value = {}
-  try {
-    const view = await save()
-    if (!view) return
-    fleet.accept([view])
-    emit('done')
-    await router.push({ name: 'knife', params: { code: view.code } })
-  } catch (error) {
-    refusal.value = refusalText(error)
-    if (error instanceof Refusal)
-      wrong.value = Object.fromEntries(error.issues.map((issue) => [issue.path, issue.sentence]))
-  }
+async function save(read: BodyOf<typeof endpoints.addKnife> | BodyOf<typeof endpoints.editKnife>): Promise<void> {
+  const view = await ('id' in read
+    ? call(endpoints.addKnife, { body: read })
+    : call(endpoints.editKnife, { params: { id: draft.id }, body: read }))
+  fleet.accept([view])
+  emit('done')
+  await router.push({ name: 'knife', params: { code: view.code } })
 }
 </script>
 
 <template>
-  <form @submit.prevent="submit">
+  <AppForm :schema="knife ? endpoints.editKnife.body : endpoints.addKnife.body" :draft="body" :send="save">
     <p v-if="!knife" class="soft">{{ $t('form.enough') }}</p>
     <div class="form-grid">
       <ChoiceField v-model="draft.type" :label="$t('field.type')" :options="types" />
-      <MeasureField v-model="draft.lengthMm" :label="$t('field.lengthMm')" unit="mm" :wrong="wrong['lengthMm']" />
+      <MeasureField v-model="draft.lengthMm" :label="$t('field.lengthMm')" unit="mm" name="lengthMm" />
       <template v-if="!knife">
-        <ChoiceField
-          v-model="draft.stationId"
-          :label="$t('field.stationId')"
-          :options="stations"
-          :wrong="wrong['stationId']"
-        />
+        <ChoiceField v-model="draft.stationId" :label="$t('field.stationId')" :options="stations" name="stationId" />
         <ChoiceField v-model="draft.holderId" :label="$t('field.holderId')" :options="people" />
         <ChoiceField v-model="draft.condition" :label="$t('field.condition')" :options="conditions" />
       </template>
@@ -121,12 +95,11 @@ async function submit(): Promise<void> {
         :label="$t('field.code')"
         :placeholder="`${usual.codePrefix}-…`"
         :hint="knife ? '' : $t('form.codeHint')"
-        :wrong="wrong['code']"
+        name="code"
       />
-      <TextField v-model="draft.name" :label="$t('form.nickname')" :wrong="wrong['name']" />
+      <TextField v-model="draft.name" :label="$t('form.nickname')" name="name" />
     </div>
-    <details :open="Boolean(knife)">
-      <summary>{{ $t('form.measured') }}</summary>
+    <FoldSection :title="$t('form.measured')" :opened="Boolean(knife)">
       <p class="soft small">{{ $t('form.measuredHint') }}</p>
       <div class="form-grid">
         <MeasureField
@@ -134,49 +107,43 @@ async function submit(): Promise<void> {
           :label="$t('field.heelHeightMm')"
           unit="mm"
           :usual="usual.heelHeightMm"
-          :wrong="wrong['heelHeightMm']"
+          name="heelHeightMm"
         />
         <MeasureField
           v-model="draft.spineMm"
           :label="$t('field.spineMm')"
           unit="mm"
           :usual="usual.spineMm"
-          :wrong="wrong['spineMm']"
+          name="spineMm"
         />
-        <MeasureField
-          v-model="draft.bteMm"
-          :label="$t('field.bteMm')"
-          unit="mm"
-          :usual="usual.bteMm"
-          :wrong="wrong['bteMm']"
-        />
+        <MeasureField v-model="draft.bteMm" :label="$t('field.bteMm')" unit="mm" :usual="usual.bteMm" name="bteMm" />
         <MeasureField
           v-model="draft.bteNewMm"
           :label="$t('field.bteNewMm')"
           unit="mm"
           :usual="usual.bteMm"
-          :wrong="wrong['bteNewMm']"
+          name="bteNewMm"
         />
         <MeasureField
           v-model="draft.dpsLeft"
           :label="$t('field.dpsLeft')"
           unit="°"
           :usual="usual.dpsLeft"
-          :wrong="wrong['dpsLeft']"
+          name="dpsLeft"
         />
         <MeasureField
           v-model="draft.dpsRight"
           :label="$t('field.dpsRight')"
           unit="°"
           :usual="usual.dpsRight"
-          :wrong="wrong['dpsRight']"
+          name="dpsRight"
         />
         <MeasureField
           v-model="draft.ratioRight"
           :label="$t('field.ratioRight')"
           unit="%"
           :usual="usual.ratioRight"
-          :wrong="wrong['ratioRight']"
+          name="ratioRight"
         />
         <ChoiceField v-model="draft.grind" :label="$t('field.grind')" :options="grinds" />
         <ChoiceField v-model="serrated" :label="$t('form.edge')" :options="teeth" />
@@ -186,18 +153,21 @@ async function submit(): Promise<void> {
           :label="$t('field.hrc')"
           unit="HRC"
           :usual="steelByEn(draft.steelEn ?? '')?.typicalHrc ?? 57"
-          :wrong="wrong['hrc']"
+          name="hrc"
         />
-        <MeasureField v-model="draft.price" :label="$t('field.price')" :wrong="wrong['price']" />
-        <TextField v-model="draft.boughtOn" :label="$t('field.boughtOn')" type="date" :wrong="wrong['boughtOn']" />
+        <MeasureField v-model="draft.price" :label="$t('field.price')" name="price" />
+        <WhenField v-model="draft.boughtOn" :label="$t('field.boughtOn')" kind="day" name="boughtOn" />
       </div>
-    </details>
-    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <div class="dialog-actions">
-      <AppButton kind="quiet" @click="emit('done')">{{ $t('shell.cancel') }}</AppButton>
-      <AppButton kind="main" type="submit">{{ knife ? $t('shell.save') : $t('rack.add') }}</AppButton>
-    </div>
-  </form>
+    </FoldSection>
+    <template #actions="{ busy }">
+      <div class="dialog-actions">
+        <AppButton kind="quiet" @click="emit('done')">{{ $t('shell.cancel') }}</AppButton>
+        <AppButton kind="main" type="submit" :disabled="busy">{{
+          knife ? $t('shell.save') : $t('rack.add')
+        }}</AppButton>
+      </div>
+    </template>
+  </AppForm>
 </template>
 
 <style scoped>
@@ -205,12 +175,7 @@ form {
   display: grid;
   gap: 16px;
 }
-summary {
-  font-weight: 700;
-  cursor: pointer;
-  padding: 10px 0;
-}
-details p {
+p {
   margin-bottom: 12px;
 }
 </style>

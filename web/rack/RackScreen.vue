@@ -6,6 +6,7 @@ import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeLegend from '../ui/EdgeLegend.vue'
@@ -49,6 +50,7 @@ const words = computed(() => [
 const states = computed(() =>
   ['in-service', 'quarantined', 'retired', 'all'].map((state) => ({ value: state, label: say(`status.${state}`) })),
 )
+const views = computed(() => (['strips', 'table'] as const).map((value) => ({ value, label: say(`rack.${value}`) })))
 const sorts = computed(() => SORTS.map((sort) => ({ value: sort, label: say(`sort.${sort}`) })))
 </script>
 
@@ -61,14 +63,7 @@ const sorts = computed(() => SORTS.map((sort) => ({ value: sort, label: say(`sor
         <AppButton kind="quiet" :aria-expanded="moreFilters" @click="moreFilters = !moreFilters">
           {{ $t('rack.filters') }}
         </AppButton>
-        <span class="segments">
-          <AppButton kind="bare" :aria-pressed="query.view.value === 'strips'" @click="query.view.value = 'strips'">
-            {{ $t('rack.strips') }}
-          </AppButton>
-          <AppButton kind="bare" :aria-pressed="query.view.value === 'table'" @click="query.view.value = 'table'">
-            {{ $t('rack.table') }}
-          </AppButton>
-        </span>
+        <SegmentedChoice v-model="query.view.value" :label="$t('rack.look')" :options="views" />
         <AppButton kind="main" v-if="session.may('edit-knife')" @click="adding = true">
           {{ $t('rack.add') }}
         </AppButton>

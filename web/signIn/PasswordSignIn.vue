@@ -1,64 +1,57 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { SignInPage, SignedIn } from '../../contract/house'
 import { call } from '../api'
-import { refusalText } from '../refusalText'
 import AppButton from '../ui/AppButton.vue'
+import AppForm from '../ui/AppForm.vue'
 import TextField from '../ui/TextField.vue'
+import PasswordField from '../ui/PasswordField.vue'
 
 defineProps<{ demo: SignInPage['demo']; back: boolean }>()
 const emit = defineEmits<{ entered: [who: SignedIn]; other: [] }>()
 const signInName = ref('')
 const password = ref('')
-const refusal = ref('')
-const busy = ref(false)
-
-async function signIn(): Promise<void> {
-  busy.value = true
-  refusal.value = ''
-  try {
-    emit('entered', await call(endpoints.signIn, { body: { signInName: signInName.value, password: password.value } }))
-  } catch (error) {
-    refusal.value = refusalText(error)
-  } finally {
-    busy.value = false
-  }
+const draft = (): object => ({ signInName: signInName.value, password: password.value })
+async function signIn(body: BodyOf<typeof endpoints.signIn>): Promise<void> {
+  emit('entered', await call(endpoints.signIn, { body }))
 }
 </script>
 
 <template>
-  <form @submit.prevent="signIn">
+  <AppForm :schema="endpoints.signIn.body" :draft="draft" :send="signIn">
     <h1>{{ $t('door.signIn') }}</h1>
-    <TextField v-model="signInName" :label="$t('field.signInName')" autocomplete="username" />
-    <TextField v-model="password" :label="$t('field.password')" type="password" autocomplete="current-password" />
-    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <div class="row">
-      <AppButton kind="main" type="submit" :disabled="busy || signInName === '' || password === ''">
-        {{ $t('door.enter') }}
-      </AppButton>
-      <AppButton kind="quiet" v-if="back" @click="emit('other')">{{ $t('door.byPin') }}</AppButton>
-    </div>
-    <div v-if="demo" class="demo">
-      <p>
-        <b>{{ demo.houseName }}</b> {{ $t('door.demo') }}
-      </p>
-      <dl>
-        <dt>{{ $t('field.signInName') }}</dt>
-        <dd>
-          <code>{{ demo.signInName }}</code>
-        </dd>
-        <dt>{{ $t('field.password') }}</dt>
-        <dd>
-          <code>{{ demo.password }}</code>
-        </dd>
-        <dt>{{ $t('door.pins') }}</dt>
-        <dd>
-          <code>{{ demo.pin }}</code>
-        </dd>
-      </dl>
-    </div>
-  </form>
+    <TextField v-model="signInName" name="signInName" :label="$t('field.signInName')" autocomplete="username" />
+    <PasswordField v-model="password" name="password" :label="$t('field.password')" autocomplete="current-password" />
+    <template #actions="{ busy }">
+      <div class="row">
+        <AppButton kind="main" type="submit" :disabled="busy || signInName === '' || password === ''">
+          {{ $t('door.enter') }}
+        </AppButton>
+        <AppButton kind="quiet" v-if="back" @click="emit('other')">{{ $t('door.byPin') }}</AppButton>
+      </div>
+      <div v-if="demo" class="demo">
+        <p>
+          <b>{{ demo.houseName }}</b> {{ $t('door.demo') }}
+        </p>
+        <dl>
+          <dt>{{ $t('field.signInName') }}</dt>
+          <dd>
+            <code>{{ demo.signInName }}</code>
+          </dd>
+          <dt>{{ $t('field.password') }}</dt>
+          <dd>
+            <code>{{ demo.password }}</code>
+          </dd>
+          <dt>{{ $t('door.pins') }}</dt>
+          <dd>
+            <code>{{ demo.pin }}</code>
+          </dd>
+        </dl>
+      </div>
+    </template>
+  </AppForm>
 </template>
 
 <style scoped>

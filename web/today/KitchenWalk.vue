@@ -4,17 +4,21 @@ import { computed, reactive } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Person } from '../../contract/house'
 import { call } from '../api'
+import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
-import AppButton from '../ui/AppButton.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
 /** What a chef sees in passing: steel out, knives in order. One touch a person; the last touch counts for that walk. */
 const fleet = useFleet()
 const session = useSession()
 const notices = useNotices()
 const seen = reactive(new Map<string, boolean>())
+const answers = computed(() =>
+  [true, false].map((value) => ({ value, label: say(value ? 'today.inOrder' : 'today.notInOrder') })),
+)
 const holders = computed(() => {
   const holding = new Set(fleet.knives.filter(({ status }) => status === 'in-service').map(({ holderId }) => holderId))
   return [...fleet.people.values()].filter(({ id, active }) => active && holding.has(id))
@@ -41,17 +45,12 @@ async function note(person: Person, inOrder: boolean): Promise<void> {
     <ul>
       <li v-for="person in holders" :key="person.id">
         <b>{{ person.name }}</b>
-        <span class="segments" role="group" :aria-label="$t('today.walkOf', { name: person.name })">
-          <AppButton
-            kind="bare"
-            v-for="inOrder in [true, false]"
-            :key="String(inOrder)"
-            :aria-pressed="seen.get(person.id) === inOrder"
-            @click="note(person, inOrder)"
-          >
-            {{ $t(inOrder ? 'today.inOrder' : 'today.notInOrder') }}
-          </AppButton>
-        </span>
+        <SegmentedChoice
+          :model-value="seen.get(person.id)"
+          :label="$t('today.walkOf', { name: person.name })"
+          :options="answers"
+          @update:model-value="(inOrder) => inOrder !== undefined && note(person, inOrder)"
+        />
       </li>
     </ul>
   </section>

@@ -9,6 +9,7 @@ import { i18n } from '../i18n'
 import { knownFleet } from '../testing/knownFleet'
 import StoneList from './StoneList.vue'
 import TodayScreen from './TodayScreen.vue'
+import { controls } from '../ui/controls'
 
 const zone = { forceGf: 420, lowGf: 400, highGf: 440, word: 'dull' as const, bluntUm: 12, roll: 0.1 }
 const knife = (at: number): KnifeView =>
@@ -84,7 +85,7 @@ afterEach(() => {
 const shown = async (given: Fleet): Promise<VueWrapper> => {
   knownFleet(given)
   const screen = mount(TodayScreen, {
-    global: { plugins: [i18n], stubs: { RouterLink: true, ServiceClock: true, SoakAhead: true } },
+    global: { plugins: [i18n, controls], stubs: { RouterLink: true, ServiceClock: true, SoakAhead: true } },
   })
   await nextTick()
   return screen

@@ -1,12 +1,17 @@
 <script setup lang="ts">
+import InputGroup from 'primevue/inputgroup'
+import InputGroupAddon from 'primevue/inputgroupaddon'
+import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
 import { useSession } from '../stores/session'
+import FieldFrame from './FieldFrame.vue'
 
 const props = defineProps<{
   label: string
   /** in the unit stored, mm for lengths; null where nothing is known */
   modelValue: number | null
   unit?: string
+  name?: string | undefined
   hint?: string | undefined
   wrong?: string | undefined
   /** what stands in while nothing is typed */
@@ -43,25 +48,26 @@ watch(text, (typed) => {
 </script>
 
 <template>
-  <div class="field">
-    <label :for="id">{{ label }}</label>
-    <div class="with-unit">
-      <input
+  <FieldFrame
+    v-slot="{ describedBy, isWrong }"
+    :input-id="id"
+    :label="label"
+    :name="name"
+    :hint="hint"
+    :wrong="unreadable ? $t('shell.notANumber') : wrong"
+  >
+    <InputGroup>
+      <InputText
         :id="id"
         v-model="text"
-        class="input"
+        :name="name"
         inputmode="decimal"
         autocomplete="off"
         :placeholder="usual === undefined ? '' : shown(usual)"
-        :aria-invalid="Boolean(wrong) || unreadable"
-        :aria-describedby="`${id}-more`"
+        :invalid="isWrong"
+        :aria-describedby="describedBy"
       />
-      <span v-if="unit" class="unit">{{ inInches ? 'in' : unit }}</span>
-    </div>
-    <span :id="`${id}-more`">
-      <span v-if="unreadable" class="wrong">{{ $t('shell.notANumber') }}</span>
-      <span v-else-if="wrong" class="wrong">{{ wrong }}</span>
-      <span v-else-if="hint" class="hint">{{ hint }}</span>
-    </span>
-  </div>
+      <InputGroupAddon v-if="unit">{{ inInches ? 'in' : unit }}</InputGroupAddon>
+    </InputGroup>
+  </FieldFrame>
 </template>

@@ -1,40 +1,38 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import { useId } from 'vue'
+import FieldFrame from './FieldFrame.vue'
 
 defineOptions({ inheritAttrs: false })
 
 withDefaults(
   defineProps<{
     label: string
-    type?: string
+    name?: string | undefined
+    type?: 'text' | 'search'
     hint?: string | undefined
     wrong?: string | undefined
     autocomplete?: string
     placeholder?: string
   }>(),
-  { type: 'text', autocomplete: 'off', placeholder: '', hint: undefined, wrong: undefined },
+  { type: 'text', autocomplete: 'off', placeholder: '', hint: undefined, wrong: undefined, name: undefined },
 )
 const model = defineModel<string>({ required: true })
 const id = useId()
 </script>
 
 <template>
-  <div class="field">
-    <label :for="id">{{ label }}</label>
-    <input
+  <FieldFrame v-slot="{ describedBy, isWrong }" :input-id="id" :label="label" :name="name" :hint="hint" :wrong="wrong">
+    <InputText
       :id="id"
       v-bind="$attrs"
       v-model="model"
-      class="input"
+      :name="name"
       :type="type"
       :autocomplete="autocomplete"
       :placeholder="placeholder"
-      :aria-invalid="Boolean(wrong)"
-      :aria-describedby="`${id}-more`"
+      :invalid="isWrong"
+      :aria-describedby="describedBy"
     />
-    <span :id="`${id}-more`">
-      <span v-if="wrong" class="wrong">{{ wrong }}</span>
-      <span v-else-if="hint" class="hint">{{ hint }}</span>
-    </span>
-  </div>
+  </FieldFrame>
 </template>

@@ -4,6 +4,7 @@ import { compare } from '../../core/plan/baselines'
 import type { Placement, PlanProblem } from '../../core/plan/problem'
 import { comparisonWords } from '../../words/week'
 import { say, useFormats } from '../i18n'
+import MeasureField from '../ui/MeasureField.vue'
 
 const props = defineProps<{ problem: PlanProblem; placements: readonly Placement[] }>()
 const formats = useFormats()
@@ -22,9 +23,13 @@ const written = (value: number, measure: string): string =>
   <section class="heavy-rule stacked">
     <h2>{{ $t('week.compare') }}</h2>
     <p>{{ sentence }}</p>
-    <label class="small"
-      >{{ $t('week.weeks') }} <input v-model.number="weeks" class="input" type="number" min="1" max="12"
-    /></label>
+    <MeasureField
+      :model-value="weeks"
+      :label="$t('week.weeks')"
+      :unit="$t('week.weeksUnit')"
+      class="weeks"
+      @update:model-value="(n) => n !== null && n >= 1 && (weeks = Math.min(12, Math.round(n)))"
+    />
     <table>
       <thead>
         <tr>
@@ -80,8 +85,7 @@ td {
   background: var(--service);
   border: 0;
 }
-.input {
-  width: 84px;
-  display: inline-block;
+.weeks {
+  max-width: 150px;
 }
 </style>

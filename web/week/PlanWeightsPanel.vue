@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import type { PlanTotals } from '../../core/plan/objective'
 import type { PlanWeights } from '../../core/plan/problem'
 import { say } from '../i18n'
+import SliderField from '../ui/SliderField.vue'
 
 const props = defineProps<{ weights: PlanWeights; totals: PlanTotals }>()
 const emit = defineEmits<{ weigh: [weights: PlanWeights] }>()
@@ -14,46 +16,36 @@ const amounts = computed(() => ({
   hands: props.totals.otherHands,
   fair: Math.round(props.totals.unfairMinutes),
 }))
-function set(kind: keyof PlanWeights, event: Event): void {
-  emit('weigh', { ...props.weights, [kind]: Number((event.target as HTMLInputElement).value) })
+/** As the sliders stand; the search begins when they rest. */
+const wanted = ref(props.weights)
+watch(
+  () => props.weights,
+  (now) => {
+    wanted.value = now
+  },
+)
+const weigh = useDebounceFn(() => {
+  emit('weigh', wanted.value)
+}, 300)
+function set(kind: keyof PlanWeights, weight: number): void {
+  wanted.value = { ...wanted.value, [kind]: weight }
+  void weigh()
 }
 </script>
 
 <template>
   <section class="heavy-rule">
     <h2>{{ $t('week.weights') }}</h2>
-    <label v-for="kind in KINDS" :key="kind">
-      <span>{{ $t(`week.weight.${kind}`) }}</span>
-      <input
-        type="range"
-        min="0"
-        max="3"
-        step="0.5"
-        :value="weights[kind]"
-        :aria-valuetext="`${weights[kind]}`"
-        @change="set(kind, $event)"
-      />
-      <span class="small soft num">{{ say(`week.weighs.${kind}`, { n: amounts[kind] }) }}</span>
-    </label>
+    <SliderField
+      v-for="kind in KINDS"
+      :key="kind"
+      :model-value="wanted[kind]"
+      :label="$t(`week.weight.${kind}`)"
+      :written="say(`week.weighs.${kind}`, { n: amounts[kind] })"
+      :min="0"
+      :max="3"
+      :step="0.5"
+      @update:model-value="set(kind, $event)"
+    />
   </section>
 </template>
-
-<style scoped>
-label {
-  display: grid;
-  grid-template-columns: 104px minmax(0, 1fr) 122px;
-  gap: 8px;
-  align-items: center;
-  min-height: 34px;
-}
-label span:first-child {
-  font-size: 0.9rem;
-}
-input {
-  width: 100%;
-  accent-color: var(--slate);
-}
-label .num {
-  text-align: right;
-}
-</style>

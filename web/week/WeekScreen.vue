@@ -9,6 +9,7 @@ import { useFleet } from '../live/fleet'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
+import ProgressLine from '../ui/ProgressLine.vue'
 import DragSpace from '../ui/DragSpace.vue'
 import ComparisonPanel from './ComparisonPanel.vue'
 import JobPanel from './JobPanel.vue'
@@ -167,7 +168,7 @@ function print(which: 'benches' | 'people'): void {
             {{ $t('week.improve') }}
           </AppButton>
           <template v-if="improving">
-            <progress :value="improving.seconds" max="20" :aria-label="$t('week.improve')" />
+            <ProgressLine :label="$t('week.improve')" :done="improving.seconds" :total="20" />
             <span class="num">{{ $t('week.improving', { seconds: Math.round(improving.seconds), all: 20 }) }}</span>
             <AppButton kind="quiet" @click="week.stopImproving">{{ $t('week.stop') }}</AppButton>
           </template>

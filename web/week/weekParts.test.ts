@@ -26,6 +26,7 @@ import PlanSheets from './PlanSheets.vue'
 import PlanWeightsPanel from './PlanWeightsPanel.vue'
 import RiskBand from './RiskBand.vue'
 import WindowLanes from './WindowLanes.vue'
+import { controls } from '../ui/controls'
 
 // a page without a size lays nothing out
 vi.mock('@vueuse/core', async (original) => ({
@@ -151,7 +152,7 @@ beforeEach(() => {
 const shown = (component: Component, props: Record<string, unknown>): VueWrapper =>
   mount(component, {
     props,
-    global: { plugins: [i18n], stubs: { RouterLink: { template: '<a><slot /></a>' }, ChoiceField: true } },
+    global: { plugins: [i18n, controls], stubs: { RouterLink: { template: '<a><slot /></a>' }, ChoiceField: true } },
   })
 
 describe('a window with its benches', () => {
@@ -316,9 +317,12 @@ describe('the whole plan', () => {
   it('says what each slider is about, and passes on a new weight', async () => {
     const panel = shown(PlanWeightsPanel, { weights: EVEN_WEIGHTS, totals: planTotals(problem, PLAN) })
     expect(panel.text()).toContain('60 min')
-    await panel.get('input').setValue('2.5')
-    await panel.get('input').trigger('change')
-    expect(panel.emitted('weigh')?.at(-1)).toEqual([{ ...EVEN_WEIGHTS, dull: 2.5 }])
+    vi.useFakeTimers()
+    await panel.get('[role=slider]').trigger('keydown', { code: 'End' })
+    expect(panel.emitted('weigh'), 'the search waits until the slider rests').toBeUndefined()
+    vi.runAllTimers()
+    vi.useRealTimers()
+    expect(panel.emitted('weigh')?.at(-1)).toEqual([{ ...EVEN_WEIGHTS, dull: 3 }])
   })
 
   it('goes on paper by bench and day, and by person with what to check', () => {

@@ -3,9 +3,11 @@ import { computed } from 'vue'
 import type { SectionBlade } from '../../core/geometry/section'
 import type { Operation } from '../../core/workshop/operate'
 import type { WorkshopPlan } from '../../core/workshop/plan'
-import { useFormats } from '../i18n'
+import { say, useFormats } from '../i18n'
 import { choicesOf, fieldsOf, type OperationField } from './operationFields'
 import AppButton from '../ui/AppButton.vue'
+import SliderField from '../ui/SliderField.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
 const props = defineProps<{
   blade: SectionBlade
@@ -18,7 +20,10 @@ const operation = defineModel<Operation>({ required: true })
 const formats = useFormats()
 const fields = computed(() => fieldsOf(operation.value.kind, props.blade))
 const choices = computed(() => choicesOf(operation.value.kind))
+const optionsOf = ({ name, options }: (typeof choices.value)[number]): { value: string | number; label: string }[] =>
+  options.map((value) => ({ value, label: say(`workshop.option.${name}.${value}`) }))
 const own = computed(() => operation.value as unknown as Readonly<Record<string, unknown>>)
+const chosenIn = (name: string): string | number => own.value[name] as string | number
 const isTarget = computed(() => 'targetBteMm' in operation.value)
 function set(name: string, value: unknown): void {
   operation.value = { ...operation.value, [name]: value } as Operation
@@ -58,20 +63,17 @@ const lines = computed(() => {
 <template>
   <section class="heavy-rule stacked">
     <h2>{{ $t(`workshop.kind.${operation.kind}`) }}</h2>
-    <div v-for="field in fields" :key="field.name" class="line">
-      <span>{{ $t(`workshop.field.${field.name}`) }}</span>
-      <output class="num">{{ written(field) }}</output>
-      <input
-        class="no-print"
-        type="range"
-        :aria-label="$t(`workshop.field.${field.name}`)"
-        :min="field.low"
-        :max="field.high"
-        :step="field.step"
-        :value="own[field.name]"
-        @input="set(field.name, Number(($event.target as HTMLInputElement).value))"
-      />
-    </div>
+    <SliderField
+      v-for="field in fields"
+      :key="field.name"
+      :model-value="Number(own[field.name])"
+      :label="$t(`workshop.field.${field.name}`)"
+      :written="written(field)"
+      :min="field.low"
+      :max="field.high"
+      :step="field.step"
+      @update:model-value="set(field.name, $event)"
+    />
     <p v-if="isTarget" class="presets no-print">
       <AppButton @click="set('targetBteMm', hundredth(blade.bteMm - LITTLE_MM))">
         {{ $t('workshop.maintenance') }}
@@ -80,23 +82,15 @@ const lines = computed(() => {
         {{ $t('workshop.full') }}
       </AppButton>
     </p>
-    <div
+    <SegmentedChoice
       v-for="choice in choices"
       :key="choice.name"
-      class="segments"
-      role="group"
-      :aria-label="$t(`workshop.choice.${choice.name}`)"
-    >
-      <AppButton
-        kind="bare"
-        v-for="option in choice.options"
-        :key="option"
-        :aria-pressed="own[choice.name] === option"
-        @click="set(choice.name, option)"
-      >
-        {{ $t(`workshop.option.${choice.name}.${option}`) }}
-      </AppButton>
-    </div>
+      look="list"
+      :model-value="chosenIn(choice.name)"
+      :label="$t(`workshop.choice.${choice.name}`)"
+      :options="optionsOf(choice)"
+      @update:model-value="set(choice.name, $event)"
+    />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <dl v-if="plan && !wrong" class="soft small">
       <template v-for="line in lines" :key="line.name"
@@ -109,15 +103,10 @@ const lines = computed(() => {
 </template>
 
 <style scoped>
-.line,
 dl {
   display: grid;
   grid-template-columns: 1fr auto;
   gap: 0 10px;
-}
-input[type='range'] {
-  grid-column: 1 / -1;
-  accent-color: var(--slate);
 }
 .wrong {
   border-left: 4px solid var(--out);
@@ -131,11 +120,5 @@ dd {
 .presets {
   display: flex;
   gap: 8px;
-}
-.segments {
-  display: grid;
-}
-.segments button {
-  text-align: left;
 }
 </style>

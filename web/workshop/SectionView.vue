@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { facesAt, type Section } from '../../core/geometry/section'
 import type { Shoulder } from '../../core/workshop/operate'
 import { useFormats } from '../i18n'
+import SliderField from '../ui/SliderField.vue'
 
 const props = defineProps<{
   before: Section
@@ -116,9 +117,7 @@ const measured = computed(() =>
         <text x="4" :y="14">mm</text>
       </g>
     </svg>
-    <label class="small no-print"
-      >{{ $t('workshop.zoom') }} <input v-model.number="zoom" type="range" min="0" max="1" step="0.01"
-    /></label>
+    <SliderField v-model="zoom" class="small" :label="$t('workshop.zoom')" :min="0" :max="1" :step="0.01" />
     <figcaption class="small soft">
       <span class="key before" /> {{ $t('workshop.before') }} <span class="key after" /> {{ $t('workshop.after') }}
       <span class="key goes" /> {{ $t('workshop.goes') }}

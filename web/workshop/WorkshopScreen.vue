@@ -18,7 +18,7 @@ import { useFleet } from '../live/fleet'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
-import AppButton from '../ui/AppButton.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import { freeBlade, viewOfTriedBlade } from './freeBlade'
 import FreeBlade from './FreeBlade.vue'
@@ -99,6 +99,7 @@ function choose(kind: OperationKind): void {
   shown.value = 0
   operation.value = usualOperation(kind, blade.value, view.value.life.thinToMm, view.value.chipMm)
 }
+const kindOptions = computed(() => kinds.value.map((value) => ({ value, label: say(`workshop.kind.${value}`) })))
 watch([view, kinds], () => {
   if (!view.value) return
   if (!operation.value && view.value.saved) operation.value = view.value.saved.operation
@@ -238,17 +239,13 @@ async function start(): Promise<void> {
     <p v-if="card" class="print-only lead">{{ card }}</p>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <template v-if="view && blade && operation">
-      <div class="segments no-print" role="group" :aria-label="$t('workshop.operation')">
-        <AppButton
-          kind="bare"
-          v-for="kind in kinds"
-          :key="kind"
-          :aria-pressed="operation.kind === kind"
-          @click="choose(kind)"
-        >
-          {{ $t(`workshop.kind.${kind}`) }}
-        </AppButton>
-      </div>
+      <SegmentedChoice
+        class="no-print"
+        :model-value="operation.kind"
+        :label="$t('workshop.operation')"
+        :options="kindOptions"
+        @update:model-value="(kind) => kind && choose(kind)"
+      />
       <div class="columns">
         <div class="drawn">
           <TipView v-if="plan?.tip" :tip="plan.tip" />

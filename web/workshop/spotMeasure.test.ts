@@ -1,13 +1,13 @@
 // @vitest-environment happy-dom
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
-import PrimeVue from 'primevue/config'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { SectionMeasure } from '../../contract/workshop'
 import type { SectionBlade } from '../../core/geometry/section'
 import { i18n } from '../i18n'
 import { useSession } from '../stores/session'
 import SpotMeasure from './SpotMeasure.vue'
+import { controls } from '../ui/controls'
 
 const KNIFE = '73e764e8-09b4-54e7-98ee-4887e493436b'
 const BLADE: SectionBlade = {
@@ -42,7 +42,7 @@ afterEach(() => {
 const form = (measured: readonly SectionMeasure[] = []): VueWrapper =>
   mount(SpotMeasure, {
     props: { knifeId: KNIFE, blade: BLADE, measured, zone: 'belly' },
-    global: { plugins: [i18n, [PrimeVue, { unstyled: true }]] },
+    global: { plugins: [i18n, controls] },
   })
 const field = (screen: VueWrapper, label: string): ReturnType<VueWrapper['get']> => {
   const id =

@@ -17,12 +17,13 @@ import SectionView from './SectionView.vue'
 import SeriesTable from './SeriesTable.vue'
 import StageTable from './StageTable.vue'
 import TipView from './TipView.vue'
+import { controls } from '../ui/controls'
 
 beforeEach(() => {
   setActivePinia(createPinia())
 })
 const shown = (component: Component, props: Record<string, unknown>): VueWrapper =>
-  mount(component, { props, global: { plugins: [i18n] } })
+  mount(component, { props, global: { plugins: [i18n, controls] } })
 
 const STONES = [
   { id: 'coarse', name: 'Coarse', micron: 63, diamond: false, rate: 1 },
@@ -102,10 +103,10 @@ describe('the panel of an operation', () => {
 
   it('passes on what is dragged and chosen', async () => {
     const chip = panel({ kind: 'chip', depthMm: 0.4, sessions: 1 })
-    await chip.find('input[type=range]').setValue('0.6')
-    expect(chip.emitted('update:modelValue')?.at(-1)).toEqual([{ kind: 'chip', depthMm: 0.6, sessions: 1 }])
+    await chip.get('[role=slider]').trigger('keydown', { code: 'ArrowRight' })
+    expect(chip.emitted('update:modelValue')?.at(-1)).toEqual([{ kind: 'chip', depthMm: 0.45, sessions: 1 }])
     await chip.findAll('[role=group] button')[2]?.trigger('click')
-    expect(chip.emitted('update:modelValue')?.at(-1)).toEqual([{ kind: 'chip', depthMm: 0.6, sessions: 3 }])
+    expect(chip.emitted('update:modelValue')?.at(-1)).toEqual([{ kind: 'chip', depthMm: 0.45, sessions: 3 }])
     const thin = panel({ kind: 'thin', targetBteMm: 0.3 })
     await thin.find('.presets button').trigger('click')
     expect(thin.emitted('update:modelValue')?.at(-1)).toEqual([{ kind: 'thin', targetBteMm: 0.32 }])
@@ -164,9 +165,9 @@ describe('the section on the screen', () => {
           ?.split(' ')
           .map((pair) => Number(pair.split(',')[0])) ?? []),
       )
-    await drawn.get('input[type=range]').setValue('0')
+    await drawn.get('[role=slider]').trigger('keydown', { code: 'Home' })
     const whole = widest()
-    await drawn.get('input[type=range]').setValue('1')
+    await drawn.get('[role=slider]').trigger('keydown', { code: 'End' })
     expect(widest()).toBeGreaterThan(whole)
   })
 })

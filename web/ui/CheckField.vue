@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import Checkbox from 'primevue/checkbox'
+import { useId } from 'vue'
+
+/** A box to tick, with its words beside it; `bare` hides the words but has them read out. */
+defineProps<{ label: string; bare?: boolean; disabled?: boolean }>()
+const model = defineModel<boolean>({ required: true })
+const id = useId()
+</script>
+
+<template>
+  <label class="check-field" :for="id" :title="bare ? label : undefined">
+    <Checkbox
+      v-model="model"
+      :input-id="id"
+      binary
+      :disabled="disabled ?? false"
+      :aria-label="bare ? label : undefined"
+    >
+      <template #icon="{ checked }">
+        <svg v-if="checked" width="18" height="18" viewBox="0 0 22 22" aria-hidden="true">
+          <path d="M4 12l5 5 9-12" fill="none" stroke="currentColor" stroke-width="3" />
+        </svg>
+      </template>
+    </Checkbox>
+    <span v-if="!bare">{{ label }}</span>
+  </label>
+</template>

@@ -1,0 +1,63 @@
+import PrimeVue, { defaultOptions } from 'primevue/config'
+import type { Plugin } from 'vue'
+import { styleNonce } from './styleNonce'
+
+/** The library brings behaviour and accessibility, these classes bring our look. */
+const passThrough = {
+  dialog: {
+    mask: { class: 'dialog-mask' },
+    root: { class: 'dialog' },
+    header: { class: 'dialog-header' },
+    pcCloseButton: { root: { class: 'dialog-close' } },
+  },
+  select: {
+    root: { class: 'select' },
+    overlay: { class: 'select-panel' },
+    listContainer: { class: 'select-list' },
+    option: { class: 'select-option' },
+    header: { class: 'select-find' },
+    virtualScroller: { root: { class: 'select-list' } },
+  },
+  inputtext: { root: { class: 'input' } },
+  textarea: { root: { class: 'input' } },
+  inputgroup: { root: { class: 'with-unit' } },
+  inputgroupaddon: { root: { class: 'unit' } },
+  datepicker: {
+    root: { class: 'when' },
+    dropdown: { class: 'when-open' },
+    panel: { class: 'select-panel when-panel' },
+    header: { class: 'when-header' },
+    title: { class: 'when-title' },
+    pcPrevButton: { root: { class: 'when-key' } },
+    pcNextButton: { root: { class: 'when-key' } },
+    selectMonth: { class: 'when-key' },
+    selectYear: { class: 'when-key' },
+    weekDayCell: { class: 'when-name' },
+    day: { class: 'when-day' },
+    month: { class: 'when-day' },
+    year: { class: 'when-day' },
+    timePicker: { class: 'when-clock' },
+    hourPicker: { class: 'when-part num' },
+    minutePicker: { class: 'when-part num' },
+    pcIncrementButton: { root: { class: 'when-key' } },
+    pcDecrementButton: { root: { class: 'when-key' } },
+  },
+  slider: { range: { class: 'slider-range' }, handle: { class: 'slider-handle' } },
+  checkbox: { root: { class: 'check' }, input: { class: 'check-input' }, box: { class: 'check-box' } },
+  accordionheader: { root: { class: 'fold-title' } },
+  progressbar: { value: { class: 'progress-value' } },
+}
+
+const MONDAY = 1
+
+/** Every control of the screens, without the library's own look. */
+export const controls: Plugin = {
+  install(app) {
+    app.use(PrimeVue, {
+      unstyled: true,
+      pt: passThrough,
+      locale: { ...defaultOptions.locale, firstDayOfWeek: MONDAY },
+      csp: { nonce: styleNonce },
+    })
+  },
+}
