@@ -23,6 +23,16 @@ export async function openCheck(page: Page, code: string): Promise<void> {
   await expect(page.getByRole('list', { name: 'Three marked spots' })).toBeVisible()
 }
 
+/** Does one thing with the knife whose page is open, by its key or from behind “More”. */
+export async function actOnKnife(page: Page, name: string): Promise<void> {
+  const keys = page.locator('.actions')
+  await expect(keys.getByRole('button', { name: 'More' })).toBeVisible()
+  const own = keys.getByRole('button', { name, exact: true }).or(keys.getByRole('link', { name, exact: true }))
+  if ((await own.count()) > 0) return await own.click()
+  await keys.getByRole('button', { name: 'More' }).click()
+  await page.getByRole('menuitem', { name, exact: true }).click()
+}
+
 /** Fails a test on whatever the browser complains about: a script error or a blocked style. */
 export function complaints(page: Page): string[] {
   const heard: string[] = []

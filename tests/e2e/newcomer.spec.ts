@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { complaints, DEMO, openAsManager } from './kitchen'
+import { actOnKnife, complaints, DEMO, openAsManager } from './kitchen'
 
 test('a newcomer signs in with what is on the screen, reads Today, checks a knife and sees its verdict change', async ({
   page,
@@ -8,7 +8,7 @@ test('a newcomer signs in with what is on the screen, reads Today, checks a knif
   await page.goto(DEMO)
   const shown = page.locator('.demo code')
   await page.getByLabel('Sign-in name').fill((await shown.nth(0).textContent()) ?? '')
-  await page.getByLabel('Password').fill((await shown.nth(1).textContent()) ?? '')
+  await page.getByLabel('Password', { exact: true }).fill((await shown.nth(1).textContent()) ?? '')
   await page.getByRole('button', { name: 'Sign in' }).click()
 
   await expect(page.getByRole('heading', { name: 'Tuesday 24 November' })).toBeVisible()
@@ -19,7 +19,7 @@ test('a newcomer signs in with what is on the screen, reads Today, checks a knif
   await expect(ilse).toContainText('Honing no longer helps.')
 
   await ilse.getByRole('link', { name: 'CH-07' }).first().click()
-  await page.getByRole('link', { name: 'Check', exact: true }).click()
+  await actOnKnife(page, 'Check the edge')
   await expect(page.getByRole('list', { name: 'Three marked spots' })).toBeVisible()
   await page.keyboard.type('160')
   await page.keyboard.press('Enter')

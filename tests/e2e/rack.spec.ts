@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { DEMO, openAsManager } from './kitchen'
+import { actOnKnife, DEMO, openAsManager } from './kitchen'
 
 test('filters and order live in the address bar', async ({ page }) => {
   await openAsManager(page, '/rack')
@@ -32,7 +32,7 @@ test('a knife is added with a type, a length and a station, then moved, taken ou
   await expect(page.getByText('Not measured yet')).toBeVisible()
   await expect(page.getByText('gives the stack for this blade', { exact: false })).toBeVisible()
 
-  await page.getByRole('button', { name: 'Move or hand over' }).click()
+  await actOnKnife(page, 'Move or hand over')
   await page.getByRole('combobox', { name: 'Holder' }).click()
   await page.getByRole('option', { name: 'Oda Finch' }).click()
   await page.getByRole('button', { name: 'Move it' }).click()
@@ -43,10 +43,10 @@ test('a knife is added with a type, a length and a station, then moved, taken ou
   await page.getByRole('dialog').getByRole('button', { name: 'Record' }).click()
   await expect(page.getByText('Measured: Heel height 47.5 mm.')).toBeVisible()
 
-  await page.getByRole('button', { name: 'Take out of service' }).click()
+  await actOnKnife(page, 'Take out of service')
   await page.getByRole('button', { name: 'Crack in the blade' }).click()
   await expect(page.locator('.verdict')).toContainText('Out of service. Crack in the blade')
-  await page.getByRole('button', { name: 'Back into service' }).click()
+  await actOnKnife(page, 'Put back into service')
   await page.getByRole('dialog').getByLabel('Reason').fill('looked again: a scratch')
   await page.getByRole('dialog').getByRole('button', { name: 'Back into service' }).click()
   await expect(page.getByText('Back in service. looked again: a scratch')).toBeVisible()

@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import IcalParser from 'ical.js'
-import { carry, carryByTouch, complaints, DEMO, openAsManager } from './kitchen'
+import { actOnKnife, carry, carryByTouch, complaints, DEMO, openAsManager } from './kitchen'
 
 const sessions = (page: Page): Locator => page.locator('.session')
 /** Opens the week and waits until its plan stands. */
@@ -239,7 +239,7 @@ test('a session that is done leaves the plan, which still stands, and the second
   }
   const [, second] = await planned()
   await page.goto(`${DEMO}/knife/${code}`)
-  await page.getByRole('button', { name: 'Sharpened' }).click()
+  await actOnKnife(page, 'Write down a sharpening')
   await page.getByRole('dialog').getByRole('button', { name: 'Record' }).click()
   await expect(page.getByRole('dialog')).toBeHidden()
   // the dialog closes at once, what it records is sent after it

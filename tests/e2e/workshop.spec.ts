@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { DEMO, openAsManager } from './kitchen'
+import { actOnKnife, DEMO, openAsManager } from './kitchen'
 
 /** Goes through a bench session as the screen says, and gives its instructions in order. */
 async function throughTheSession(page: Page): Promise<string[]> {
@@ -66,7 +66,7 @@ async function measure(page: Page, name: string): Promise<{ readonly from: numbe
 }
 
 async function openWorkshop(page: Page): Promise<void> {
-  await page.locator('.actions').getByRole('link', { name: 'Workshop', exact: true }).click()
+  await actOnKnife(page, 'Open the workshop')
   await expect(page.getByText(/min on the stones; [\d.]+ g of steel/)).toBeVisible()
 }
 

@@ -23,7 +23,7 @@ const zones = ZONES.map((value) => ({ value, label: say(`zone.${value}`) }))
 </script>
 
 <template>
-  <FoldSection :title="$t('bench.carryOver')">
+  <FoldSection :title="$t('bench.carryTitle')">
     <p class="soft small">{{ $t('bench.carryOverHint') }}</p>
     <AppForm :schema="CarriedWhat" :draft="() => ({ what })" :send="leave">
       <SegmentedChoice v-model="zone" big :label="$t('curve.zone')" :options="zones" />

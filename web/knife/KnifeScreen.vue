@@ -4,14 +4,13 @@ import { useRoute, useRouter } from 'vue-router'
 import { dullAheadWords, plannedSentence, runnerUpWords, verdictWords } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
-import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
-import HonedButton from '../ui/HonedButton.vue'
 import { useKeys } from '../ui/useKeys'
 import CarriedOver from '../bench/CarriedOver.vue'
 import { useCarryOvers } from '../bench/useCarryOvers'
 import EdgeCurve from './EdgeCurve.vue'
+import KnifeActions from './KnifeActions.vue'
 import KnifeDialogs, { type KnifeDialog } from './KnifeDialogs.vue'
 import KnifeFacts from './KnifeFacts.vue'
 import KnifeLessons from './KnifeLessons.vue'
@@ -23,7 +22,6 @@ import ZoneForces from './ZoneForces.vue'
 
 const props = defineProps<{ code: string }>()
 const fleet = useFleet()
-const session = useSession()
 const formats = useFormats()
 const route = useRoute()
 const router = useRouter()
@@ -95,41 +93,7 @@ useKeys({
       <template v-if="planned">{{ planned }}</template>
     </p>
     <p v-if="knife.verdict.action === 'quarantine' || isOut" class="soft small">{{ $t('caution.unsafe') }}</p>
-    <div class="actions no-print">
-      <template v-if="knife.status !== 'retired'">
-        <AppButton kind="main" :to="{ name: 'check', params: { code: knife.code } }">{{ $t('next.check') }}</AppButton>
-        <HonedButton v-if="!isOut" :knife="knife" />
-        <AppButton v-if="!isOut" :to="{ name: 'bench', params: { code: knife.code } }">{{
-          $t('next.bench')
-        }}</AppButton>
-        <AppButton v-if="!isOut" :to="{ name: 'workshop', params: { code: knife.code } }">{{
-          $t('workshop.open')
-        }}</AppButton>
-        <AppButton v-if="session.may('log-sharpening')" @click="dialog = 'sharpened'">
-          {{ $t('next.sharpened') }}
-        </AppButton>
-        <AppButton @click="dialog = 'measure'">{{ $t('knife.measure') }}</AppButton>
-        <AppButton v-if="session.may('move-knife')" @click="dialog = 'move'">
-          {{ $t('knife.move') }}
-        </AppButton>
-        <AppButton v-if="!isOut" @click="dialog = 'quarantine'">
-          {{ $t('next.takeOut') }}
-        </AppButton>
-      </template>
-      <AppButton v-if="isOut && session.may('release')" @click="dialog = 'release'">
-        {{ $t('knife.release') }}
-      </AppButton>
-      <AppButton kind="quiet" v-if="session.may('edit-knife')" @click="dialog = 'edit'">
-        {{ $t('knife.edit') }}
-      </AppButton>
-      <AppButton
-        kind="quiet"
-        v-if="session.may('retire-knife') && knife.status !== 'retired'"
-        @click="dialog = 'retire'"
-      >
-        {{ $t('knife.retire') }}
-      </AppButton>
-    </div>
+    <KnifeActions class="actions" :knife="knife" @ask="dialog = $event" />
     <template v-if="story">
       <EdgeCurve :story="story" :knife="knife" />
       <div class="columns told">
@@ -162,9 +126,6 @@ useKeys({
   margin: 14px 0 4px;
 }
 .actions {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
   margin: 12px 0 22px;
 }
 .columns {

@@ -1,15 +1,29 @@
 <script setup lang="ts">
 import Checkbox from 'primevue/checkbox'
-import { useId } from 'vue'
+import { useId, useTemplateRef } from 'vue'
 
 /** A box to tick, with its words beside it; `bare` hides the words but has them read out. */
 defineProps<{ label: string; bare?: boolean; disabled?: boolean }>()
 const model = defineModel<boolean>({ required: true })
 const id = useId()
+const box = useTemplateRef<HTMLElement>('box')
+/** A box ticked with finger or mouse lets the keys go again: Space stays the screen's own. */
+function letGo(): void {
+  setTimeout(() => {
+    const { activeElement } = document
+    if (activeElement instanceof HTMLElement && box.value?.contains(activeElement)) activeElement.blur()
+  })
+}
 </script>
 
 <template>
-  <label class="check-field" :for="id" :title="bare ? label : undefined">
+  <label
+    ref="box"
+    class="check-field"
+    :for="id"
+    :title="bare ? label : undefined"
+    @click="$event.detail > 0 && letGo()"
+  >
     <Checkbox
       v-model="model"
       :input-id="id"

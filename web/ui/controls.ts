@@ -45,6 +45,12 @@ const passThrough = {
   slider: { range: { class: 'slider-range' }, handle: { class: 'slider-handle' } },
   checkbox: { root: { class: 'check' }, input: { class: 'check-input' }, box: { class: 'check-box' } },
   accordionheader: { root: { class: 'fold-title' } },
+  menu: {
+    root: { class: 'select-panel' },
+    list: { class: 'menu-list' },
+    item: { class: 'menu-item' },
+    itemLink: { class: 'menu-link' },
+  },
   progressbar: { value: { class: 'progress-value' } },
 }
 

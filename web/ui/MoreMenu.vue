@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import Menu from 'primevue/menu'
+import type { MenuItem } from 'primevue/menuitem'
+import { computed, useTemplateRef } from 'vue'
+import { useRouter, type RouteLocationRaw } from 'vue-router'
+import AppButton from './AppButton.vue'
+
+export interface MoreItem {
+  readonly label: string
+  readonly to?: RouteLocationRaw
+  readonly act?: () => void
+}
+
+/** What is needed now and then, behind one key. */
+const props = defineProps<{ label: string; items: readonly MoreItem[] }>()
+const router = useRouter()
+const menu = useTemplateRef<{ toggle: (event: Event) => void }>('menu')
+const model = computed((): MenuItem[] =>
+  props.items.map(({ label, to, act }) => ({
+    label,
+    command: () => {
+      if (to !== undefined) void router.push(to)
+      act?.()
+    },
+  })),
+)
+</script>
+
+<template>
+  <AppButton v-if="items.length > 0" icon="ellipsis-h" aria-haspopup="menu" @click="menu?.toggle($event)">{{
+    label
+  }}</AppButton>
+  <Menu ref="menu" :model="model" popup :aria-label="label" />
+</template>
