@@ -104,7 +104,7 @@ async function benchRebuild(base: string, cookie: string, db: Database): Promise
     await new Promise((settle) => setTimeout(settle, 200))
   }
   note(
-    'All 150 knives reckoned anew from three years of log, in a worker thread',
+    'All 150 knives worked out again from three years of log, in a worker thread',
     `${((performance.now() - started) / 1000).toFixed(1)} s`,
     '30 s',
   )

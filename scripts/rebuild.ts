@@ -17,7 +17,7 @@ async function main(): Promise<void> {
       if (done % 10 === 0) console.log(`${done} knives`)
       return await Promise.resolve(true)
     })
-    console.log(`${done} knives reckoned anew.`)
+    console.log(`${done} knives worked out again.`)
   } finally {
     await db.close()
   }

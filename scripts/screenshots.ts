@@ -46,7 +46,7 @@ const PICTURES: readonly Picture[] = [
         .first()
         .waitFor({ timeout: 40_000 })
       await page.getByRole('progressbar').waitFor({ state: 'hidden', timeout: 40_000 })
-      await page.getByRole('button', { name: 'Go by this plan' }).click()
+      await page.getByRole('button', { name: 'Use this plan' }).click()
       await page.getByText(/The plan the house goes by/).waitFor()
       await page.locator('.session').nth(1).click()
       await page.evaluate(() => {
@@ -60,7 +60,7 @@ const PICTURES: readonly Picture[] = [
   },
   {
     name: 'my-day-phone',
-    path: '/my-day',
+    path: '/roll',
     size: PHONE,
     prepare: (page) => page.getByRole('link', { name: 'To the bench' }).first().waitFor(),
   },
@@ -71,7 +71,7 @@ const PICTURES: readonly Picture[] = [
   { name: 'check-phone', path: '/check/CH-07', size: PHONE },
   {
     name: 'exchange',
-    path: '/exchange',
+    path: '/deliveries',
     prepare: async (page) => {
       await page.getByLabel('or paste it').fill(SHEET)
       await page.getByRole('button', { name: 'Dry run' }).click()

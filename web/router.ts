@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory, START_LOCATION, type Router } from 'vue-router'
+import { say } from './i18n'
 import type { useFleet } from './live/fleet'
 import type { useSession } from './stores/session'
 import TodayScreen from './today/TodayScreen.vue'
@@ -44,9 +45,11 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       },
       { path: '/week', name: 'week', component: () => import('./week/WeekScreen.vue') },
       { path: '/crew', name: 'crew', component: () => import('./crew/CrewScreen.vue') },
-      { path: '/my-day', name: 'my-day', component: () => import('./myday/MyDayScreen.vue') },
+      { path: '/roll', name: 'roll', component: () => import('./roll/RollScreen.vue') },
+      { path: '/my-day', redirect: '/roll' },
       { path: '/learned', name: 'learned', component: () => import('./learning/LearningScreen.vue') },
-      { path: '/exchange', name: 'exchange', component: () => import('./exchange/ExchangeScreen.vue') },
+      { path: '/deliveries', name: 'deliveries', component: () => import('./exchange/ExchangeScreen.vue') },
+      { path: '/exchange', redirect: '/deliveries' },
       { path: '/house', name: 'house', component: () => import('./house/HouseScreen.vue') },
       { path: '/:rest(.*)*', redirect: '/today' },
     ],
@@ -61,6 +64,12 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
     } catch {
       return { name: 'sign-in', query: to.fullPath === '/today' ? {} : { back: to.fullPath } }
     }
+  })
+  // the page says where one is: the knife's code, or the name of the screen
+  router.afterEach(({ name, params }) => {
+    const code = typeof params['code'] === 'string' ? params['code'] : null
+    const screen = typeof name === 'string' ? say(`place.${name}`) : ''
+    document.title = [code, screen, 'Yorvik'].filter(Boolean).join(' · ')
   })
   return router
 }

@@ -29,18 +29,18 @@ const lessons = (learned: Partial<EdgeStory['learned']> = {}): string =>
 describe('what was learned of a knife, in a cook’s words', () => {
   it('says how fast it wears, with the doubt', () => {
     expect(lessons({ wear: band(1.4, 1.2, 1.65) })).toContain(
-      'It wears 40 % faster than its steel and station would have it (20 to 65 %).',
+      'It wears 40 % faster than is usual for its steel and station (20 to 65 %).',
     )
     expect(lessons({ wear: band(0.7, 0.55, 0.9) })).toContain(
-      'It wears 30 % slower than its steel and station would have it (10 to 45 %).',
+      'It wears 30 % slower than is usual for its steel and station (10 to 45 %).',
     )
-    expect(lessons()).toContain('It wears about as its steel and station would have it')
+    expect(lessons()).toContain('It wears about as is usual for its steel and station')
   })
 
-  it('says what it stands on: its own readings, a few, or its kin', () => {
+  it('says what it stands on: its own readings, a few, or similar knives', () => {
     expect(lessons()).toContain('Stands on 40 readings of its own.')
     expect(lessons({ readingCount: 1, knownFrom: 'similar' })).toContain(
-      'Only 1 reading of its own; the rest is what its kin do here.',
+      'Only 1 reading of its own; the rest is what similar knives do here.',
     )
     expect(lessons({ readingCount: 0, knownFrom: 'similar' })).toContain('Nobody has read it yet')
   })
@@ -63,7 +63,7 @@ describe('what was learned of a knife, in a cook’s words', () => {
 
   it('says how long it lasts from fresh, and when that is beyond all services', () => {
     expect(lessons()).toContain('From fresh to its limit it lasts about 20 h on the board (12 to 33 h).')
-    expect(lessons({ lifeHours: { low: 40, middle: null, high: null } })).toContain('outlasts every service')
+    expect(lessons({ lifeHours: { low: 40, middle: null, high: null } })).toContain('lasts longer than all services')
     expect(lessons({ lifeHours: { low: 12, middle: 20, high: null } })).toContain('(12 to more)')
   })
 })
@@ -94,7 +94,7 @@ describe('what is left of the blade', () => {
     expect(said({ heelHeightMm: 33, wornOut: null })).toContain(
       'It is worn out for its job: 33 mm at the heel, 34.5 mm needed.',
     )
-    expect(said({ thinningDue: null, wornOut: null })).toContain('outlives anybody’s plans')
+    expect(said({ thinningDue: null, wornOut: null })).toContain('there is no end in sight')
   })
 })
 

@@ -42,7 +42,7 @@ describe('a verdict in a cook’s words', () => {
       reasons: [{ code: 'never-read', values: { zone: 'tip', lowGf: 190, highGf: 480, limitGf: 350, sign: 'skates' } }],
     })
     expect(verdictWords(unseen, say, format).why).toBe(
-      'Not looked at yet. One sign settles it: if it skates on the skin, it wants the stone.',
+      'Not looked at yet. One sign is enough: if it skates on the skin, it needs the stone.',
     )
   })
 

@@ -88,7 +88,9 @@ describe('a plan in sentences', () => {
     const placement = { jobId: 'k', windowId: WINDOW, benchId: 'b', personId: 't' }
     expect(
       changeWords({ jobId: 'k', before: placement, after: null, why: 'no-longer-wanted' }, names, say, format),
-    ).toBe('CH-07: off the plan, was Thursday afternoon, Teun Aalders, Window bench. It no longer wants the bench.')
+    ).toBe(
+      'CH-07: off the plan, was Thursday afternoon, Teun Aalders, Window bench. It does not need the bench any more.',
+    )
     expect(changeWords({ jobId: 'k', before: null, after: placement, why: 'new-work' }, names, say, format)).toMatch(
       /^CH-07: new, Thursday afternoon/,
     )
@@ -99,11 +101,7 @@ describe('a plan in sentences', () => {
         say,
         format,
       ),
-    ).toEqual([
-      'Teun Aalders is not there on Thursday afternoon.',
-      'A stone is gone.',
-      'CH-07 has come to want the bench.',
-    ])
+    ).toEqual(['Teun Aalders is not there on Thursday afternoon.', 'A stone is gone.', 'CH-07 needs the bench now.'])
   })
 
   it('sets the plan against custom in one sentence', () => {

@@ -152,7 +152,7 @@ test('the network may go in the middle: counting goes on and is sent when it is 
     .first()
     .click()
   await expect(tablet.locator('.count .big')).toHaveText('5')
-  await tablet.getByRole('button', { name: 'Break it off' }).click()
+  await tablet.getByRole('button', { name: 'Stop here' }).click()
   await expect(tablet.getByRole('heading', { name: 'CH-12' })).toBeVisible()
   await other.close()
 })
@@ -202,7 +202,7 @@ test('the inclinometer warns of the wrong angle, the scale of a heavy hand, and 
   await expect(page.getByText(/24° too steep: it puts on a micro-bevel/)).toBeVisible()
   await page.getByRole('slider', { name: /Scale under the stone/ }).press('End')
   await expect(page.getByText(/Pressing 60 N: too heavy/)).toBeVisible()
-  await page.getByRole('button', { name: 'Break it off' }).click()
+  await page.getByRole('button', { name: 'Stop here' }).click()
   await expect(page.getByRole('heading', { name: 'PE-07' })).toBeVisible()
 })
 
@@ -218,7 +218,7 @@ test('a house writes its own words into a recipe, and the bench says them', asyn
   await page.getByRole('option', { name: 'Strop only', exact: true }).click()
   await page.getByRole('button', { name: /Begin/ }).click()
   await expect(page.getByRole('heading', { name: 'Hold it to the window first.' })).toBeVisible()
-  await page.getByRole('button', { name: 'Break it off' }).click()
+  await page.getByRole('button', { name: 'Stop here' }).click()
   await expect(page.getByRole('heading', { name: 'CH-01' })).toBeVisible()
   await page.goto(`${DEMO}/house?part=recipes`)
   await page.getByRole('combobox', { name: 'Recipe' }).click()
@@ -279,7 +279,7 @@ test('twenty minutes on the first stone, and a burr that comes late on a finer o
     await page.keyboard.press('b')
   }
   await expect(page.getByText(/the angle has dropped/)).toBeHidden()
-  await page.getByRole('button', { name: 'Break it off' }).click()
+  await page.getByRole('button', { name: 'Stop here' }).click()
   await expect(page.getByRole('heading', { name: 'CH-02' })).toBeVisible()
 })
 
@@ -303,7 +303,7 @@ test('pressing falls along the ladder, and the rhythm counts and says the count 
   for (let stroke = 0; stroke < 110; stroke++) await page.keyboard.press('Space')
   await expect(page.getByText(/about 3 N/).first()).toBeVisible()
   await page.getByRole('button', { name: 'Say nothing' }).click()
-  await page.getByRole('button', { name: 'Break it off' }).click()
+  await page.getByRole('button', { name: 'Stop here' }).click()
   await expect(page.getByRole('heading', { name: 'CH-02' })).toBeVisible()
 })
 

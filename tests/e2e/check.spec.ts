@@ -1,22 +1,22 @@
 import { expect, test } from '@playwright/test'
 import { WebSocket } from 'ws'
-import { DEMO, openAsManager, openCheck } from './kitchen'
+import { DEMO, openAsManager, openCheck, slideTo } from './kitchen'
 
 test('the simulated tester fills the spots by itself, and says when it was not zeroed', async ({ page }) => {
   await openAsManager(page, '/check/CH-12')
   const spots = page.getByRole('list', { name: 'Three marked spots' })
   await expect(page.getByText(/Reading live from simulator/)).toBeVisible()
-  await page.getByRole('slider').fill('240')
+  await slideTo(page.getByRole('slider'), 240)
   await page.getByRole('button', { name: 'Zero' }).click()
   await expect(page.getByText('zeroed', { exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Cut the line' }).click()
   await expect(spots.getByRole('button', { name: /heel/ })).toContainText('240 gf')
   await expect(spots.getByRole('button', { name: /belly/ })).toHaveAttribute('aria-pressed', 'true')
-  await page.getByRole('slider').fill('260')
+  await slideTo(page.getByRole('slider'), 260)
   await page.getByRole('button', { name: 'Cut the line' }).click()
   await expect(page.getByText('That cut came without a zero before it.', { exact: false })).toBeVisible()
   await page.keyboard.press('h')
-  await page.getByRole('slider').fill('250')
+  await slideTo(page.getByRole('slider'), 250)
   await page.getByRole('button', { name: 'Zero' }).click()
   await page.getByRole('button', { name: 'Cut the line' }).click()
   await expect(spots.getByRole('button', { name: /heel/ })).toContainText('2 readings, ± 5 gf')
@@ -69,7 +69,7 @@ test('what was recorded as the session ended is kept, and sent when its person h
   await page.getByRole('button', { name: 'Record the check' }).click()
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await page.getByLabel('Sign-in name').fill('maren')
-  await page.getByLabel('Password').fill('ferry-landing')
+  await page.getByLabel('Password', { exact: true }).fill('ferry-landing')
   const sent = page.waitForResponse((response) => response.url().endsWith('/api/events') && response.ok())
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page).toHaveURL(/check\/PA-04/)
@@ -87,7 +87,7 @@ test('what was typed and not recorded is still there after the session ended', a
   await page.reload()
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await page.getByLabel('Sign-in name').fill('maren')
-  await page.getByLabel('Password').fill('ferry-landing')
+  await page.getByLabel('Password', { exact: true }).fill('ferry-landing')
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page.getByRole('list', { name: 'Three marked spots' })).toContainText('291 gf')
 })

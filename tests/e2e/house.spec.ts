@@ -24,7 +24,7 @@ test('a station and the week are changed from now on', async ({ page }) => {
   await openAsManager(page, '/house?part=stations')
   await page.getByRole('row', { name: /Grill/ }).getByRole('button', { name: 'Change' }).click()
   const dialog = page.getByRole('dialog')
-  await expect(dialog.getByText('the past stays as it was reckoned', { exact: false })).toBeVisible()
+  await expect(dialog.getByText('The past stays as it was', { exact: false })).toBeVisible()
   await dialog.getByLabel('Hours a service').fill('1,75')
   await dialog.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('row', { name: /Grill/ })).toContainText('1.8 h')
@@ -58,8 +58,8 @@ test('a lower limit turns edges dull, and light or dark is this screen’s own c
   await expect(page.locator('.zones')).toContainText(/dull|out/)
 })
 
-test('files come out of Exchange as they are named', async ({ page }) => {
-  await openAsManager(page, '/exchange')
+test('files come out of Deliveries as they are named', async ({ page }) => {
+  await openAsManager(page, '/deliveries')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'Fleet' }).click(),

@@ -33,6 +33,18 @@ export async function actOnKnife(page: Page, name: string): Promise<void> {
   await page.getByRole('menuitem', { name, exact: true }).click()
 }
 
+/** Slides to a number with the keys: Home, ten steps at a time, then one. */
+export async function slideTo(slider: Locator, value: number): Promise<void> {
+  const now = async (): Promise<number> => Number(await slider.getAttribute('aria-valuenow'))
+  await slider.press('Home')
+  for (const [key, least] of [
+    ['PageUp', 10],
+    ['ArrowRight', 1],
+  ] as const)
+    while ((await now()) + least <= value) await slider.press(key)
+  expect(await now()).toBe(value)
+}
+
 /** Fails a test on whatever the browser complains about: a script error or a blocked style. */
 export function complaints(page: Page): string[] {
   const heard: string[] = []

@@ -77,7 +77,7 @@ test('everything is reckoned anew with progress, and comes out the same', async 
   const forces = await page.locator('.zones').textContent()
   await page.goto(`${new URL(page.url()).origin}/learned`)
   await page.getByRole('button', { name: 'Reckon anew' }).click()
-  await expect(page.getByText('Done: 48 knives reckoned.')).toBeVisible({ timeout: MINUTE_MS })
+  await expect(page.getByText('Done: 48 knives.')).toBeVisible({ timeout: MINUTE_MS })
   await page.goto(`${new URL(page.url()).origin}/knife/CH-09`)
   await expect(page.locator('.zones')).toHaveText(forces ?? '')
 })

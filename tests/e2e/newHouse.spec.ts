@@ -32,7 +32,7 @@ test('an empty house is set up, takes a fleet from a spreadsheet and gets a righ
   await page.getByRole('dialog').getByLabel('Length').fill('200')
   await page.getByRole('dialog').getByRole('button', { name: 'Add knife' }).click()
   await expect(page.getByRole('heading', { name: 'CH-01' })).toBeVisible()
-  await page.getByRole('link', { name: 'Exchange' }).click()
+  await page.getByRole('link', { name: 'Deliveries' }).click()
   await page.locator('input[type=file]').setInputFiles({
     name: 'knives.csv',
     mimeType: 'text/csv',
@@ -60,7 +60,7 @@ test('an empty house is set up, takes a fleet from a spreadsheet and gets a righ
   await expect(page.getByText('chef’s 241.3 mm', { exact: false })).toBeVisible()
   // no tester, no honing ever logged: nothing is said of an edge as a fact before somebody has looked
   await page.goto(`${EMPTY}/today`)
-  await expect(mine).toContainText('Not looked at yet. One sign settles it')
+  await expect(mine).toContainText('Not looked at yet. One sign is enough')
   await expect(page.locator('main')).not.toContainText(/is dull|are dull/)
   const signs = [
     ['K1', 'Skates on the skin'],

@@ -146,7 +146,7 @@ async function begin(page: Page, { code, recipe }: Run, pace: 'step by step' | '
   await page.getByRole('button', { name: /Begin/ }).click()
 }
 const breakOff = async (page: Page, code: string): Promise<void> => {
-  await page.getByRole('button', { name: 'Break it off' }).click()
+  await page.getByRole('button', { name: 'Stop here' }).click()
   await expect(page.getByRole('heading', { name: code })).toBeVisible()
 }
 /** The regular expressions are met by the lines in their order, other lines between them. */

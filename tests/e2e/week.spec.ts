@@ -11,7 +11,7 @@ async function openWeek(page: Page): Promise<void> {
 
 test('the sample house’s week plans itself, within what can be proven, and says why', async ({ page }) => {
   await openWeek(page)
-  await expect(page.getByText('A draft: nobody goes by it yet.')).toBeVisible()
+  await expect(page.getByText('A draft: nobody works by it yet.')).toBeVisible()
   expect(await sessions(page).count()).toBeGreaterThan(10)
   // only quiet windows stand there, with benches as lanes
   await expect(page.getByRole('region', { name: /afternoon|morning/ }).first()).toBeVisible()
@@ -68,14 +68,14 @@ test('a job is dragged and locked, the plan accepted, planned again around someb
     .locator('.window', { has: page.locator(`[data-job="${job}"]`) })
     .getAttribute('aria-label')
   // it stays where it was locked, whatever else is planned afresh
-  await page.getByRole('button', { name: 'Plan afresh' }).click()
+  await page.getByRole('button', { name: 'Plan from the start' }).click()
   await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 15_000 })
   expect(await page.locator('.window', { has: page.locator(`[data-job="${job}"]`) }).getAttribute('aria-label')).toBe(
     lockedIn,
   )
-  await page.getByRole('button', { name: 'Go by this plan' }).click()
-  await expect(page.getByText('The house goes by this plan now.')).toBeVisible()
-  await expect(page.getByText(/The plan the house goes by, accepted/)).toBeVisible()
+  await page.getByRole('button', { name: 'Use this plan' }).click()
+  await expect(page.getByText('The house works by this plan now.')).toBeVisible()
+  await expect(page.getByText(/The plan of the house, accepted/)).toBeVisible()
 
   // Oda falls ill for two days
   const { people } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as {
@@ -92,15 +92,15 @@ test('a job is dragged and locked, the plan accepted, planned again around someb
     true,
   )
   await page.reload()
-  await expect(page.getByText('The plan no longer stands.')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText('The plan does not fit any more.')).toBeVisible({ timeout: 15_000 })
   await expect(page.getByText(/Oda Finch is not there on/).first()).toBeVisible()
   await page.getByRole('button', { name: 'Plan again around it' }).click()
   await expect(page.getByRole('heading', { name: 'What changes' })).toBeVisible({ timeout: 15_000 })
   await expect(page.locator('.changes')).toContainText('Oda Finch is not there.')
   await expect(page.locator('.session[aria-label*="Oda Finch"]')).toHaveCount(0)
-  await page.getByRole('button', { name: 'Go by this plan' }).click()
-  await expect(page.getByText(/The plan the house goes by, accepted/)).toBeVisible({ timeout: 15_000 })
-  await expect(page.getByText('The plan no longer stands.')).toBeHidden()
+  await page.getByRole('button', { name: 'Use this plan' }).click()
+  await expect(page.getByText(/The plan of the house, accepted/)).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText('The plan does not fit any more.')).toBeHidden()
 
   // each person's calendar, read by ical.js, which knows nothing of what wrote it
   const { accepted } = (await (await page.request.get(`${DEMO}/api/plan`)).json()) as {
@@ -218,11 +218,11 @@ test('a session that is done leaves the plan, which still stands, and the second
   page,
 }) => {
   await openWeek(page)
-  await page.getByRole('button', { name: 'Plan afresh' }).click()
+  await page.getByRole('button', { name: 'Plan from the start' }).click()
   await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 15_000 })
-  const accept = page.getByRole('button', { name: 'Go by this plan' })
+  const accept = page.getByRole('button', { name: 'Use this plan' })
   if (await accept.isEnabled()) await accept.click()
-  await expect(page.getByText(/The plan the house goes by, accepted/)).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText(/The plan of the house, accepted/)).toBeVisible({ timeout: 15_000 })
   // a knife that nobody else's test is about
   const taken = /^(CH-0[3468]|CH-1[02]|PA-|PE-0[23]|SA-|SL-|BN-|BR-)/
   const codes = await page.locator('.session[data-job$="#2"] b').allInnerTexts()
@@ -245,8 +245,8 @@ test('a session that is done leaves the plan, which still stands, and the second
   // the dialog closes at once, what it records is sent after it
   await expect.poll(planned).toEqual([second])
   await page.goto(`${DEMO}/week`)
-  await expect(page.getByText(/The plan the house goes by, accepted/)).toBeVisible({ timeout: 15_000 })
-  await expect(page.getByText('The plan no longer stands.')).toBeHidden()
+  await expect(page.getByText(/The plan of the house, accepted/)).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText('The plan does not fit any more.')).toBeHidden()
   await expect(page.locator(`.session[data-job="${knifeId}"]`)).toHaveCount(1)
   await expect(page.locator(`.session[data-job="${knifeId}#2"]`)).toHaveCount(0)
 })
@@ -270,7 +270,7 @@ test('the chef’s sliders change the plan, and custom stands beside it in numbe
 
 test('my day is a list on a phone, and its calendar link can be ended', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  await openAsManager(page, '/my-day')
+  await openAsManager(page, '/roll')
   await expect(page.getByText(/^Before dinner, 17:30/).first()).toBeVisible()
   await expect(page.getByText(/^Hone [A-Z]{2}-\d\d/).first()).toBeVisible()
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0)
@@ -323,7 +323,7 @@ test('a cook sees the week and plans nothing in it', async ({ page }) => {
   )
   await page.goto(`${DEMO}/week`)
   await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 15_000 })
-  await expect(page.getByRole('button', { name: 'Go by this plan' })).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Use this plan' })).toHaveCount(0)
   await sessions(page).first().click()
   await expect(page.getByRole('button', { name: 'Lock it here' })).toHaveCount(0)
 })

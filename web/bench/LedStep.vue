@@ -26,6 +26,7 @@ import StepDrawing from './StepDrawing.vue'
 import StrokeCount from './StrokeCount.vue'
 import TryPanel from './TryPanel.vue'
 import type { LiveValue } from './useInstruments'
+import TermText from '../ui/TermText.vue'
 
 /** One step at a time: what to do and why, what to look for, what to do when it is not so. */
 const props = defineProps<{
@@ -112,7 +113,7 @@ const force = (when: 'before' | 'after', spot: Zone, forceGf: number): void => {
     </div>
     <div class="told">
       <h1>{{ words.what }}</h1>
-      <p class="why">{{ words.why }}</p>
+      <p class="why"><TermText :text="words.why" /></p>
       <p v-if="ways.length > 0" class="way">{{ ways.join(' ') }}</p>
       <template v-if="step.kind === 'fetch'">
         <p v-for="reason in reasons" :key="reason" class="note">{{ $t('bench.reasonsNow', { reason }) }}</p>

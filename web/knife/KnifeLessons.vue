@@ -4,6 +4,7 @@ import type { EdgeStory, KnifeView } from '../../contract/knives'
 import { knifeLessons, mismatchWords } from '../../words/learned'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
+import TermText from '../ui/TermText.vue'
 
 const props = defineProps<{ story: EdgeStory; knife: KnifeView }>()
 const formats = useFormats()
@@ -19,7 +20,7 @@ const lessons = computed(() => knifeLessons(props.story, say, formats.value))
     <h2>{{ $t('learned.title') }}</h2>
     <p v-if="mismatch" class="mismatch">{{ mismatch }}</p>
     <ul>
-      <li v-for="lesson in lessons" :key="lesson">{{ lesson }}</li>
+      <li v-for="lesson in lessons" :key="lesson"><TermText :text="lesson" /></li>
     </ul>
   </section>
 </template>

@@ -19,6 +19,7 @@ import KnifeTimeline from './KnifeTimeline.vue'
 import SteelLeft from './SteelLeft.vue'
 import { useEdgeStory } from './useEdgeStory'
 import ZoneForces from './ZoneForces.vue'
+import TermText from '../ui/TermText.vue'
 
 const props = defineProps<{ code: string }>()
 const fleet = useFleet()
@@ -87,7 +88,7 @@ useKeys({
     <EdgeStrip :knife="knife" large />
     <ZoneForces :knife="knife" />
     <p class="verdict">
-      <b>{{ words.what }}</b> {{ words.why }}
+      <b>{{ words.what }}</b>{{ ' ' }}<TermText :text="words.why" />{{ ' ' }}
       <template v-if="knife.word !== 'dull' && knife.word !== 'out'">{{ ahead }}{{ ' ' }}</template>
       <span v-if="otherwise && !isOut" class="soft">{{ otherwise }}{{ ' ' }}</span>
       <template v-if="planned">{{ planned }}</template>

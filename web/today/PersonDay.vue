@@ -57,7 +57,13 @@ header {
 .fine {
   padding-top: 4px;
 }
-@media (max-width: 700px) {
+@media print {
+  .person {
+    content-visibility: visible;
+    break-inside: avoid;
+  }
+}
+@media screen and (max-width: 700px) {
   .person {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -45,7 +45,12 @@ const ahead = computed(() =>
 .say {
   line-height: 1.32;
 }
-@media (max-width: 700px) {
+@media print {
+  .knife {
+    grid-template-columns: 58px 178px minmax(0, 1fr) !important;
+  }
+}
+@media screen and (max-width: 700px) {
   .knife {
     grid-template-columns: 62px minmax(0, 1fr) auto;
     gap: 4px 10px;

@@ -89,7 +89,7 @@ const summary = computed(() =>
       <p v-if="fleet.knives.length === 0" class="empty lead">
         {{ $t('today.empty') }}
         <AppButton kind="main" to="/rack">{{ $t('today.addKnives') }}</AppButton>
-        <AppButton v-if="session.may('import')" to="/exchange">{{ $t('today.importKnives') }}</AppButton>
+        <AppButton v-if="session.may('import')" to="/deliveries">{{ $t('today.importKnives') }}</AppButton>
       </p>
       <div v-else class="columns">
         <div>

@@ -132,10 +132,10 @@ describe('the day in a sentence', () => {
 
   it('says where the clock stands, what is dull and whether the bench has room', () => {
     expect(say([knife('stone', 'oda', { word: 'dull' })])).toBe(
-      'Quiet until 17:30. 1 edge is dull. The bench has room for all of it: 32 min of 120 min.',
+      'Quiet until 17:30. 1 edge is dull. There is time for all of it at the bench: 32 min of 120 min.',
     )
     expect(say(Array.from({ length: 7 }, () => knife('stone', 'oda', { word: 'dull' })))).toContain(
-      'The bench is 32 min short',
+      '152 min of work, 120 min free, 32 min missing',
     )
     expect(say([knife('hone', 'oda')], '2026-11-24T13:00:00Z')).toBe(
       'Service: lunch until 14:30. Every edge is fit for service.',

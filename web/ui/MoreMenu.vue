@@ -12,7 +12,8 @@ export interface MoreItem {
 }
 
 /** What is needed now and then, behind one key. */
-const props = defineProps<{ label: string; items: readonly MoreItem[] }>()
+const props = defineProps<{ label: string; items: readonly MoreItem[]; kind?: 'bare'; icon?: string }>()
+defineOptions({ inheritAttrs: false })
 const router = useRouter()
 const menu = useTemplateRef<{ toggle: (event: Event) => void }>('menu')
 const model = computed((): MenuItem[] =>
@@ -27,8 +28,14 @@ const model = computed((): MenuItem[] =>
 </script>
 
 <template>
-  <AppButton v-if="items.length > 0" icon="ellipsis-h" aria-haspopup="menu" @click="menu?.toggle($event)">{{
-    label
-  }}</AppButton>
+  <AppButton
+    v-if="items.length > 0"
+    v-bind="{ ...$attrs, ...(kind ? { kind } : {}) }"
+    :icon="icon ?? 'ellipsis-h'"
+    aria-haspopup="menu"
+    @click="menu?.toggle($event)"
+  >
+    {{ label }}
+  </AppButton>
   <Menu ref="menu" :model="model" popup :aria-label="label" />
 </template>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
-import { RouterLink, useRouter } from 'vue-router'
+import { computed } from 'vue'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
 import AppButton from './AppButton.vue'
+import MoreMenu, { type MoreItem } from './MoreMenu.vue'
 
 const emit = defineEmits<{ find: []; keys: [] }>()
 const session = useSession()
@@ -16,26 +19,75 @@ async function signOut(): Promise<void> {
   fleet.forget()
   await router.push('/sign-in')
 }
+
+interface Place {
+  readonly name: string
+  readonly to: string
+  readonly icon: string
+  readonly here: boolean
+}
+const route = useRoute()
+const place = (name: string, to: string, icon: string, ...others: string[]): Place => ({
+  name,
+  to,
+  icon,
+  here: others.includes(String(route.name)),
+})
+/** What a cook needs; on a phone these four stand, the rest is behind one key. */
+const first = computed(() => [
+  place('today', '/today', 'sun'),
+  place('myday', '/roll', 'user'),
+  place('rack', '/rack', 'list', 'knife', 'session'),
+  place('week', '/week', 'calendar'),
+])
+const rest = computed(() => [
+  ...(session.may('manage-house') ? [place('crew', '/crew', 'users')] : []),
+  place('workshop', '/workshop', 'wrench', 'workshop'),
+  place('learned', '/learned', 'chart-line'),
+  ...(session.may('import') ? [place('exchange', '/deliveries', 'box')] : []),
+  ...(session.may('manage-house') ? [place('house', '/house', 'home')] : []),
+])
+const behind = computed((): MoreItem[] => [
+  {
+    label: say('nav.find'),
+    act: () => {
+      emit('find')
+    },
+  },
+  ...rest.value.map(({ name, to }) => ({ label: say(`nav.${name}`), to })),
+  {
+    label: say('nav.leave'),
+    act: () => {
+      void signOut()
+    },
+  },
+])
 </script>
 
 <template>
   <nav class="rail" :aria-label="$t('nav.label')">
     <b class="mark">Yorvik</b>
-    <RouterLink to="/today">{{ $t('nav.today') }}</RouterLink>
-    <RouterLink to="/my-day">{{ $t('nav.myday') }}</RouterLink>
-    <RouterLink to="/week">{{ $t('nav.week') }}</RouterLink>
-    <RouterLink to="/rack" :class="{ 'router-link-active': $route.name === 'knife' }">{{ $t('nav.rack') }}</RouterLink>
-    <AppButton kind="bare" @click="emit('find')">{{ $t('nav.find') }}</AppButton>
-    <RouterLink v-if="session.may('manage-house')" to="/crew">{{ $t('nav.crew') }}</RouterLink>
-    <RouterLink to="/workshop" :class="{ 'router-link-active': $route.name === 'workshop' }">{{
-      $t('nav.workshop')
-    }}</RouterLink>
-    <RouterLink to="/learned">{{ $t('nav.learned') }}</RouterLink>
-    <RouterLink v-if="session.may('import')" to="/exchange">{{ $t('nav.exchange') }}</RouterLink>
-    <RouterLink v-if="session.may('manage-house')" to="/house">{{ $t('nav.house') }}</RouterLink>
-    <span class="gap" />
-    <AppButton kind="bare" class="keys" @click="emit('keys')">{{ $t('nav.keys') }}</AppButton>
-    <AppButton kind="bare" :title="session.person?.name ?? ''" @click="signOut">{{ $t('nav.leave') }}</AppButton>
+    <RouterLink v-for="place in first" :key="place.to" :to="place.to" :class="{ 'router-link-active': place.here }">
+      <span class="pi" :class="`pi-${place.icon}`" aria-hidden="true" />{{ $t(`nav.${place.name}`) }}
+    </RouterLink>
+    <RouterLink
+      v-for="place in rest"
+      :key="place.to"
+      class="wide"
+      :to="place.to"
+      :class="{ 'router-link-active': place.here }"
+    >
+      <span class="pi" :class="`pi-${place.icon}`" aria-hidden="true" />{{ $t(`nav.${place.name}`) }}
+    </RouterLink>
+    <span class="gap wide" />
+    <AppButton kind="bare" class="wide" @click="emit('find')">
+      <span class="pi pi-search" aria-hidden="true" />{{ $t('nav.find') }}
+    </AppButton>
+    <AppButton kind="bare" class="wide" @click="emit('keys')">{{ $t('nav.keys') }}</AppButton>
+    <AppButton kind="bare" class="wide" :title="session.person?.name ?? ''" @click="signOut">
+      {{ $t('nav.leave') }}
+    </AppButton>
+    <MoreMenu class="narrow" kind="bare" icon="bars" :label="$t('nav.more')" :items="behind" />
   </nav>
 </template>
 
@@ -58,10 +110,12 @@ async function signOut(): Promise<void> {
 .rail a,
 .rail button {
   display: flex;
+  flex-direction: column;
   align-items: center;
   justify-content: center;
-  min-height: 48px;
-  padding: 6px 4px;
+  gap: 3px;
+  min-height: 52px;
+  padding: 6px 2px;
   border: 0;
   border-left: 4px solid transparent;
   border-right: 4px solid transparent;
@@ -85,6 +139,12 @@ async function signOut(): Promise<void> {
   outline-color: var(--on-slate);
   outline-offset: -4px;
 }
+.rail .pi {
+  font-size: 1rem;
+}
+.rail .narrow {
+  display: none;
+}
 .gap {
   flex: 1;
 }
@@ -93,23 +153,28 @@ async function signOut(): Promise<void> {
     inset: auto 0 0 0;
     width: auto;
     flex-direction: row;
-    justify-content: space-around;
-    overflow-x: auto;
+    padding-bottom: env(safe-area-inset-bottom);
   }
   .rail .mark,
-  .rail .gap,
-  .rail .keys {
+  .rail .wide {
     display: none;
   }
   .rail a,
-  .rail button {
-    min-height: 60px;
-    min-width: 64px;
+  .rail .narrow {
+    display: flex;
     flex: 1;
+    min-width: 0;
+    min-height: 60px;
     border: 0;
   }
   .rail a.router-link-active {
     box-shadow: inset 0 4px #e0a070;
+  }
+}
+@media (max-height: 620px) {
+  .rail a,
+  .rail button {
+    min-height: 40px;
   }
 }
 </style>

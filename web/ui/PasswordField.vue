@@ -25,7 +25,12 @@ const id = useId()
       :feedback="false"
       toggle-mask
       :invalid="isWrong"
-      :input-props="{ autocomplete, 'aria-describedby': describedBy }"
+      :input-props="{
+        autocomplete,
+        'aria-describedby': describedBy,
+        'aria-expanded': undefined,
+        'aria-haspopup': undefined,
+      }"
     >
       <template #maskicon="{ toggleCallback }">
         <AppButton kind="bare" class="peek" :aria-label="$t('field.hide')" @click="toggleCallback">

@@ -156,4 +156,13 @@ const spoken = computed(() =>
 .hours span:last-child {
   transform: translateX(-100%);
 }
+@media print {
+  .service {
+    border: 2px solid #000;
+    color: #000;
+  }
+  .quiet {
+    border: 1px dashed #000;
+  }
+}
 </style>

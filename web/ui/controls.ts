@@ -51,6 +51,7 @@ const passThrough = {
     item: { class: 'menu-item' },
     itemLink: { class: 'menu-link' },
   },
+  popover: { root: { class: 'select-panel term-panel' } },
   progressbar: { value: { class: 'progress-value' } },
 }
 

@@ -70,7 +70,7 @@ const rounds = (name: string): string[] =>
 </script>
 
 <template>
-  <div class="sheets">
+  <div class="sheets" :class="sheets">
     <section v-for="[title, own] in groups" :key="title">
       <h2>{{ title }}</h2>
       <table class="plain">
@@ -100,7 +100,8 @@ const rounds = (name: string): string[] =>
   .sheets {
     display: block;
   }
-  section {
+  /* a person's part starts on a sheet of its own, to be handed over */
+  .sheets.people section {
     break-after: page;
   }
   .tick {

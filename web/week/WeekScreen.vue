@@ -45,7 +45,8 @@ const {
   isAccepted,
 } = week
 const chosen = ref<string | null>(null)
-const sheets = ref<'benches' | 'people' | null>(null)
+/** What the printer gets: by its own command the sheets of the benches. */
+const sheets = ref<'benches' | 'people'>('benches')
 const mayPlan = computed(() => session.may('manage-house'))
 onMounted(() => {
   void week.load()
@@ -137,7 +138,7 @@ function print(which: 'benches' | 'people'): void {
 </script>
 
 <template>
-  <div class="page week" :class="{ printing: sheets }">
+  <div class="page week">
     <header class="page-head">
       <h1>{{ $t('week.title') }}</h1>
       <span class="soft">{{ standing }}</span>
@@ -230,7 +231,7 @@ function print(which: 'benches' | 'people'): void {
               <ComparisonPanel :problem="problem" :placements="placements" />
             </aside></div
         ></DragSpace>
-        <PlanSheets v-if="sheets" :sheets="sheets" :view="view" :problem="problem" :layouts="layouts" />
+        <PlanSheets class="sheets" :sheets="sheets" :view="view" :problem="problem" :layouts="layouts" />
       </template>
     </template>
   </div>
@@ -281,7 +282,7 @@ progress {
 }
 @media print {
   .week > :not(.sheets) {
-    display: none;
+    display: none !important;
   }
 }
 </style>
