@@ -53,7 +53,7 @@ const PICTURES: readonly Picture[] = [
         window.scrollTo(0, 0)
       })
       await page
-        .getByRole('button', { name: 'Dismiss' })
+        .getByRole('button', { name: 'Close' })
         .click({ timeout: 2000 })
         .catch(() => undefined)
     },

@@ -8,7 +8,7 @@ const flatten = (tree: object, path = ''): [string, string][] =>
     typeof value === 'string' ? [[`${path}${key}`, value]] : flatten(value as object, `${path}${key}.`),
   )
 /** Sentences as they are read: a value stands in as a short word, each plural form is one of its own. */
-const sentences = flatten(en)
+const all = flatten(en)
   .filter(([key]) => !key.endsWith('.forms'))
   .flatMap(([key, text]) =>
     text
@@ -16,13 +16,15 @@ const sentences = flatten(en)
       .flatMap((form) => form.replace(/\{\w+\}/g, 'ten').split(/(?<=[.!?:;])\s+/))
       .map((sentence) => ({ key, sentence, words: sentence.split(/\s+/).filter((word) => /[a-z]/i.test(word)) })),
   )
-  .filter(({ words }) => words.length >= 3)
+
+/** Labels of a word or two are no sentences, and would make the whole look easier than it is. */
+const sentences = all.filter(({ words }) => words.length >= 3)
 
 describe('the words of the screens', () => {
   it('use none that school English does not have', () => {
     const strange =
       /\b(reckon\w*|anew|afresh|wants? (the|a) (bench|stone)|break it off|mended|mends?|heretofore|hence|thereof|whilst|amongst|upon|shall|ought|lest|nay|kin|unsaid|unhurried)\b/i
-    expect(sentences.filter(({ sentence }) => strange.test(sentence))).toEqual([])
+    expect(all.filter(({ sentence }) => strange.test(sentence))).toEqual([])
   })
 
   it('stand in sentences of at most twenty-four words', () => {

@@ -49,7 +49,7 @@ test('the knife past honing says so on Today and on its page, with the curve and
 
 test('the knife due for thinning and the one nobody has read are told from the others', async ({ page }) => {
   await openAsManager(page, '/knife/BN-02')
-  await expect(page.locator('.verdict')).toContainText('half as thick again')
+  await expect(page.locator('.verdict')).toContainText('half as much again')
   await expect(page.getByText(/Thinning is due: 0.5\d mm behind the edge/)).toBeVisible()
   await page.goto(`${new URL(page.url()).origin}/knife/SA-03`)
   await expect(
@@ -72,11 +72,11 @@ test('a working angle that does not fit is warned of on the knife’s page', asy
   ).toBeVisible()
 })
 
-test('everything is reckoned anew with progress, and comes out the same', async ({ page }) => {
+test('everything is worked out again with progress, and comes out the same', async ({ page }) => {
   await openAsManager(page, '/knife/CH-09')
   const forces = await page.locator('.zones').textContent()
   await page.goto(`${new URL(page.url()).origin}/learned`)
-  await page.getByRole('button', { name: 'Reckon anew' }).click()
+  await page.getByRole('button', { name: 'Work out again' }).click()
   await expect(page.getByText('Done: 48 knives.')).toBeVisible({ timeout: MINUTE_MS })
   await page.goto(`${new URL(page.url()).origin}/knife/CH-09`)
   await expect(page.locator('.zones')).toHaveText(forces ?? '')

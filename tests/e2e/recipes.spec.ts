@@ -57,7 +57,7 @@ const RECIPES: readonly Run[] = [
     drawn: /The blade on .* at 25°/,
   },
   {
-    recipe: 'Boning knife set up anew',
+    recipe: 'Boning knife, new shoulders',
     code: 'BN-01',
     says: [/rub it flat, well up the face/, /the shoulder at 12\.5°/, /the edge at 25°/],
     drawn: /at 12\.5°/,

@@ -8,11 +8,13 @@ import { DAY_MS } from '../../core/time'
 import { call } from '../api'
 import { say } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
-import ChoiceField from '../ui/ChoiceField.vue'
 import { editableCopy } from '../ui/editable'
+import MoreMenu, { type MoreItem } from '../ui/MoreMenu.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import TextField from '../ui/TextField.vue'
-import { useChange } from './useChange'
 import WhenField from '../ui/WhenField.vue'
+import DayBand from './DayBand.vue'
+import { useChange } from './useChange'
 
 const { refusal, change } = useChange()
 const spans = ref<Editable<WeeklySpan>[]>([])
@@ -38,25 +40,57 @@ onMounted(() =>
 )
 
 const ofDay = (weekday: number): Editable<WeeklySpan>[] => spans.value.filter((span) => span.weekday === weekday)
-function add(weekday: number): void {
-  spans.value.push({
-    id: newId(),
-    kind: 'service',
-    weekday,
-    name: say('house.newSpan'),
-    starts: '12:00',
-    ends: '14:30',
-  })
+const chosenId = ref<string | null>(null)
+const chosen = computed(() => spans.value.find(({ id }) => id === chosenId.value))
+const HOURS = [6, 9, 12, 15, 18, 21, 24, 27] as const
+function add(weekday: number, kind: WeeklySpan['kind']): void {
+  const id = newId()
+  const usual = kind === 'service' ? { starts: '12:00', ends: '14:30' } : { starts: '15:00', ends: '17:00' }
+  spans.value.push({ id, kind, weekday, name: say(kind === 'service' ? 'house.newSpan' : 'house.newQuiet'), ...usual })
+  chosenId.value = id
 }
 function remove(id: string): void {
   spans.value = spans.value.filter((span) => span.id !== id)
 }
-function copyDay(weekday: number): void {
-  const model = ofDay(weekday)
-  spans.value = WEEKDAYS.flatMap((day) =>
-    day === weekday ? model : model.map((span) => ({ ...span, id: newId(), weekday: day })),
-  )
+/** One day made like another: what stood there goes. */
+function copyDay(from: number, to: readonly number[]): void {
+  const model = ofDay(from)
+  spans.value = spans.value
+    .filter(({ weekday }) => weekday === from || !to.includes(weekday))
+    .concat(
+      to.filter((day) => day !== from).flatMap((weekday) => model.map((span) => ({ ...span, id: newId(), weekday }))),
+    )
 }
+const doings = (weekday: number): MoreItem[] => [
+  {
+    label: say('house.addService'),
+    act: () => {
+      add(weekday, 'service')
+    },
+  },
+  {
+    label: say('house.addQuiet'),
+    act: () => {
+      add(weekday, 'quiet')
+    },
+  },
+  ...(ofDay(weekday).length > 0
+    ? [
+        {
+          label: say('house.copyDay'),
+          act: () => {
+            copyDay(weekday, WEEKDAYS)
+          },
+        },
+        ...WEEKDAYS.filter((day) => day !== weekday).map((day) => ({
+          label: say('house.copyTo', { day: dayName(day) }),
+          act: () => {
+            copyDay(weekday, [day])
+          },
+        })),
+      ]
+    : []),
+]
 const save = (): Promise<boolean> =>
   change(async () => {
     take(await call(endpoints.setWeek, { body: spans.value }))
@@ -65,29 +99,35 @@ const save = (): Promise<boolean> =>
 
 <template>
   <section>
-    <p class="soft">{{ $t('house.weekHint') }}</p>
+    <p class="soft">{{ $t('house.weekHint') }} {{ $t('house.weekKeys') }}</p>
+    <div class="hours small soft num" aria-hidden="true">
+      <span v-for="hour in HOURS" :key="hour" :style="{ left: `${(100 * (hour - 5)) / 24}%` }">{{ hour % 24 }}</span>
+    </div>
     <div v-for="weekday in WEEKDAYS" :key="weekday" class="day">
       <h2>{{ dayName(weekday) }}</h2>
-      <div>
-        <div v-for="span in ofDay(weekday)" :key="span.id" class="span">
-          <ChoiceField v-model="span.kind" :label="$t('field.kind')" :options="kinds" />
-          <TextField v-model="span.name" :label="$t('field.name')" />
-          <WhenField v-model="span.starts" :label="$t('field.starts')" kind="time" />
-          <WhenField v-model="span.ends" :label="$t('field.ends')" kind="time" />
-          <AppButton
-            kind="quiet"
-            :aria-label="$t('house.removeOf', { name: span.name, day: dayName(weekday) })"
-            @click="remove(span.id)"
-          >
-            {{ $t('house.remove') }}
-          </AppButton>
-        </div>
-        <p v-if="ofDay(weekday).length === 0" class="soft">{{ $t('house.closed') }}</p>
-        <AppButton kind="quiet" @click="add(weekday)">{{ $t('house.addSpan') }}</AppButton>
-        <AppButton kind="quiet" v-if="ofDay(weekday).length > 0" @click="copyDay(weekday)">
-          {{ $t('house.copyDay') }}
+      <DayBand
+        :spans="ofDay(weekday)"
+        :chosen="chosen?.id ?? null"
+        :day="dayName(weekday)"
+        @choose="chosenId = $event"
+        @change="(id, times) => Object.assign(spans.find((span) => span.id === id) ?? {}, times)"
+        @remove="remove"
+      />
+      <MoreMenu kind="bare" class="do" :label="$t('house.dayDo')" :items="doings(weekday)" />
+      <div v-if="chosen?.weekday === weekday" class="typed">
+        <SegmentedChoice v-model="chosen.kind" :label="$t('field.kind')" :options="kinds" />
+        <TextField v-model="chosen.name" :label="$t('field.name')" />
+        <WhenField v-model="chosen.starts" :label="$t('field.starts')" kind="time" />
+        <WhenField v-model="chosen.ends" :label="$t('field.ends')" kind="time" />
+        <AppButton
+          kind="quiet"
+          :aria-label="$t('house.removeOf', { name: chosen.name, day: dayName(weekday) })"
+          @click="remove(chosen.id)"
+        >
+          {{ $t('house.remove') }}
         </AppButton>
       </div>
+      <p v-else-if="ofDay(weekday).length === 0" class="soft closed">{{ $t('house.closed') }}</p>
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p class="bar">
@@ -98,31 +138,78 @@ const save = (): Promise<boolean> =>
 </template>
 
 <style scoped>
-.day {
+.day,
+.hours {
   display: grid;
-  grid-template-columns: 120px minmax(0, 1fr);
-  gap: 14px;
-  border-top: 1px solid var(--rule);
-  padding: 12px 0;
+  grid-template-columns: 110px minmax(0, 1fr) 92px;
+  gap: 0 12px;
+  align-items: center;
 }
-.span {
+.day {
+  border-top: 1px solid var(--rule);
+  padding: 6px 0;
+}
+.day h2 {
+  font-size: 1rem;
+}
+.hours {
+  position: relative;
+  display: block;
+  height: 22px;
+  margin: 12px 104px 0 122px;
+}
+.hours span {
+  position: absolute;
+  transform: translateX(-50%);
+}
+.day :deep(.do) {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: var(--target);
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: 600 0.875rem var(--face);
+  cursor: pointer;
+}
+.typed {
+  grid-column: 2;
   display: grid;
-  grid-template-columns: 170px 1fr 130px 130px auto;
+  grid-template-columns: auto minmax(120px, 1fr) 130px 130px auto;
   gap: 12px;
   align-items: end;
-  margin-bottom: 8px;
+  padding: 8px 0;
+}
+.closed {
+  grid-column: 2;
 }
 .bar {
   position: sticky;
   bottom: 0;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
   background: var(--ground);
   padding: 10px 0;
   border-top: 3px solid var(--rule-strong);
 }
 @media (max-width: 860px) {
-  .day,
-  .span {
-    grid-template-columns: minmax(0, 1fr);
+  .day {
+    grid-template-columns: minmax(0, 1fr) 92px;
+  }
+  .day > :nth-child(2) {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+  .typed,
+  .closed {
+    grid-column: 1 / -1;
+    grid-template-columns: 1fr 1fr;
+  }
+  .hours {
+    margin-inline: 0;
   }
 }
 </style>

@@ -67,17 +67,11 @@ const behind = computed((): MoreItem[] => [
 <template>
   <nav class="rail" :aria-label="$t('nav.label')">
     <b class="mark">Yorvik</b>
-    <RouterLink v-for="place in first" :key="place.to" :to="place.to" :class="{ 'router-link-active': place.here }">
-      <span class="pi" :class="`pi-${place.icon}`" aria-hidden="true" />{{ $t(`nav.${place.name}`) }}
+    <RouterLink v-for="one in first" :key="one.to" :to="one.to" :class="{ 'router-link-active': one.here }">
+      <span class="pi" :class="`pi-${one.icon}`" aria-hidden="true" />{{ $t(`nav.${one.name}`) }}
     </RouterLink>
-    <RouterLink
-      v-for="place in rest"
-      :key="place.to"
-      class="wide"
-      :to="place.to"
-      :class="{ 'router-link-active': place.here }"
-    >
-      <span class="pi" :class="`pi-${place.icon}`" aria-hidden="true" />{{ $t(`nav.${place.name}`) }}
+    <RouterLink v-for="one in rest" :key="one.to" class="wide" :to="one.to" :class="{ 'router-link-active': one.here }">
+      <span class="pi" :class="`pi-${one.icon}`" aria-hidden="true" />{{ $t(`nav.${one.name}`) }}
     </RouterLink>
     <span class="gap wide" />
     <AppButton kind="bare" class="wide" @click="emit('find')">
@@ -108,7 +102,7 @@ const behind = computed((): MoreItem[] => [
   font-size: 1.1rem;
 }
 .rail a,
-.rail button {
+.rail :deep(button) {
   display: flex;
   flex-direction: column;
   align-items: center;
@@ -126,7 +120,7 @@ const behind = computed((): MoreItem[] => [
   cursor: pointer;
 }
 .rail a:hover,
-.rail button:hover {
+.rail :deep(button:hover) {
   color: var(--on-slate);
 }
 .rail a.router-link-active {
@@ -139,10 +133,10 @@ const behind = computed((): MoreItem[] => [
   outline-color: var(--on-slate);
   outline-offset: -4px;
 }
-.rail .pi {
+.rail :deep(.pi) {
   font-size: 1rem;
 }
-.rail .narrow {
+.rail :deep(.narrow) {
   display: none;
 }
 .gap {
@@ -160,7 +154,7 @@ const behind = computed((): MoreItem[] => [
     display: none;
   }
   .rail a,
-  .rail .narrow {
+  .rail :deep(.narrow) {
     display: flex;
     flex: 1;
     min-width: 0;
@@ -173,7 +167,7 @@ const behind = computed((): MoreItem[] => [
 }
 @media (max-height: 620px) {
   .rail a,
-  .rail button {
+  .rail :deep(button) {
     min-height: 40px;
   }
 }

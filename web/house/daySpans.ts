@@ -1,0 +1,46 @@
+import type { WeeklySpan } from '../../contract/house'
+
+/** A day on the wall of a kitchen begins when nobody works: what ends after midnight still belongs to it. */
+export const DAY_BEGINS_MIN = 5 * 60
+export const DAY_MIN = 24 * 60
+/** Spans are dragged in quarters of an hour; typed they may be anything. */
+export const SNAP_MIN = 15
+
+type Times = Pick<WeeklySpan, 'starts' | 'ends'>
+
+const minutesOf = (clock: string): number => {
+  const [hours = 0, minutes = 0] = clock.split(':').map(Number)
+  const since = hours * 60 + minutes
+  return since < DAY_BEGINS_MIN ? since + DAY_MIN : since
+}
+const clockOf = (minutes: number): string => {
+  const within = ((minutes % DAY_MIN) + DAY_MIN) % DAY_MIN
+  return `${String(Math.floor(within / 60)).padStart(2, '0')}:${String(within % 60).padStart(2, '0')}`
+}
+const snapped = (minutes: number): number => Math.round(minutes / SNAP_MIN) * SNAP_MIN
+
+/** Where a span lies in its day, in minutes since midnight; one that goes on after midnight ends beyond 1440. */
+export function spanMinutes({ starts, ends }: Times): { from: number; to: number } {
+  const from = minutesOf(starts)
+  const to = minutesOf(ends)
+  return { from, to: to <= from ? to + DAY_MIN : to }
+}
+
+/**
+ * A span dragged by some minutes: as a whole, or by its start or its end. It stays within its day and at least a
+ * quarter of an hour long.
+ */
+export function draggedSpan(span: Times, by: number, part: 'whole' | 'starts' | 'ends'): Times {
+  const { from, to } = spanMinutes(span)
+  const last = DAY_BEGINS_MIN + DAY_MIN
+  if (part === 'starts') {
+    const start = Math.min(Math.max(snapped(from + by), DAY_BEGINS_MIN), to - SNAP_MIN)
+    return { starts: clockOf(start), ends: span.ends }
+  }
+  if (part === 'ends') {
+    const end = Math.max(Math.min(snapped(to + by), last), from + SNAP_MIN)
+    return { starts: span.starts, ends: clockOf(end) }
+  }
+  const start = Math.min(Math.max(snapped(from + by), DAY_BEGINS_MIN), last - (to - from))
+  return { starts: clockOf(start), ends: clockOf(start + to - from) }
+}
