@@ -42,6 +42,22 @@ export default tseslint.config(
     },
   },
   {
+    // controls are the library's, wrapped once in web/ui; screens draw only what is the heart of the job
+    files: ['web/**/*.vue'],
+    ignores: ['web/ui/**'],
+    rules: {
+      'vue/no-restricted-html-elements': [
+        'error',
+        ...['button', 'input', 'select', 'textarea', 'details', 'progress', 'dialog', 'form', 'datalist'].map(
+          (element) => ({
+            element,
+            message: 'Use the wrapper in web/ui.',
+          }),
+        ),
+      ],
+    },
+  },
+  {
     files: ['core/**/*.ts'],
     rules: {
       'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process'],

@@ -47,7 +47,7 @@ const PICTURES: readonly Picture[] = [
         .waitFor({ timeout: 40_000 })
       await page.getByRole('progressbar').waitFor({ state: 'hidden', timeout: 40_000 })
       await page.getByRole('button', { name: 'Use this plan' }).click()
-      await page.getByText(/The plan the house goes by/).waitFor()
+      await page.getByText(/The plan of the house/).waitFor()
       await page.locator('.session').nth(1).click()
       await page.evaluate(() => {
         window.scrollTo(0, 0)
@@ -59,7 +59,7 @@ const PICTURES: readonly Picture[] = [
     },
   },
   {
-    name: 'my-day-phone',
+    name: 'my-roll-phone',
     path: '/roll',
     size: PHONE,
     prepare: (page) => page.getByRole('link', { name: 'To the bench' }).first().waitFor(),
@@ -70,7 +70,7 @@ const PICTURES: readonly Picture[] = [
   { name: 'check', path: '/check/CH-07' },
   { name: 'check-phone', path: '/check/CH-07', size: PHONE },
   {
-    name: 'exchange',
+    name: 'deliveries',
     path: '/deliveries',
     prepare: async (page) => {
       await page.getByLabel('or paste it').fill(SHEET)

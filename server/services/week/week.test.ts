@@ -137,7 +137,7 @@ describe('a plan', () => {
     ).toBe(true)
     const second = await put('/api/plan', draft(seen, placements))
     expect(second.status).toBe(409)
-    expect(second.body.error.sentence).toMatch(/Somebody accepted another plan/)
+    expect(second.body.error.sentence).toMatch(/Somebody else has accepted another plan/)
     expect((await view()).moved).toEqual({ gone: [], fresh: [] })
   })
 
