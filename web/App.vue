@@ -32,7 +32,7 @@ onMounted(() => {
     fetchFinder().catch(() => undefined)
   }, 1500)
 })
-const KeysHelp = defineAsyncComponent(() => import('./ui/KeysHelp.vue'))
+const ScreenHelp = defineAsyncComponent(() => import('./ui/ScreenHelp.vue'))
 const finding = ref(false)
 const helping = ref(false)
 // letters typed while the finder is still opening are meant for it
@@ -92,7 +92,7 @@ useKeys({
     </main>
   </div>
   <KnifeFinder v-if="finding" v-model:visible="finding" />
-  <KeysHelp v-if="helping" v-model:visible="helping" />
+  <ScreenHelp v-if="helping" v-model:visible="helping" />
   <NoticeBar />
 </template>
 

@@ -114,7 +114,7 @@ const force = (when: 'before' | 'after', spot: Zone, forceGf: number): void => {
     <div class="told">
       <h1>{{ words.what }}</h1>
       <p class="why"><TermText :text="words.why" /></p>
-      <p v-if="ways.length > 0" class="way">{{ ways.join(' ') }}</p>
+      <p v-if="ways.length > 0" class="way"><TermText :text="ways.join(' ')" /></p>
       <template v-if="step.kind === 'fetch'">
         <p v-for="reason in reasons" :key="reason" class="note">{{ $t('bench.reasonsNow', { reason }) }}</p>
         <ul class="stones">

@@ -46,13 +46,4 @@ onMounted(() => {
   margin: 0;
   min-width: 0;
 }
-input {
-  width: 100%;
-  min-height: 32px;
-  accent-color: var(--slate);
-}
-div {
-  display: flex;
-  gap: 8px;
-}
 </style>

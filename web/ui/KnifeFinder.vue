@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { useStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import InputText from 'primevue/inputtext'
 import { useFleet } from '../live/fleet'
 import AppButton from './AppButton.vue'
 import AppDialog from './AppDialog.vue'
@@ -12,13 +14,22 @@ const fleet = useFleet()
 const router = useRouter()
 const query = ref('')
 const MOST = 8
-const found = computed(() => fleet.knives.filter((knife) => matchesQuery(knife, query.value, fleet)).slice(0, MOST))
+/** Ids of the knives opened from here last, the newest first; this device's own. */
+const recent = useStorage<string[]>('yorvik.recent-knives', [])
+const found = computed(() => {
+  const all = fleet.knives.filter((knife) => matchesQuery(knife, query.value, fleet))
+  if (query.value.trim() !== '') return all.slice(0, MOST)
+  const at = (id: string): number => (recent.value.includes(id) ? recent.value.indexOf(id) : MOST)
+  return [...all].sort((a, b) => at(a.id) - at(b.id)).slice(0, MOST)
+})
 watch(visible, (open) => {
   if (open) query.value = ''
 })
 
 function open(code: string | undefined): void {
   if (!code) return
+  const id = fleet.byCode(code)?.id
+  if (id) recent.value = [id, ...recent.value.filter((one) => one !== id)].slice(0, MOST)
   visible.value = false
   void router.push({ name: 'knife', params: { code } })
 }
@@ -26,9 +37,8 @@ function open(code: string | undefined): void {
 
 <template>
   <AppDialog v-model:visible="visible" :title="$t('finder.title')">
-    <input
+    <InputText
       v-model="query"
-      class="input"
       autofocus
       :aria-label="$t('finder.title')"
       :placeholder="$t('finder.hint')"

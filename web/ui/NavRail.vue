@@ -54,6 +54,12 @@ const behind = computed((): MoreItem[] => [
       emit('find')
     },
   },
+  {
+    label: say('help.label'),
+    act: () => {
+      emit('keys')
+    },
+  },
   ...rest.value.map(({ name, to }) => ({ label: say(`nav.${name}`), to })),
   {
     label: say('nav.leave'),

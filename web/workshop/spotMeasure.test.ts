@@ -96,7 +96,7 @@ describe('a section measured at a spot', () => {
     expect((field(before, 'Thickness 5 mm up').element as HTMLInputElement).value).toBe('0.8')
     const left = form([{ zone: 'belly', thicknessAt: [{ heightMm: 5, thicknessMm: 0.7 }], worked: true }])
     expect((field(left, 'Thickness 5 mm up').element as HTMLInputElement).value).toBe('')
-    expect(left.text()).toContain('reckoned and not measured: 0.70 mm at 5 mm')
+    expect(left.text()).toContain('worked out, not measured: 0.70 mm at 5 mm')
   })
 
   it('names what contradicts itself while it is typed, and what nobody has measured', async () => {

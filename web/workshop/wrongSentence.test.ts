@@ -38,14 +38,14 @@ const thin: Operation = { kind: 'thin', targetBteMm: 0.3 }
 
 describe('what cannot be is said in a sentence, with the nearest that can', () => {
   it.each<[string, Partial<SectionBlade>, Operation, RegExp]>([
-    ['a heel height of nothing', { heelHeightMm: 0 }, thin, /A heel height of 0 mm makes no blade: .* about 48 mm/],
-    ['a spine of nothing', { spineMm: 0 }, thin, /A spine of 0 mm makes no blade: .* about 2.4 mm/],
+    ['a heel height of nothing', { heelHeightMm: 0 }, thin, /A heel height of 0 mm cannot be right: .* about 48 mm/],
+    ['a spine of nothing', { spineMm: 0 }, thin, /A spine of 0 mm cannot be right: .* about 2.4 mm/],
     ['thickness of nothing', { bteMm: 0 }, thin, /Thickness behind the edge: it has to be above zero. About 0.35 mm/],
     [
       'measures that are crossed',
       { bteMm: 2.5 },
       thin,
-      /2.5 mm behind the edge on a spine of 2.2 mm: the two are crossed/,
+      /2.5 mm behind the edge on a spine of 2.2 mm: the two are mixed up/,
     ],
     [
       'a target thicker than the blade',
@@ -57,7 +57,7 @@ describe('what cannot be is said in a sentence, with the nearest that can', () =
       'an angle flatter than the face',
       {},
       { kind: 're-bevel', dps: 1 },
-      /Flatter than the face. From [\d.]+° on it goes/,
+      /Flatter than the face of the blade. Choose [\d.]+° or more/,
     ],
     ['a micro-bevel flatter than its edge', {}, { kind: 'micro-bevel', dps: 12, widthMm: 0.1 }, /at least 18°/],
     [
