@@ -26,11 +26,14 @@ const session = useSession()
 const fleet = useFleet()
 const router = makeRouter(session, fleet)
 whenSessionEnds(() => {
+  // who has signed out hears it as well, from what was still on its way: nothing has ended that had not
+  const ended = session.signedIn !== null
   session.leave()
   fleet.forget()
   const { name, fullPath } = router.currentRoute.value
   // nowhere yet: the page is being opened, and the router's own guard leads to the sign-in and back
-  if (name !== undefined && name !== 'sign-in') void router.push({ name: 'sign-in', query: { back: fullPath } })
+  if (ended && name !== undefined && name !== 'sign-in')
+    void router.push({ name: 'sign-in', query: { back: fullPath } })
 })
 app.use(router)
 app.mount('#app')

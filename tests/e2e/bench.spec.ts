@@ -353,8 +353,10 @@ test('ten seconds of “Next” are kept as a claim: the knife is not called kee
     await page.keyboard.press('Enter')
   }
   await expect(page.getByRole('heading', { name: 'CH-05' })).toBeVisible()
-  await expect(page.locator('.verdict')).toContainText('left no stroke, no burr and no test behind')
+  await expect(page.locator('.verdict')).toContainText('no stroke, no burr and no test written down')
   await expect(page.getByText(/not looked at yet/).first()).toBeVisible()
   await page.goto(`${DEMO}/today`)
-  await expect(page.getByRole('region', { name: 'Bram Kessel' })).toContainText('Test it before anybody trusts it.')
+  await expect(page.getByRole('region', { name: 'Bram Kessel' })).toContainText(
+    'Test the edge before anybody trusts it.',
+  )
 })

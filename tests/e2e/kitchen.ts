@@ -33,17 +33,13 @@ export async function actOnKnife(page: Page, name: string): Promise<void> {
   await page.getByRole('menuitem', { name, exact: true }).click()
 }
 
-/** Slides to a number with the keys: Home, ten steps at a time, then one. */
+/** Slides to a number with the keys, step by step from where the slider stands. */
 export async function slideTo(slider: Locator, value: number): Promise<void> {
-  const now = async (): Promise<number> => Number(await slider.getAttribute('aria-valuenow'))
-  await slider.press('Home')
-  const low = await now()
-  await slider.press('ArrowRight')
-  const step = (await now()) - low
-  const steps = Math.round((value - low) / step) - 1
-  if (steps < 0) await slider.press('Home')
-  for (let left = steps; left > 0; left -= left >= 10 ? 10 : 1) await slider.press(left >= 10 ? 'PageUp' : 'ArrowRight')
-  expect(await now()).toBeCloseTo(value, 6)
+  const left = async (): Promise<number> => value - Number(await slider.getAttribute('aria-valuenow'))
+  const key = (await left()) > 0 ? 'ArrowRight' : 'ArrowLeft'
+  const MOST_STEPS = 400
+  for (let step = 0; step < MOST_STEPS && Math.abs(await left()) > 1e-6; step++) await slider.press(key)
+  expect(await left()).toBeCloseTo(0, 6)
 }
 
 /** Fails a test on whatever the browser complains about: a script error or a blocked style. */
@@ -76,20 +72,27 @@ export async function carry(page: Page, thing: Locator, target: Locator, over?: 
   await page.mouse.up()
 }
 
-/** The same with a finger, which rests before it lifts. The page must have been opened with touch. */
-export async function carryByTouch(page: Page, thing: Locator, target: Locator): Promise<void> {
+type Point = { readonly x: number; readonly y: number }
+type TouchPart = (type: 'touchStart' | 'touchMove' | 'touchEnd', at: Point | null) => Promise<unknown>
+async function finger(page: Page): Promise<TouchPart> {
   const touch = await page.context().newCDPSession(page)
+  return (type, at) => touch.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [at] : [] })
+}
+async function drawn(send: TouchPart, from: Point, to: Point): Promise<void> {
+  for (const part of [0.2, 0.4, 0.6, 0.8, 1])
+    await send('touchMove', { x: from.x + (to.x - from.x) * part, y: from.y + (to.y - from.y) * part })
+  await send('touchEnd', null)
+}
+
+/** Lifts, carries and puts down with a finger, which rests before it lifts. */
+export async function carryByTouch(page: Page, thing: Locator, target: Locator): Promise<void> {
+  const send = await finger(page)
   await thing.evaluate((one) => {
     one.scrollIntoView({ block: 'center' })
   })
   const from = await middleOf(thing)
-  const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', at: { x: number; y: number } | null): Promise<unknown> =>
-    touch.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [at] : [] })
   await send('touchStart', from)
   // it is lifted once the finger has rested
   await expect(thing).toHaveClass(/lifted/)
-  const to = await middleOf(target)
-  for (const part of [0.2, 0.4, 0.6, 0.8, 1])
-    await send('touchMove', { x: from.x + (to.x - from.x) * part, y: from.y + (to.y - from.y) * part })
-  await send('touchEnd', null)
+  await drawn(send, from, await middleOf(target))
 }

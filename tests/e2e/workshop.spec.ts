@@ -51,7 +51,7 @@ const WORK: readonly Work[] = [
     kind: 'Tip',
     code: 'PA-02',
     way: 'from the edge: the spine keeps its line',
-    says: /a new bevel on the tip at \d+°/,
+    says: /a new bevel on the tip, \d+°/,
     costs: 'Length',
   },
   { kind: 'Serrated', code: 'BR-01', way: 'along the ground side', says: /as if it were plain/ },

@@ -253,24 +253,10 @@ aside p {
   align-items: center;
   gap: 2px 4px;
   border-bottom: 1px solid var(--rule);
+  padding-block: 5px;
 }
 .choice span {
   width: 96px;
-}
-.choice button {
-  min-height: 44px;
-  padding: 4px 10px;
-  border: 0;
-  border-bottom: 3px solid transparent;
-  background: none;
-  color: var(--ink-soft);
-  font: inherit;
-  cursor: pointer;
-}
-.choice button[aria-pressed='true'] {
-  color: var(--ink);
-  font-weight: 700;
-  border-bottom-color: var(--ember);
 }
 footer {
   position: sticky;

@@ -34,8 +34,9 @@ export const useSession = defineStore('session', () => {
       enter(await call(endpoints.session))
     },
     signOut: async (): Promise<void> => {
-      await call(endpoints.signOut)
+      // nobody is signed in from here on, whatever is still on its way
       signedIn.value = null
+      await call(endpoints.signOut)
     },
   }
 })
