@@ -3,7 +3,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import type { WeeklySpan } from '../../contract/house'
 import type { Editable } from '../../contract/wire'
 import AppButton from '../ui/AppButton.vue'
-import { DAY_BEGINS_MIN, DAY_MIN, draggedSpan, SNAP_MIN, spanMinutes } from './daySpans'
+import { DAY_MIN, dayShare, draggedSpan, SNAP_MIN, spanMinutes, TICKS_H } from './daySpans'
 
 /** One day as the kitchen lives it: services solid, quiet windows open. A span is dragged whole or by an end. */
 const props = defineProps<{ spans: readonly Editable<WeeklySpan>[]; chosen: string | null; day: string }>()
@@ -16,14 +16,13 @@ const emit = defineEmits<{
 type Part = 'whole' | 'starts' | 'ends'
 const band = useTemplateRef<HTMLElement>('band')
 const held = ref<{ span: Editable<WeeklySpan>; part: Part; fromX: number } | null>(null)
-const share = (minutes: number): string => `${(100 * (minutes - DAY_BEGINS_MIN)) / DAY_MIN}%`
 const drawn = computed(() =>
   props.spans.map((span) => {
     const { from, to } = spanMinutes(span)
-    return { span, style: { left: share(from), width: `${(100 * (to - from)) / DAY_MIN}%` } }
+    return { span, style: { left: dayShare(from), width: `${(100 * (to - from)) / DAY_MIN}%` } }
   }),
 )
-const ticks = Array.from({ length: 8 }, (_, at) => share(DAY_BEGINS_MIN + (at + 1) * 180 - 120))
+const ticks = TICKS_H.map((hour) => dayShare(hour * 60))
 
 /** As it is chalked on a wall: 9, 11:15. */
 const shortClock = (clock: string): string => clock.replace(/^0(?=\d)/, '').replace(/:00$/, '')

@@ -15,6 +15,7 @@ import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
+import { timeZoneChoices } from '../ui/timeZones'
 
 const session = useSession()
 const notices = useNotices()
@@ -52,9 +53,7 @@ async function save(body: BodyOf<typeof endpoints.editHouse>): Promise<void> {
   await fleet.load()
   notices.done(say('house.saved'))
 }
-const zones = Intl.supportedValuesOf('timeZone')
-  .concat('UTC')
-  .map((value) => ({ value, label: value }))
+const zones = timeZoneChoices(zone)
 </script>
 
 <template>

@@ -14,6 +14,7 @@ import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import TextField from '../ui/TextField.vue'
 import WhenField from '../ui/WhenField.vue'
 import DayBand from './DayBand.vue'
+import { dayShare, TICKS_H } from './daySpans'
 import { useChange } from './useChange'
 
 const { refusal, change } = useChange()
@@ -42,7 +43,6 @@ onMounted(() =>
 const ofDay = (weekday: number): Editable<WeeklySpan>[] => spans.value.filter((span) => span.weekday === weekday)
 const chosenId = ref<string | null>(null)
 const chosen = computed(() => spans.value.find(({ id }) => id === chosenId.value))
-const HOURS = [6, 9, 12, 15, 18, 21, 24, 27] as const
 function add(weekday: number, kind: WeeklySpan['kind']): void {
   const id = newId()
   const usual = kind === 'service' ? { starts: '12:00', ends: '14:30' } : { starts: '15:00', ends: '17:00' }
@@ -101,7 +101,7 @@ const save = (): Promise<boolean> =>
   <section>
     <p class="soft">{{ $t('house.weekHint') }} {{ $t('house.weekKeys') }}</p>
     <div class="hours small soft num" aria-hidden="true">
-      <span v-for="hour in HOURS" :key="hour" :style="{ left: `${(100 * (hour - 5)) / 24}%` }">{{ hour % 24 }}</span>
+      <span v-for="hour in TICKS_H" :key="hour" :style="{ left: dayShare(hour * 60) }">{{ hour % 24 }}</span>
     </div>
     <div v-for="weekday in WEEKDAYS" :key="weekday" class="day">
       <h2>{{ dayName(weekday) }}</h2>

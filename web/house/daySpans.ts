@@ -6,6 +6,11 @@ export const DAY_MIN = 24 * 60
 /** Spans are dragged in quarters of an hour; typed they may be anything. */
 export const SNAP_MIN = 15
 
+/** Hours that are written over the week; 24 and 27 are midnight and three in the morning. */
+export const TICKS_H = [6, 9, 12, 15, 18, 21, 24, 27] as const
+/** How far from the left of its day a moment lies, for a style. */
+export const dayShare = (minutes: number): string => `${(100 * (minutes - DAY_BEGINS_MIN)) / DAY_MIN}%`
+
 type Times = Pick<WeeklySpan, 'starts' | 'ends'>
 
 const minutesOf = (clock: string): number => {

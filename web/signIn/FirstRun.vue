@@ -11,6 +11,7 @@ import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import PasswordField from '../ui/PasswordField.vue'
 import TextField from '../ui/TextField.vue'
+import { timeZoneChoices } from '../ui/timeZones'
 
 const emit = defineEmits<{ entered: [who: SignedIn] }>()
 const form = reactive({
@@ -22,7 +23,7 @@ const form = reactive({
   signInName: '',
   password: '',
 })
-const zones = Intl.supportedValuesOf('timeZone').map((value) => ({ value, label: value }))
+const zones = timeZoneChoices(form.zone)
 const units = computed(() => [
   { value: 'mm' as const, label: say('door.mm') },
   { value: 'in' as const, label: say('door.inches') },
