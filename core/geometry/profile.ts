@@ -1,6 +1,7 @@
-import type { KnifeType } from '../knife/knifeTypes'
+import type { Grind, KnifeType } from '../knife/knifeTypes'
 import { ZONES, type ByZone, type Zone } from '../knife/zones'
 import { assertPositive } from '../measure'
+import { handleKind, handleOf, type Handle } from './handle'
 
 export interface Point {
   readonly x: number
@@ -10,7 +11,11 @@ export interface Point {
 /** Side view of a knife in mm: x from the heel (0) to the tip, y from the heel's edge (0) up. */
 export interface Profile {
   readonly blade: readonly Point[]
-  readonly handle: readonly Point[]
+  readonly handle: Handle
+  /** where the ground face of a single bevel or wide bevel meets the flat of the blade; empty for other grinds */
+  readonly shoulder: readonly Point[]
+  /** the hole a cleaver hangs by */
+  readonly hole: (Point & { readonly radius: number }) | null
   readonly edge: ByZone<readonly Point[]>
   /** edge length along the curve, mm */
   readonly arcLengthMm: ByZone<number>
@@ -24,6 +29,8 @@ interface Form {
   /** height at which the edge ends */
   readonly tipRise: number
   readonly edgePower: number
+  /** how far the edge hollows between heel and belly, as a share of the height */
+  readonly hollow?: number
   /** straight part of the spine; 1 makes a squared end */
   readonly spineStraight: number
   readonly spineTaper: number
@@ -106,6 +113,7 @@ const FORMS: Readonly<Record<KnifeType, Form>> = {
   },
   'boning-stiff': {
     edgeFlat: 0.45,
+    hollow: 0.1,
     tipRise: 0.7,
     edgePower: 2.1,
     spineStraight: 0.3,
@@ -115,6 +123,7 @@ const FORMS: Readonly<Record<KnifeType, Form>> = {
   },
   'boning-flexible': {
     edgeFlat: 0.4,
+    hollow: 0.14,
     tipRise: 0.85,
     edgePower: 2,
     spineStraight: 0.25,
@@ -170,18 +179,21 @@ const FORMS: Readonly<Record<KnifeType, Form>> = {
 }
 
 const SAMPLES = 60
-/** A handle is simpler than a blade. */
-const HANDLE_SHARE = 2 / 3
-const BUTT_FROM = 0.82
 /** Where one zone ends and the next begins, as a share of the arc length. */
 const ZONE_ENDS: ByZone<number> = { heel: 0.33, belly: 0.7, tip: 1 }
-const TOOTH_PITCH_MM = 9
-const TOOTH_DEPTH_MM = 1.6
+const TEETH = { pitchMm: 9, depthMm: 1.6 }
+/** A tooth smaller than two pixels is no tooth. */
+const BOLD_TEETH = { pitchMm: 17, depthMm: 5 }
+/** Height of the ground face seen from the side, mm (ordinary knives of the grind, assumed). */
+const SHOULDER_MM: Partial<Record<Grind, number>> = { single: 9, 'wide-bevel': 11 }
+const HOLE = { fromEnd: 15, fromSpine: 14, radius: 4.5 }
+const HOLLOW_ENDS = 0.6
 const SQUARE_END_TAPER = 0.985
 
 function edgeHeight(form: Form, share: number): number {
-  if (share <= form.edgeFlat) return 0
-  return form.tipRise * ((share - form.edgeFlat) / (1 - form.edgeFlat)) ** form.edgePower
+  const hollow = (form.hollow ?? 0) * Math.sin(Math.PI * Math.min(1, share / HOLLOW_ENDS)) ** 2
+  if (share <= form.edgeFlat) return hollow
+  return hollow + form.tipRise * ((share - form.edgeFlat) / (1 - form.edgeFlat)) ** form.edgePower
 }
 
 function spineHeight(form: Form, share: number): number {
@@ -194,23 +206,6 @@ function spineHeight(form: Form, share: number): number {
 /** Sample places that crowd towards the end, where outlines turn sharply. */
 const denser = (share: number): number => 1 - (1 - share) ** 2.5
 
-function handleOutline(lengthMm: number, heightMm: number, samples: number): Point[] {
-  const reach = Math.min(118, Math.max(82, 0.45 * lengthMm))
-  const thick = Math.min(27, Math.max(15, heightMm * 0.62))
-  const top = heightMm * 0.97
-  const gap = -3
-  const steps = Array.from({ length: samples + 1 }, (_, index) => denser(index / samples))
-  // waisted behind the blade, swelling under the palm, rounded at the butt
-  const half = (along: number): number => {
-    const round = along <= BUTT_FROM ? 1 : (1 - ((along - BUTT_FROM) / (1 - BUTT_FROM)) ** 2.4) ** (1 / 2.4)
-    return round * (0.43 - 0.06 * Math.sin(Math.PI * along) + 0.07 * along ** 3)
-  }
-  const middle = (along: number): number => 0.47 + 0.04 * along ** 2
-  const spineSide = steps.map((along) => [along, middle(along) - half(along)] as const)
-  const palmSide = [...steps].reverse().map((along) => [along, middle(along) + half(along)] as const)
-  return [...spineSide, ...palmSide].map(([along, down]) => ({ x: gap - along * reach, y: top - down * thick }))
-}
-
 function distance(a: Point, b: Point): number {
   return Math.hypot(a.x - b.x, a.y - b.y)
 }
@@ -220,7 +215,10 @@ function distance(a: Point, b: Point): number {
  *
  * @param input.lengthMm edge length heel to tip in a straight line, mm, above 0
  * @param input.heelHeightMm blade height at the heel, mm, above 0
+ * @param input.grind draws the shoulder of the grinds that have one to be seen
+ * @param input.hrc hardness, 40–70; hard blades usually come on other handles
  * @param input.serrated draws teeth; arc length stays that of the smooth line
+ * @param input.bold draws teeth large enough for a small picture
  * @param input.samples places along edge and spine, 60 unless the drawing is small
  * @throws MeasureError for dimensions that are not positive
  */
@@ -228,7 +226,10 @@ export function profile(input: {
   readonly type: KnifeType
   readonly lengthMm: number
   readonly heelHeightMm: number
+  readonly grind?: Grind
+  readonly hrc?: number
   readonly serrated?: boolean
+  readonly bold?: boolean
   readonly samples?: number
 }): Profile {
   const { type, lengthMm, heelHeightMm, samples = SAMPLES } = input
@@ -243,14 +244,16 @@ export function profile(input: {
     y: spineHeight(form, share) * heelHeightMm,
   }))
   const zones = splitByArc(edge)
-  const toothed = input.serrated ? { ...zones, ...mapZones(zones, teeth) } : zones
+  const toothed = input.serrated ? mapZones(zones, (line) => teeth(line, input.bold ? BOLD_TEETH : TEETH)) : zones
   const drawnEdge = ZONES.flatMap((zone) => toothed[zone])
   const blade = [...drawnEdge, ...[...spine].reverse()]
-  const handle = handleOutline(lengthMm, heelHeightMm, Math.round(HANDLE_SHARE * samples))
-  const all = [...blade, ...handle]
+  const handle = handleOf(handleKind(type, input.hrc), { lengthMm, heelHeightMm }, samples)
+  const all = [...blade, ...handle.grip]
   return {
     blade,
     handle,
+    shoulder: shoulderOf(edge, SHOULDER_MM[input.grind ?? 'flat'] ?? 0, heelHeightMm),
+    hole: type === 'cleaver' ? { ...HOLE, x: lengthMm - HOLE.fromEnd, y: heelHeightMm - HOLE.fromSpine } : null,
     edge: toothed,
     arcLengthMm: mapZones(zones, arcLength),
     bounds: {
@@ -295,19 +298,29 @@ function splitByArc(edge: readonly Point[]): ByZone<readonly Point[]> {
   return zones
 }
 
+/** The line a ground face ends at: beside the edge, up to the spine at most, running out at the tip. */
+function shoulderOf(edge: readonly Point[], riseMm: number, heelHeightMm: number): Point[] {
+  if (riseMm === 0) return []
+  const last = edge.length - 1
+  return edge.map(({ x, y }, index) => ({
+    x,
+    y: y + Math.min(riseMm, heelHeightMm / 2.5) * Math.sqrt(Math.max(0, 1 - (index / last) ** 6)),
+  }))
+}
+
 /** Scallops along a nearly straight edge, pointed side down. */
-function teeth(line: readonly Point[]): Point[] {
+function teeth(line: readonly Point[], size: typeof TEETH): Point[] {
   const [first] = line
   const last = line.at(-1)
   if (!first || !last) return []
-  const count = Math.max(1, Math.round((last.x - first.x) / TOOTH_PITCH_MM))
+  const count = Math.max(1, Math.round((last.x - first.x) / size.pitchMm))
   const perTooth = 6
   return Array.from({ length: count * perTooth + 1 }, (_, index) => {
     const share = index / (count * perTooth)
     const within = (index % perTooth) / perTooth
     return {
       x: first.x + share * (last.x - first.x),
-      y: first.y + share * (last.y - first.y) + TOOTH_DEPTH_MM * Math.sin(Math.PI * within),
+      y: first.y + share * (last.y - first.y) + size.depthMm * Math.sin(Math.PI * within),
     }
   })
 }

@@ -7,7 +7,7 @@ import { LIST_SAMPLES, silhouette } from './profiles'
 
 const props = withDefaults(
   defineProps<{
-    knife: Pick<KnifeView, 'code' | 'type' | 'lengthMm' | 'heelHeightMm' | 'serrated' | 'zones'>
+    knife: Pick<KnifeView, 'code' | 'type' | 'lengthMm' | 'heelHeightMm' | 'serrated' | 'grind' | 'hrc' | 'zones'>
     /** drawing scale; one scale in a list keeps knives comparable */
     pxPerMm?: number
     large?: boolean
@@ -27,7 +27,7 @@ const drawing = computed(() =>
 )
 const label = computed(
   () =>
-    `${props.knife.code}: ${ZONES.map((zone) => `${say(`zone.${zone}`)} ${formats.value.force(props.knife.zones[zone].forceGf)} ${say(`edge.${props.knife.zones[zone].word}`)}`).join(', ')}`,
+    `${props.knife.code}: ${ZONES.map((zone) => `${say(`zone.${zone}`)} ${formats.value.force(props.knife.zones[zone].forceGf)} ${say(`edge.${props.knife.zones[zone].word}`)}`).join(', ')}${props.knife.grind === 'single' ? `, ${say('zone.oneSided')}` : ''}`,
 )
 </script>
 
@@ -42,8 +42,13 @@ const label = computed(
     :height="large ? undefined : drawing.heightMm * pxPerMm"
     preserveAspectRatio="xMidYMid meet"
   >
+    <path class="blade" :d="drawing.neck" />
     <path class="handle" :d="drawing.handle" />
+    <path v-if="drawing.collar" class="collar" :d="drawing.collar" />
+    <circle v-for="rivet in drawing.rivets" :key="rivet.x" class="rivet" :cx="rivet.x" :cy="rivet.y" :r="rivet.radius" />
     <path class="blade" :d="drawing.blade" />
+    <path v-if="drawing.shoulder" class="shoulder" :d="drawing.shoulder" />
+    <circle v-if="drawing.hole" class="hole" :cx="drawing.hole.x" :cy="drawing.hole.y" :r="drawing.hole.radius" />
     <path v-for="zone in ZONES" :key="zone" class="edge" :class="knife.zones[zone].word" :d="drawing.edge[zone]" />
   </svg>
 </template>
@@ -66,6 +71,24 @@ const label = computed(
   stroke-width: 1;
   vector-effect: non-scaling-stroke;
   stroke-linejoin: round;
+}
+.collar {
+  fill: var(--steel-line);
+}
+.rivet {
+  fill: var(--steel);
+}
+.hole {
+  fill: var(--ground);
+  stroke: var(--steel-line);
+  stroke-width: 1;
+  vector-effect: non-scaling-stroke;
+}
+.shoulder {
+  fill: none;
+  stroke: var(--steel-line);
+  stroke-width: 1;
+  vector-effect: non-scaling-stroke;
 }
 .edge {
   fill: none;

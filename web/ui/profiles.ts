@@ -2,7 +2,13 @@ import type { KnifeView } from '../../contract/knives'
 import { profile, type Point } from '../../core/geometry/profile'
 import type { ByZone } from '../../core/knife/zones'
 
-type Outlined = Pick<KnifeView, 'type' | 'lengthMm' | 'heelHeightMm' | 'serrated'>
+type Outlined = Pick<KnifeView, 'type' | 'lengthMm' | 'heelHeightMm' | 'serrated' | 'grind' | 'hrc'>
+
+interface Round {
+  readonly x: number
+  readonly y: number
+  readonly radius: number
+}
 
 /** A silhouette ready to draw: SVG paths in mm, spine up, with the frame they need. */
 export interface Silhouette {
@@ -11,6 +17,12 @@ export interface Silhouette {
   readonly heightMm: number
   readonly blade: string
   readonly handle: string
+  readonly collar: string
+  readonly neck: string
+  /** the line where a ground face ends */
+  readonly shoulder: string
+  readonly rivets: readonly Round[]
+  readonly hole: Round | null
   readonly edge: ByZone<string>
 }
 
@@ -27,14 +39,14 @@ const drawn = new Map<string, Silhouette>()
  * @param samples places along edge and spine
  */
 export function silhouette(knife: Outlined, edgeDropMm: number, samples = LARGE_SAMPLES): Silhouette {
-  const shape = [knife.type, knife.lengthMm, knife.heelHeightMm, knife.serrated, edgeDropMm, samples].join(' ')
+  const shape = [knife.type, knife.lengthMm, knife.heelHeightMm, knife.serrated, knife.grind, knife.hrc, edgeDropMm, samples].join(' ')
   const known = drawn.get(shape) ?? draw(knife, edgeDropMm, samples)
   drawn.set(shape, known)
   return known
 }
 
 function draw(knife: Outlined, edgeDropMm: number, samples: number): Silhouette {
-  const { blade, handle, edge, bounds } = profile({ ...knife, samples })
+  const { blade, handle, edge, shoulder, hole, bounds } = profile({ ...knife, samples, bold: samples < LARGE_SAMPLES })
   const top = bounds.top + MARGIN_MM
   const widthMm = bounds.right - bounds.left + 2 * MARGIN_MM
   const heightMm = bounds.top - bounds.bottom + 2 * MARGIN_MM + edgeDropMm
@@ -42,12 +54,18 @@ function draw(knife: Outlined, edgeDropMm: number, samples: number): Silhouette 
     points
       .map((point, index) => `${index === 0 ? 'M' : 'L'}${point.x.toFixed(2)} ${(top - point.y + drop).toFixed(2)}`)
       .join('')
+  const placed = (round: Round): Round => ({ ...round, y: top - round.y })
   return {
     viewBox: `${bounds.left - MARGIN_MM} 0 ${widthMm} ${heightMm}`,
     widthMm,
     heightMm,
     blade: `${path(blade)}Z`,
-    handle: `${path(handle)}Z`,
+    handle: `${path(handle.grip)}Z`,
+    collar: handle.collar.length > 0 ? `${path(handle.collar)}Z` : '',
+    neck: `${path(handle.neck)}Z`,
+    shoulder: path(shoulder),
+    rivets: handle.rivets.map(placed),
+    hole: hole && placed(hole),
     edge: { heel: path(edge.heel, edgeDropMm), belly: path(edge.belly, edgeDropMm), tip: path(edge.tip, edgeDropMm) },
   }
 }
