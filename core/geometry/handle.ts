@@ -138,10 +138,7 @@ export function handleOf(
     collar:
       make.collarMm === 0
         ? []
-        : [
-            ...collarShares.map((along) => at(along, 1)),
-            ...[...collarShares].reverse().map((along) => at(along, -1)),
-          ],
+        : [...collarShares.map((along) => at(along, 1)), ...[...collarShares].reverse().map((along) => at(along, -1))],
     neck: neckOf(top, from, at(0, 1).y, at(0, -1).y),
     rivets: make.rivets.map((along) => ({ x: from - along * reach, y: middle, radius: RIVET_MM })),
   }

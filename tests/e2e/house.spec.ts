@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { openAsManager } from './kitchen'
+import { carry, openAsManager } from './kitchen'
 
 test('a person is added with a PIN, changed, and leaves', async ({ page }) => {
   await openAsManager(page, '/house?part=people')
@@ -14,20 +14,67 @@ test('a person is added with a PIN, changed, and leaves', async ({ page }) => {
   await expect(dialog.locator('.wrong')).toContainText('PIN')
   await dialog.getByLabel('PIN').fill('8642')
   await dialog.getByRole('button', { name: 'Save' }).click()
-  const row = page.getByRole('row', { name: /Vera Moss/ })
+  const row = page.getByRole('listitem').filter({ hasText: 'Vera Moss' })
   await expect(row).toContainText('PIN')
-  await row.getByRole('button', { name: 'Leaves the house' }).click()
-  await expect(row.getByRole('button', { name: 'Is back' })).toBeVisible()
+  await expect(row).toContainText('holds no knife')
+  await page.getByRole('button', { name: 'Vera Moss leaves the house' }).click()
+  await expect(page.getByRole('button', { name: 'Vera Moss is back' })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Vera Moss leaves the house' }).click()
+  await expect(page.getByRole('button', { name: 'Vera Moss is back' })).toBeVisible()
+})
+
+test('a knife is carried from board to board, or sent by its menu, and taken back', async ({ page }) => {
+  await openAsManager(page, '/house?part=stations')
+  const on = (station: string) => page.locator(`[data-board="${station}"]`)
+  const knife = page.locator('[data-knife="SA-03"]')
+  await expect(on('Grill').locator('[data-knife="SA-03"]')).toBeVisible()
+  await carry(page, knife, on('Cold larder'))
+  await expect(on('Cold larder').locator('[data-knife="SA-03"]')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(on('Grill').locator('[data-knife="SA-03"]')).toBeVisible()
+  await knife.getByRole('button').press('Enter')
+  await page.getByRole('menuitem', { name: 'Move to Fish counter' }).click()
+  await expect(on('Fish counter').locator('[data-knife="SA-03"]')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).last().click()
+  await expect(on('Grill').locator('[data-knife="SA-03"]')).toBeVisible()
+})
+
+test('a stone flattened by mistake is not', async ({ page }) => {
+  await openAsManager(page, '/house?part=gear')
+  const stone = page.locator('[data-gear="Middle 1000"]')
+  const before = (await stone.locator('.told').textContent()) ?? ''
+  await stone.getByRole('button', { name: 'Flattened' }).click()
+  await expect(stone).toContainText('0 knives since flat')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(stone.locator('.told')).toHaveText(before)
+})
+
+test('a step of a recipe is carried to its place, moved with the keys, left out and back', async ({ page }) => {
+  await openAsManager(page, '/house?part=recipes')
+  const steps = page.getByRole('list', { name: 'Steps of the recipe' }).getByRole('button')
+  await expect(steps.first()).toContainText('Look')
+  const names = async (): Promise<string[]> => (await steps.allTextContents()).map((one) => one.replace(/^\s*\d+\s*/, ''))
+  const [first = '', second = '', third = ''] = await names()
+  await carry(page, steps.nth(0), steps.nth(2))
+  await expect.poll(async () => (await names()).slice(0, 3)).toEqual([second, third, first])
+  await steps.nth(2).press('Alt+ArrowUp')
+  await expect.poll(async () => (await names()).slice(0, 3)).toEqual([second, first, third])
+  await expect(page.getByRole('group', { name: 'What the cook reads' })).toContainText('Look at it first')
+  await page.getByRole('button', { name: 'Leave it out' }).click()
+  await expect.poll(async () => (await names()).slice(0, 2)).toEqual([second, third])
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(async () => (await names()).slice(0, 3)).toEqual([second, first, third])
 })
 
 test('a station and the week are changed from now on', async ({ page }) => {
   await openAsManager(page, '/house?part=stations')
-  await page.getByRole('row', { name: /Grill/ }).getByRole('button', { name: 'Change' }).click()
+  await page.getByRole('button', { name: 'Change Grill' }).click()
   const dialog = page.getByRole('dialog')
   await expect(dialog.getByText('The past stays as it was', { exact: false })).toBeVisible()
   await dialog.getByLabel('Hours a service').fill('1,75')
   await dialog.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByRole('row', { name: /Grill/ })).toContainText('1.8 h')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Grill' })).toContainText('1.8 h')
 
   await page.getByRole('link', { name: 'Services', exact: true }).click()
   const save = page.getByRole('button', { name: 'Save the week' })

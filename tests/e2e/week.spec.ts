@@ -287,8 +287,12 @@ test('the crew: shifts that overlap are refused, skills are signed off, a specia
 }) => {
   await openAsManager(page, '/crew')
   await page.getByRole('button', { name: 'Shifts of Bram Kessel' }).click()
-  await page.getByRole('button', { name: 'Add a shift' }).click()
-  // the new row is on Sunday, where he works already
+  // a second shift on Sunday, inside the one he works already
+  const sunday = page.getByRole('group', { name: 'Sunday' })
+  await expect(sunday.getByRole('button')).toHaveCount(1)
+  await sunday.locator('xpath=following-sibling::button').first().click()
+  await page.getByRole('menuitem', { name: 'Add a shift' }).click()
+  await expect(sunday.getByRole('button')).toHaveCount(2)
   await page.getByRole('button', { name: 'Save shifts' }).click()
   await expect(page.getByText(/Bram Kessel cannot work .* at once/)).toBeVisible()
   await page.keyboard.press('Escape')

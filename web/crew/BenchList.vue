@@ -5,18 +5,20 @@ import { endpoints } from '../../contract/endpoints'
 import { BenchPlace, type Crew } from '../../contract/week'
 import { call } from '../api'
 import { useChange } from '../house/useChange'
+import { say } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 import AppForm from '../ui/AppForm.vue'
 import TextField from '../ui/TextField.vue'
 
 defineProps<{ crew: Crew }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()
-const { refusal, change } = useChange()
+const { refusal, changeWithUndo } = useChange()
 const name = ref('')
-const save = (bench: BenchPlace): Promise<boolean> =>
-  change(async () => {
-    emit('changed', await call(endpoints.setBench, { body: bench }))
-  })
+const send = (bench: BenchPlace) => async (): Promise<void> => {
+  emit('changed', await call(endpoints.setBench, { body: bench }))
+}
+const save = (bench: BenchPlace, before: BenchPlace): Promise<boolean> =>
+  changeWithUndo(send(bench), say('crew.benchSaved', { name: bench.name }), send(before))
 async function add(bench: BenchPlace): Promise<void> {
   emit('changed', await call(endpoints.setBench, { body: bench }))
   name.value = ''
@@ -30,7 +32,7 @@ async function add(bench: BenchPlace): Promise<void> {
     <ul>
       <li v-for="bench in crew.benches" :key="bench.id" :class="{ soft: !bench.active }">
         {{ bench.name }}
-        <AppButton kind="quiet" @click="save({ ...bench, active: !bench.active })">
+        <AppButton kind="quiet" @click="save({ ...bench, active: !bench.active }, bench)">
           {{ $t(bench.active ? 'crew.benchGone' : 'crew.benchBack') }}
         </AppButton>
       </li>

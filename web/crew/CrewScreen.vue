@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { endpoints } from '../../contract/endpoints'
+import type { WeeklySpan } from '../../contract/house'
 import type { AcceptedPlan, Crew } from '../../contract/week'
 import { MINUTE_MS } from '../../core/time'
 import { call } from '../api'
@@ -16,11 +17,15 @@ const fleet = useFleet()
 const { refusal, change } = useChange()
 const crew = shallowRef<Crew | null>(null)
 const accepted = shallowRef<AcceptedPlan | null>(null)
+const week = shallowRef<readonly WeeklySpan[]>([])
 const editing = ref<string | null>(null)
 const people = computed(() => [...fleet.people.values()].filter(({ active }) => active))
 onMounted(async () => {
   await change(async () => {
     crew.value = await call(endpoints.crew)
+  })
+  await change(async () => {
+    week.value = await call(endpoints.week)
   })
   await change(async () => {
     accepted.value = (await call(endpoints.plan)).accepted
@@ -51,7 +56,7 @@ const open = computed({
     <p v-if="!crew && !refusal" class="lead">{{ $t('shell.loading') }}</p>
     <template v-if="crew">
       <p v-if="crew.shifts.length === 0" class="lead">{{ $t('crew.nobody') }}</p>
-      <ShiftTable :crew="crew" :people="people" :load="load" @edit="editing = $event" />
+      <ShiftTable :crew="crew" :people="people" :load="load" :week="week" @edit="editing = $event" />
       <SkillTable :crew="crew" :people="people" @changed="crew = $event" />
       <div class="columns">
         <BenchList :crew="crew" @changed="crew = $event" />

@@ -4,15 +4,15 @@ import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { Crew } from '../../contract/week'
 import { call } from '../api'
+import type { BandSpan } from '../ui/daySpans'
 import { useChange } from '../house/useChange'
-import { useFormats } from '../i18n'
+import WeekBands from '../ui/WeekBands.vue'
+import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import AppForm from '../ui/AppForm.vue'
-import ChoiceField from '../ui/ChoiceField.vue'
 import TextField from '../ui/TextField.vue'
-import { WEEKDAYS, weekdayName } from './weekdays'
 import WhenField from '../ui/WhenField.vue'
 import FileField from '../ui/FileField.vue'
 
@@ -23,12 +23,17 @@ const fleet = useFleet()
 const formats = useFormats()
 const { refusal, change } = useChange()
 const name = computed(() => fleet.people.get(props.personId)?.name ?? '')
-const shifts = ref(
+const shifts = ref<readonly BandSpan[]>(
   props.crew.shifts
     .filter(({ personId }) => personId === props.personId)
-    .map(({ weekday, starts, ends }) => ({ weekday, starts, ends })),
+    .map(({ id, weekday, starts, ends }) => ({ id, kind: 'shift', name: '', weekday, starts, ends })),
 )
-const weekdays = WEEKDAYS.map((value) => ({ value: value as number, label: weekdayName(value) }))
+const adds = [
+  { label: say('crew.addShift'), span: { kind: 'shift' as const, name: '', starts: '10:00', ends: '18:00' } },
+]
+const shiftDraft = (): object => ({
+  shifts: shifts.value.map(({ weekday, starts, ends }) => ({ weekday, starts, ends })),
+})
 const single = reactive({ day: '', isOff: true, starts: '10:00', ends: '18:00', note: '' })
 const days = computed(() => props.crew.days.filter(({ personId }) => personId === props.personId))
 const read = ref<{ calendar: string; count: number } | null>(null)
@@ -73,26 +78,10 @@ async function takeIn(): Promise<void> {
 <template>
   <AppDialog v-model:visible="visible" :title="$t('crew.edit', { name })">
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <AppForm :schema="endpoints.setShifts.body" :draft="() => ({ shifts })" :send="saveShifts">
-      <div v-for="(shift, at) in shifts" :key="at" class="line">
-        <ChoiceField v-model="shift.weekday" :label="$t('crew.day')" :options="weekdays" />
-        <WhenField v-model="shift.starts" :name="`shifts.${at}.starts`" :label="$t('field.starts')" kind="time" />
-        <WhenField v-model="shift.ends" :name="`shifts.${at}.ends`" :label="$t('field.ends')" kind="time" />
-        <AppButton kind="quiet" @click="shifts.splice(at, 1)">{{ $t('house.remove') }}</AppButton>
-      </div>
+    <AppForm :schema="endpoints.setShifts.body" :draft="shiftDraft" :send="saveShifts">
+      <p class="soft small">{{ $t('crew.weekHint') }}</p>
+      <WeekBands v-model="shifts" :adds="adds" :empty="$t('crew.off')" />
       <p class="ways">
-        <AppButton
-          kind="quiet"
-          @click="
-            shifts.push({
-              weekday: Math.min(7, (shifts.at(-1)?.weekday ?? 0) + 1),
-              starts: shifts.at(-1)?.starts ?? '10:00',
-              ends: shifts.at(-1)?.ends ?? '18:00',
-            })
-          "
-        >
-          {{ $t('crew.addShift') }}
-        </AppButton>
         <AppButton kind="main" type="submit">{{ $t('crew.save') }}</AppButton>
       </p>
     </AppForm>

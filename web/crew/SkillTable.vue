@@ -15,7 +15,7 @@ const props = defineProps<{ crew: Crew; people: readonly Person[] }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()
 const fleet = useFleet()
 const formats = useFormats()
-const { refusal, change } = useChange()
+const { refusal, changeWithUndo } = useChange()
 /** A refused tick is drawn again as it was. */
 const refused = ref(0)
 const signed = (personId: string, skill: Skill): PersonSkill | undefined =>
@@ -31,42 +31,39 @@ function label(person: Person, skill: Skill): string {
     : say('crew.unsigned', { skill: say(`skill.${skill}`) })
   return `${person.name}, ${words}`
 }
-async function toggle(personId: string, skill: Skill): Promise<void> {
-  const own = props.crew.skills.filter((one) => one.personId === personId).map((one) => one.skill)
-  const skills = own.includes(skill) ? own.filter((one) => one !== skill) : [...own, skill]
-  const done = await change(async () => {
-    emit('changed', await call(endpoints.setSkills, { params: { id: personId }, body: { skills } }))
-  })
-  if (!done) refused.value++
+async function toggle({ id, name }: Person, skill: Skill): Promise<void> {
+  const own = props.crew.skills.filter(({ personId }) => personId === id).map((one) => one.skill)
+  const send = (skills: readonly Skill[]) => async (): Promise<void> => {
+    emit('changed', await call(endpoints.setSkills, { params: { id }, body: { skills } }))
+  }
+  const next = own.includes(skill) ? own.filter((one) => one !== skill) : [...own, skill]
+  if (!(await changeWithUndo(send(next), say('crew.skillsSaved', { name }), send(own)))) refused.value++
 }
 </script>
 
 <template>
-  <section class="wide-table">
+  <section>
     <h2>{{ $t('crew.skills') }}</h2>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <table class="plain people-table">
-      <thead>
-        <tr>
-          <th />
-          <th v-for="skill in SKILLS" :key="skill">{{ capital($t(`skill.${skill}`)) }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="person in people" :key="person.id">
-          <th scope="row">{{ person.name }}</th>
-          <td v-for="skill in SKILLS" :key="skill">
-            <CheckField
-              :key="refused"
-              bare
-              :model-value="signed(person.id, skill) !== undefined"
-              :label="label(person, skill)"
-              @update:model-value="toggle(person.id, skill)"
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <div class="person head small soft" aria-hidden="true">
+      <span />
+      <span v-for="skill in SKILLS" :key="skill">{{ capital($t(`skill.${skill}`)) }}</span>
+    </div>
+    <ul>
+      <li v-for="person in people" :key="person.id" class="person">
+        <b>{{ person.name }}</b>
+        <div v-for="skill in SKILLS" :key="skill" class="mark">
+          <CheckField
+            :key="refused"
+            bare
+            :model-value="signed(person.id, skill) !== undefined"
+            :label="label(person, skill)"
+            @update:model-value="toggle(person, skill)"
+          />
+          <span class="small own" aria-hidden="true">{{ capital($t(`skill.${skill}`)) }}</span>
+        </div>
+      </li>
+    </ul>
   </section>
 </template>
 
@@ -74,9 +71,44 @@ async function toggle(personId: string, skill: Skill): Promise<void> {
 section {
   margin-top: 22px;
 }
-thead th {
+.person {
+  display: grid;
+  grid-template-columns: 190px repeat(7, minmax(0, 1fr));
+  gap: 0 10px;
+  align-items: center;
+  border-bottom: 1px solid var(--rule);
+}
+.head {
   position: sticky;
   top: 0;
+  z-index: 1;
+  align-items: end;
+  padding: 6px 0;
   background: var(--ground);
+  border-bottom: 1.5px solid var(--rule-strong);
+  font-weight: 600;
+}
+.own {
+  display: none;
+}
+@media (max-width: 900px) {
+  .head {
+    display: none;
+  }
+  .person {
+    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+    padding: 8px 0;
+  }
+  .person > b {
+    grid-column: 1 / -1;
+  }
+  .mark {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+  }
+  .own {
+    display: inline;
+  }
 }
 </style>

@@ -15,7 +15,7 @@ import WhenField from '../ui/WhenField.vue'
 defineProps<{ crew: Crew }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()
 const formats = useFormats()
-const { refusal, change } = useChange()
+const { refusal, changeWithUndo } = useChange()
 const draft = ref<Editable<SpecialDay> | null>(null)
 const kinds = [
   { value: 'service' as const, label: say('house.service') },
@@ -36,10 +36,18 @@ async function save(body: SpecialDay): Promise<void> {
   emit('changed', await call(endpoints.setSpecialDay, { params: { day: body.day }, body }))
   draft.value = null
 }
-const drop = (day: string): Promise<boolean> =>
-  change(async () => {
-    emit('changed', await call(endpoints.dropSpecialDay, { params: { day } }))
-  })
+const drop = (special: SpecialDay): Promise<boolean> => {
+  const { day } = special
+  return changeWithUndo(
+    async () => {
+      emit('changed', await call(endpoints.dropSpecialDay, { params: { day } }))
+    },
+    say('crew.asUsualDone', { day: formats.value.longDay(`${day}T12:00:00Z`) }),
+    async () => {
+      emit('changed', await call(endpoints.setSpecialDay, { params: { day }, body: special }))
+    },
+  )
+}
 const words = ({ spans }: SpecialDay): string =>
   spans.length === 0
     ? say('crew.closedDay')
@@ -61,7 +69,7 @@ const words = ({ spans }: SpecialDay): string =>
         <span
           ><b>{{ formats.longDay(`${special.day}T12:00:00Z`) }}</b> {{ special.name }}: {{ words(special) }}</span
         >
-        <AppButton kind="quiet" @click="drop(special.day)">{{ $t('crew.asUsual') }}</AppButton>
+        <AppButton kind="quiet" @click="drop(special)">{{ $t('crew.asUsual') }}</AppButton>
       </li>
     </ul>
     <AppForm v-if="draft" :schema="SpecialDay" :draft="() => draft" :send="save">

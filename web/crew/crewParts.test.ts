@@ -71,25 +71,32 @@ const shown = (component: Component, props: Record<string, unknown>): VueWrapper
   mount(component, { props, global: { plugins: [i18n, controls], stubs: { ChoiceField: true } } })
 
 describe('shifts', () => {
-  const table = (): VueWrapper => shown(ShiftTable, { crew: CREW, people, load: new Map([[ODA, 95]]) })
+  const table = (): VueWrapper => shown(ShiftTable, { crew: CREW, people, load: new Map([[ODA, 95]]), week: [] })
 
-  it('are drawn over the day they lie in; one past midnight ends with the day', () => {
+  it('are drawn over the day they lie in, one past midnight beyond it', () => {
     const bars = table()
-      .findAll('tbody tr')[0]
-      ?.findAll('.hours span')
+      .findAll('li')[0]
+      ?.findAll('.shift')
       .map((bar) => bar.attributes('style'))
-    expect(bars).toEqual(['left: 25%; width: 25%;', 'left: 75%; width: 25%;'])
-    expect(table().text()).toContain('18:00–02:00')
+    // a day on the wall runs from five to five
+    const [morning, night] = (bars ?? []).map((style) =>
+      /left: ([\d.]+)%; width: ([\d.]+)%/
+        .exec(style ?? '')
+        ?.slice(1)
+        .map(Number),
+    )
+    expect(morning).toEqual([expect.closeTo(100 / 24, 2), 25])
+    expect(night).toEqual([expect.closeTo(1300 / 24, 2), expect.closeTo(800 / 24, 2)])
+    expect(table().text()).toContain('18–2')
   })
 
   it('stand beside single days, planned minutes and a pace learned or not', () => {
     const [oda, kit] = table()
-      .findAll('tbody tr')
+      .findAll('li')
       .map((row) => row.text())
     expect(oda).toContain('95 min')
     expect(oda).toContain('0.90 × the table, 10 sessions')
     expect(kit).toContain('26 Nov: away; 27 Nov: 10:00–14:00')
-    expect(kit).toContain('as the table')
   })
 
   it('are changed person by person', async () => {

@@ -8,19 +8,20 @@ import type { Crew } from '../../contract/week'
 import { GEAR_KINDS, isStone, type GearKind } from '../../core/abrasive/gear'
 import { capital } from '../../words/format'
 import { call } from '../api'
-import { say, useFormats } from '../i18n'
+import { say } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
+import GearShelf from './GearShelf.vue'
 import PieceList from './PieceList.vue'
 import { useChange } from './useChange'
 
+type Patch = Pick<BodyOf<typeof endpoints.editGear>, 'flattenedAt' | 'knivesSince' | 'dishMm' | 'active'>
 type Scale = NonNullable<GearView['scale']>
-const formats = useFormats()
-const { refusal, change } = useChange()
+const { refusal, change, changeWithUndo } = useChange()
 const gear = shallowRef<readonly GearView[]>([])
 const loaded = ref(false)
 const open = ref(false)
@@ -103,26 +104,36 @@ async function save(body: BodyOf<typeof endpoints.addGear> | BodyOf<typeof endpo
   open.value = false
   await load()
 }
-async function edit(
-  one: GearView,
-  patch: { flattenedAt?: string; knivesSince?: number; dishMm?: number | null; active?: boolean },
-): Promise<void> {
-  await change(() => call(endpoints.editGear, { params: { id: one.id }, body: patch }))
-  await load()
+async function edit(one: GearView, patch: Patch, before: Patch, done: string): Promise<void> {
+  const send = async (body: Patch): Promise<void> => {
+    await call(endpoints.editGear, { params: { id: one.id }, body })
+    await load()
+  }
+  await changeWithUndo(
+    () => send(patch),
+    say(done, { name: one.name }),
+    () => send(before),
+  )
 }
-const flattened = (one: GearView): Promise<void> =>
-  edit(one, { flattenedAt: new Date().toISOString(), knivesSince: 0, dishMm: null })
-const gritText = (one: GearView): string => {
-  if (one.grit === null || one.scale === null) return '–'
-  const own = one.scale === 'micron' ? '' : `${say(`gear.scaleName.${one.scale}`)}${one.grit}, `
-  return own + say('gear.micron', { micron: one.micron ?? '' })
+function flattened(one: GearView): void {
+  const { flattenedAt, knivesSince, dishMm } = one
+  void edit(
+    one,
+    { flattenedAt: new Date().toISOString(), knivesSince: 0, dishMm: null },
+    { flattenedAt, knivesSince, dishMm },
+    'gear.flattenedDone',
+  )
 }
-function flatText(one: GearView): string {
-  if (one.flatten.because === 'dish') return say('gear.dueDish', { dish: formats.value.thickness(one.dishMm ?? 0) })
-  if (one.flatten.because === 'knives') return say('gear.due')
-  return one.kind.endsWith('stone') || one.kind === 'diamond-resin' ? say('gear.knives', { n: one.knivesSince }) : ''
+function retire(one: GearView): void {
+  const { active } = one
+  void edit(one, { active: !active }, { active }, active ? 'gear.retiredDone' : 'gear.backDone')
 }
-const dishes = (one: GearView): boolean => flatText(one) !== ''
+/** Coarse to fine as they are used; what is out of use stands last. */
+const standing = computed(() =>
+  [...gear.value].sort(
+    (a, b) => Number(b.active) - Number(a.active) || (b.micron ?? 0) - (a.micron ?? 0) || a.name.localeCompare(b.name),
+  ),
+)
 </script>
 
 <template>
@@ -130,53 +141,16 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
     <p class="soft">{{ $t('gear.hint') }}</p>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="loaded && gear.length === 0" class="lead">{{ $t('gear.none') }}</p>
-    <table v-if="gear.length > 0" class="plain">
-      <thead>
-        <tr>
-          <th>{{ $t('field.name') }}</th>
-          <th>{{ $t('gear.kindLabel') }}</th>
-          <th>{{ $t('gear.grit') }}</th>
-          <th>{{ $t('gear.soak') }}</th>
-          <th>{{ $t('gear.flatness') }}</th>
-          <th />
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="one in gear" :key="one.id" :class="{ soft: !one.active }">
-          <td>
-            <b>{{ one.name }}</b>
-            <span v-for="warning in one.warnings" :key="warning" class="warning small">{{
-              $t(`gear.warning.${warning}`)
-            }}</span>
-          </td>
-          <td>
-            {{ $t(`gear.kind.${one.kind}`)
-            }}<span v-if="one.twoSidedWith" class="soft small"
-              >, {{ $t('gear.twoSided').toLowerCase() }} {{ nameOf(one.twoSidedWith) }}</span
-            >
-          </td>
-          <td class="num">{{ gritText(one) }}</td>
-          <td class="num">
-            {{ one.soakMinutes > 0 ? `${formats.minutes(one.soakMinutes)}, ${$t(`gear.bathName.${one.bath}`)}` : '–' }}
-          </td>
-          <td>
-            <span :class="{ due: one.flatten.due }">{{ flatText(one) || $t('gear.never') }}</span>
-            <span v-if="one.flattenedAt && dishes(one)" class="soft small last">{{
-              $t('gear.lastFlattened', { day: formats.shortDay(one.flattenedAt) })
-            }}</span>
-          </td>
-          <td>
-            <AppButton v-if="dishes(one)" @click="flattened(one)">
-              {{ $t('gear.flattened') }}
-            </AppButton>
-            <AppButton kind="quiet" @click="start(one)">{{ $t('house.change') }}</AppButton>
-            <AppButton kind="quiet" @click="edit(one, { active: !one.active })">
-              {{ $t(one.active ? 'gear.retire' : 'gear.back') }}
-            </AppButton>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <GearShelf
+      v-for="shelf in ['stones', 'rods'] as const"
+      :key="shelf"
+      :title="$t(`gear.${shelf}`)"
+      :gear="standing.filter(({ kind }) => isStone(kind) === (shelf === 'stones'))"
+      :name-of="nameOf"
+      @change="start"
+      @flattened="flattened"
+      @retire="retire"
+    />
     <p>
       <AppButton kind="main" @click="start(null)">{{ $t('gear.add') }}</AppButton>
     </p>
@@ -216,15 +190,5 @@ const dishes = (one: GearView): boolean => flatText(one) !== ''
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 12px;
-}
-.warning {
-  display: block;
-  color: var(--out);
-}
-.due {
-  font-weight: 700;
-}
-.last {
-  display: block;
 }
 </style>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
-import { computed, reactive, ref } from 'vue'
+import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
 import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { Person } from '../../contract/house'
 import { STATED_HABITS, type StatedHabit } from '../../core/edge/fleet/habits'
 import { HONE_TOOLS, type HoneTool } from '../../core/edge/model/hone'
 import { PERSON_ROLES, type PersonRole } from '../../core/house/rights'
+import { SKILLS, type Skill } from '../../core/house/skills'
 import { call } from '../api'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
@@ -16,10 +17,12 @@ import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
+import { groupedBy } from '../ui/grouped'
+import PersonRow from './PersonRow.vue'
 import { useChange } from './useChange'
 
 const fleet = useFleet()
-const { refusal, change } = useChange()
+const { refusal, change, changeWithUndo } = useChange()
 const open = ref(false)
 const editing = ref<Person | null>(null)
 const form = reactive({
@@ -39,8 +42,24 @@ const tools = computed(() => [
   ...HONE_TOOLS.map((value) => ({ value, label: say(`toolChoice.${value}`) })),
 ])
 const roles = computed(() => PERSON_ROLES.map((value) => ({ value, label: say(`person.${value}`) })))
-const held = (person: Person): number =>
-  fleet.knives.filter((knife) => knife.holderId === person.id && knife.status === 'in-service').length
+const people = computed(() =>
+  [...fleet.people.values()].sort((a, b) => Number(b.active) - Number(a.active) || a.name.localeCompare(b.name)),
+)
+const held = computed(() =>
+  groupedBy(
+    fleet.knives.filter(({ status }) => status === 'in-service'),
+    ({ holderId }) => holderId,
+  ),
+)
+const skills = shallowRef<ReadonlyMap<string, readonly Skill[]> | null>(null)
+onMounted(() =>
+  change(async () => {
+    const signed = groupedBy((await call(endpoints.crew)).skills, ({ personId }) => personId)
+    skills.value = new Map(
+      [...signed].map(([id, all]) => [id, SKILLS.filter((one) => all.some(({ skill }) => skill === one))]),
+    )
+  }),
+)
 
 function start(person: Person | null): void {
   editing.value = person
@@ -76,50 +95,28 @@ async function save(body: BodyOf<typeof endpoints.addPerson> | BodyOf<typeof end
   await fleet.load()
   open.value = false
 }
-const setActive = (person: Person, active: boolean): Promise<boolean> =>
-  change(() => call(endpoints.editPerson, { params: { id: person.id }, body: { active } }))
+function setActive(person: Person, active: boolean): void {
+  const send = (is: boolean) => () => call(endpoints.editPerson, { params: { id: person.id }, body: { active: is } })
+  const told = say(active ? 'house.returnedDone' : 'house.leftDone', { name: person.name })
+  void changeWithUndo(send(active), told, send(!active))
+}
 </script>
 
 <template>
   <section class="form-section">
     <p class="soft">{{ $t('house.peopleHint') }}</p>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <table class="plain">
-      <thead>
-        <tr>
-          <th>{{ $t('field.name') }}</th>
-          <th>{{ $t('field.role') }}</th>
-          <th>{{ $t('house.signsIn') }}</th>
-          <th>{{ $t('house.holds') }}</th>
-          <th />
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="person in fleet.fleet?.people ?? []" :key="person.id" :class="{ soft: !person.active }">
-          <td>
-            <b>{{ person.name }}</b>
-          </td>
-          <td>{{ $t(`person.${person.role}`) }}</td>
-          <td>
-            {{
-              [
-                person.signInName ? $t('house.byPassword', { name: person.signInName }) : '',
-                person.hasPin ? $t('field.pin') : '',
-              ]
-                .filter(Boolean)
-                .join(', ') || $t('house.cannot')
-            }}
-          </td>
-          <td class="num">{{ say('rack.count', { n: held(person) }) }}</td>
-          <td>
-            <AppButton @click="start(person)">{{ $t('house.change') }}</AppButton>
-            <AppButton kind="quiet" @click="setActive(person, !person.active)">
-              {{ $t(person.active ? 'house.leaves' : 'house.returns') }}
-            </AppButton>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <ul>
+      <PersonRow
+        v-for="person in people"
+        :key="person.id"
+        :person="person"
+        :knives="held.get(person.id) ?? []"
+        :skills="skills && (skills.get(person.id) ?? [])"
+        @change="start(person)"
+        @active="setActive(person, $event)"
+      />
+    </ul>
     <p>
       <AppButton kind="main" @click="start(null)">{{ $t('house.addPerson') }}</AppButton>
     </p>

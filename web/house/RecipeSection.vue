@@ -17,6 +17,8 @@ import { editableCopy } from '../ui/editable'
 import MeasureField from '../ui/MeasureField.vue'
 import RecipePreferenceList from './RecipePreferenceList.vue'
 import RecipeStepFields from './RecipeStepFields.vue'
+import RecipeStrip from './RecipeStrip.vue'
+import { stepTitle } from './stepTitle'
 import { useChange } from './useChange'
 
 const notices = useNotices()
@@ -24,6 +26,9 @@ const { refusal, change } = useChange()
 const all = shallowRef<readonly RecipeView[]>([])
 const chosen = ref('full')
 const draft = ref<Editable<Recipe> | null>(null)
+const chosenStep = ref('')
+const stepAt = computed(() => Math.max(0, draft.value?.steps.findIndex(({ id }) => id === chosenStep.value) ?? 0))
+const step = computed(() => draft.value?.steps[stepAt.value])
 const isOwn = computed(() => all.value.find(({ recipe }) => recipe.id === chosen.value)?.own ?? false)
 const names = computed(() =>
   all.value.map(({ recipe, own }) => ({
@@ -34,7 +39,7 @@ const names = computed(() =>
 const added = ref<StepKind>('look')
 const kinds = STEP_KINDS.map((value) => ({
   value,
-  label: capital(say(`bench.step.${value}.name`, { stone: '', side: '' }).trim()),
+  label: stepTitle({ kind: value }, say),
 }))
 
 /** A recipe is recorded as a sharpening, or as a honing with its tool. */
@@ -71,20 +76,33 @@ function add(): void {
     0,
     value.steps.findIndex(({ kind }) => kind === 'test' || kind === 'clean'),
   )
+  const id = `own-${newId().slice(-8)}`
   value.steps.splice(at, 0, {
-    id: `own-${newId().slice(-8)}`,
+    id,
     kind: added.value,
     each: 'once',
     checks: [],
     cautions: [],
   })
+  chosenStep.value = id
 }
-function move(at: number, by: number): void {
+function moveTo(from: number, to: number): void {
   const { value } = draft
-  const step = value?.steps[at]
-  if (!value || !step || at + by < 0 || at + by >= value.steps.length) return
-  value.steps.splice(at, 1)
-  value.steps.splice(at + by, 0, step)
+  const moved = value?.steps[from]
+  if (!value || !moved || to < 0 || to >= value.steps.length) return
+  value.steps.splice(from, 1)
+  value.steps.splice(to, 0, moved)
+  chosenStep.value = moved.id
+}
+function leaveOut(at: number): void {
+  const { value } = draft
+  const [gone] = value?.steps.splice(at, 1) ?? []
+  if (!value || !gone) return
+  chosenStep.value = value.steps[Math.min(at, value.steps.length - 1)]?.id ?? ''
+  notices.done(say('recipes.dropped', { step: stepTitle(gone, say) }), () => {
+    draft.value?.steps.splice(at, 0, gone)
+    return Promise.resolve()
+  })
 }
 async function save(): Promise<void> {
   const { value } = draft
@@ -126,22 +144,23 @@ async function restore(): Promise<void> {
       />
       <ChoiceField v-if="draft" v-model="draft.worksOn" :label="$t('recipes.worksOn')" :options="parts" />
     </div>
-    <ol v-if="draft">
+    <div v-if="draft" class="work">
+      <div class="strip">
+        <RecipeStrip v-model:chosen="chosenStep" :steps="draft.steps" @move="moveTo" />
+        <ChoiceField v-model="added" :label="$t('recipes.another')" :options="kinds" />
+        <AppButton @click="add">{{ $t('recipes.add') }}</AppButton>
+      </div>
       <RecipeStepFields
-        v-for="(step, at) in draft.steps"
+        v-if="step"
         :key="step.id"
         :model-value="step"
         :recipe-id="draft.id"
-        :is-first="at === 0"
-        :is-last="at === draft.steps.length - 1"
-        @move="move(at, $event)"
-        @drop="draft.steps.splice(at, 1)"
-        @update:model-value="draft.steps[at] = editableCopy($event)"
+        :is-first="stepAt === 0"
+        :is-last="stepAt === draft.steps.length - 1"
+        @move="moveTo(stepAt, stepAt + $event)"
+        @drop="leaveOut(stepAt)"
+        @update:model-value="draft.steps[stepAt] = editableCopy($event)"
       />
-    </ol>
-    <div v-if="draft" class="fields">
-      <ChoiceField v-model="added" :label="$t('recipes.another')" :options="kinds" />
-      <AppButton class="low" @click="add">{{ $t('recipes.add') }}</AppButton>
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p class="actions">
@@ -159,18 +178,26 @@ section {
 }
 .fields {
   display: grid;
-  grid-template-columns: minmax(0, 320px) 140px;
+  grid-template-columns: minmax(0, 320px) 140px minmax(0, 260px) minmax(0, 220px);
   gap: 14px;
 }
-.low {
-  align-self: end;
+.work {
+  display: grid;
+  grid-template-columns: minmax(220px, 300px) minmax(0, 1fr);
+  gap: 14px 28px;
+}
+.strip {
+  display: grid;
+  gap: 10px;
+  align-content: start;
 }
 .actions {
   display: flex;
   gap: 10px;
 }
 @media (max-width: 900px) {
-  .fields {
+  .fields,
+  .work {
     grid-template-columns: minmax(0, 1fr);
   }
 }

@@ -20,13 +20,13 @@ import {
   type StepWork,
 } from '../../core/session/recipe'
 import { usualWords } from '../../words/bench'
-import { capital } from '../../words/format'
 import { say } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
 import FoldSection from '../ui/FoldSection.vue'
+import { stepTitle } from './stepTitle'
 
 type Step = Recipe['steps'][number]
 const props = defineProps<{ recipeId: string; isFirst: boolean; isLast: boolean }>()
@@ -45,7 +45,7 @@ const listed = (values: readonly string[], key: string): { value: string; label:
 const turns = STEP_TURNS.map((value) => ({ value, label: say(`recipes.turn.${value}`) }))
 const lifted = (from: string): StepLift | undefined =>
   from === NONE ? undefined : { from: from as StepLift['from'], dps: step.value.lift?.dps ?? 0 }
-const name = computed(() => capital(say(`bench.step.${step.value.kind}.name`, { stone: '', side: side.value }).trim()))
+const name = computed(() => stepTitle(step.value, say))
 const usual = computed(() => usualWords(props.recipeId, step.value, side.value, say))
 
 const set = (change: Partial<Step>): void => {
@@ -60,19 +60,20 @@ const toggled = <T,>(list: readonly T[], one: T): T[] =>
 </script>
 
 <template>
-  <li>
+  <section>
     <div class="head">
-      <b>{{ name }}</b>
+      <h2>{{ name }}</h2>
       <span class="soft small">{{ $t(`recipes.turn.${step.each}`) }}</span>
       <span class="ways">
-        <AppButton kind="quiet" :disabled="isFirst" @click="emit('move', -1)">
-          {{ $t('recipes.up') }}
-        </AppButton>
-        <AppButton kind="quiet" :disabled="isLast" @click="emit('move', 1)">
-          {{ $t('recipes.down') }}
-        </AppButton>
+        <AppButton kind="quiet" :disabled="isFirst" @click="emit('move', -1)">{{ $t('recipes.up') }}</AppButton>
+        <AppButton kind="quiet" :disabled="isLast" @click="emit('move', 1)">{{ $t('recipes.down') }}</AppButton>
         <AppButton kind="quiet" @click="emit('drop')">{{ $t('recipes.drop') }}</AppButton>
       </span>
+    </div>
+    <div class="read" :aria-label="$t('recipes.cookReads')" role="group">
+      <span class="small soft">{{ $t('recipes.cookReads') }}</span>
+      <p class="what">{{ step.words?.what || usual.what }}</p>
+      <p class="soft">{{ step.words?.why || usual.why }}</p>
     </div>
     <div class="own">
       <TextField
@@ -176,13 +177,23 @@ const toggled = <T,>(list: readonly T[], one: T): T[] =>
         </AppButton>
       </div>
     </FoldSection>
-  </li>
+  </section>
 </template>
 
 <style scoped>
-li {
-  border-top: 1px solid var(--rule);
-  padding: 6px 0 8px;
+section {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.read {
+  padding: 12px 16px;
+  border-left: 5px solid var(--wood);
+  background: var(--paper);
+}
+.what {
+  font-size: 1.3rem;
+  line-height: 1.3;
 }
 .head {
   display: flex;

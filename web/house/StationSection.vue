@@ -6,17 +6,20 @@ import { endpoints } from '../../contract/endpoints'
 import type { Station } from '../../contract/house'
 import { BOARDS, PRODUCTS } from '../../core/house/stations'
 import { call } from '../api'
-import { say, useFormats } from '../i18n'
+import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import AppForm from '../ui/AppForm.vue'
+import DragSpace from '../ui/DragSpace.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
+import BoardDrawing from './BoardDrawing.vue'
+import { useFloor } from './useFloor'
 
+const { floor, lying, floorWords, idIn, move } = useFloor()
 const fleet = useFleet()
-const formats = useFormats()
 const open = ref(false)
 const isNew = ref(true)
 const USUAL_HOURS = 2
@@ -64,30 +67,24 @@ async function save(body: BodyOf<typeof endpoints.addStation> | BodyOf<typeof en
 <template>
   <section class="form-section">
     <p class="soft">{{ $t('house.stationsHint') }}</p>
-    <table v-if="fleet.stations.size > 0" class="plain">
-      <thead>
-        <tr>
-          <th>{{ $t('field.name') }}</th>
-          <th>{{ $t('field.board') }}</th>
-          <th>{{ $t('field.product') }}</th>
-          <th>{{ $t('field.hoursPerService') }}</th>
-          <th />
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="station in fleet.stations.values()" :key="station.id" :class="{ soft: !station.active }">
-          <td>
-            <b>{{ station.name }}</b>
-          </td>
-          <td>{{ $t(`board.${station.board}`) }}</td>
-          <td>{{ $t(`product.${station.product}`) }}</td>
-          <td class="num">{{ formats.hours(station.hoursPerService) }}</td>
-          <td>
-            <AppButton @click="start(station)">{{ $t('house.change') }}</AppButton>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DragSpace
+      v-if="fleet.stations.size > 0"
+      :how-to="say('house.floorHow')"
+      :told="floorWords"
+      @drop="(source, target) => move(idIn(source, 'knifeId'), idIn(target, 'stationId'))"
+    >
+      <ul class="floor">
+        <BoardDrawing
+          v-for="station in floor"
+          :key="station.id"
+          :station="station"
+          :knives="lying.get(station.id) ?? []"
+          :others="floor.filter(({ id, active }) => active && id !== station.id)"
+          @change="start(station)"
+          @move="move"
+        />
+      </ul>
+    </DragSpace>
     <p v-else class="lead">{{ $t('house.noStations') }}</p>
     <p>
       <AppButton kind="main" @click="start(null)">{{ $t('house.addStation') }}</AppButton>
@@ -117,3 +114,11 @@ async function save(body: BodyOf<typeof endpoints.addStation> | BodyOf<typeof en
     </AppDialog>
   </section>
 </template>
+
+<style scoped>
+.floor {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));
+  gap: 22px 26px;
+}
+</style>

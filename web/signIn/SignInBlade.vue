@@ -15,7 +15,9 @@ const knife = {
   type: 'chef' as const,
   lengthMm: 240,
   heelHeightMm: 48,
-  serrated: false, grind: 'flat', hrc: 58,
+  serrated: false,
+  grind: 'flat' as const,
+  hrc: 58,
   zones: { heel: zone('keen', 170), belly: zone('sound', 230), tip: zone('tiring', 300) },
 }
 </script>

@@ -45,7 +45,14 @@ const label = computed(
     <path class="blade" :d="drawing.neck" />
     <path class="handle" :d="drawing.handle" />
     <path v-if="drawing.collar" class="collar" :d="drawing.collar" />
-    <circle v-for="rivet in drawing.rivets" :key="rivet.x" class="rivet" :cx="rivet.x" :cy="rivet.y" :r="rivet.radius" />
+    <circle
+      v-for="rivet in drawing.rivets"
+      :key="rivet.x"
+      class="rivet"
+      :cx="rivet.x"
+      :cy="rivet.y"
+      :r="rivet.radius"
+    />
     <path class="blade" :d="drawing.blade" />
     <path v-if="drawing.shoulder" class="shoulder" :d="drawing.shoulder" />
     <circle v-if="drawing.hole" class="hole" :cx="drawing.hole.x" :cy="drawing.hole.y" :r="drawing.hole.radius" />

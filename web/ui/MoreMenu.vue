@@ -11,7 +11,7 @@ export interface MoreItem {
   readonly act?: () => void
 }
 
-/** What is needed now and then, behind one key. */
+/** What is needed now and then, behind one key; what fills the slot stands on the key in place of its label. */
 const props = defineProps<{ label: string; items: readonly MoreItem[]; kind?: 'bare'; icon?: string }>()
 defineOptions({ inheritAttrs: false })
 const router = useRouter()
@@ -30,12 +30,15 @@ const model = computed((): MenuItem[] =>
 <template>
   <AppButton
     v-if="items.length > 0"
-    v-bind="{ ...$attrs, ...(kind ? { kind } : {}) }"
-    :icon="icon ?? 'ellipsis-h'"
+    v-bind="{
+      ...$attrs,
+      ...(kind ? { kind } : {}),
+      ...($slots['default'] ? { 'aria-label': label } : { icon: icon ?? 'ellipsis-h' }),
+    }"
     aria-haspopup="menu"
     @click="menu?.toggle($event)"
   >
-    {{ label }}
+    <slot>{{ label }}</slot>
   </AppButton>
   <Menu ref="menu" :model="model" popup :aria-label="label" />
 </template>

@@ -39,7 +39,16 @@ const drawn = new Map<string, Silhouette>()
  * @param samples places along edge and spine
  */
 export function silhouette(knife: Outlined, edgeDropMm: number, samples = LARGE_SAMPLES): Silhouette {
-  const shape = [knife.type, knife.lengthMm, knife.heelHeightMm, knife.serrated, knife.grind, knife.hrc, edgeDropMm, samples].join(' ')
+  const shape = [
+    knife.type,
+    knife.lengthMm,
+    knife.heelHeightMm,
+    knife.serrated,
+    knife.grind,
+    knife.hrc,
+    edgeDropMm,
+    samples,
+  ].join(' ')
   const known = drawn.get(shape) ?? draw(knife, edgeDropMm, samples)
   drawn.set(shape, known)
   return known

@@ -51,8 +51,8 @@ const services = computed(() =>
           <span class="after" :style="{ height: height(service.after) }" />
         </span>
         <span class="num"
-          ><b>{{ formats.tenths(service.after) }}</b>
-          <span class="small soft">{{ $t('week.riskOf', { n: formats.tenths(service.before) }) }}</span></span
+          ><b>{{ formats.tenths(service.after) }}</b
+          >{{ ' ' }}<span class="small soft">{{ $t('week.riskOf', { n: formats.tenths(service.before) }) }}</span></span
         >
         <span class="small">{{ service.name }}</span>
         <span class="small soft">{{ service.isFirstOfDay ? formats.shortWeekday(service.startsAt) : '\u00a0' }}</span>
@@ -85,6 +85,13 @@ li .small {
   max-width: 100%;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+@media (max-width: 40em) {
+  ol {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(84px, 1fr));
+    row-gap: 8px;
+  }
 }
 .bars {
   display: flex;

@@ -1,5 +1,3 @@
-import type { WeeklySpan } from '../../contract/house'
-
 /** A day on the wall of a kitchen begins when nobody works: what ends after midnight still belongs to it. */
 export const DAY_BEGINS_MIN = 5 * 60
 export const DAY_MIN = 24 * 60
@@ -11,7 +9,20 @@ export const TICKS_H = [6, 9, 12, 15, 18, 21, 24, 27] as const
 /** How far from the left of its day a moment lies, for a style. */
 export const dayShare = (minutes: number): string => `${(100 * (minutes - DAY_BEGINS_MIN)) / DAY_MIN}%`
 
-type Times = Pick<WeeklySpan, 'starts' | 'ends'>
+/** A span as it is drawn on a day: of the house, or a shift of one person, which has no name. */
+export interface BandSpan {
+  readonly id: string
+  readonly weekday: number
+  readonly kind: 'service' | 'quiet' | 'shift'
+  readonly name: string
+  readonly starts: string
+  readonly ends: string
+}
+
+/** As it is chalked on a wall: 9, 11:15. */
+export const shortClock = (clock: string): string => clock.replace(/^0(?=\d)/, '').replace(/:00$/, '')
+
+type Times = Pick<BandSpan, 'starts' | 'ends'>
 
 const minutesOf = (clock: string): number => {
   const [hours = 0, minutes = 0] = clock.split(':').map(Number)

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
-import type { WeeklySpan } from '../../contract/house'
-import type { Editable } from '../../contract/wire'
-import AppButton from '../ui/AppButton.vue'
-import { DAY_MIN, dayShare, draggedSpan, SNAP_MIN, spanMinutes, TICKS_H } from './daySpans'
+import { say } from '../i18n'
+import AppButton from './AppButton.vue'
+import { DAY_MIN, dayShare, draggedSpan, shortClock, SNAP_MIN, spanMinutes, TICKS_H, type BandSpan } from './daySpans'
 
-/** One day as the kitchen lives it: services solid, quiet windows open. A span is dragged whole or by an end. */
-const props = defineProps<{ spans: readonly Editable<WeeklySpan>[]; chosen: string | null; day: string }>()
+/** One day as the kitchen lives it: services and shifts solid, quiet windows open. A span is dragged whole or by an end. */
+const props = defineProps<{ spans: readonly BandSpan[]; chosen: string | null; day: string }>()
 const emit = defineEmits<{
   choose: [id: string]
   change: [id: string, times: { starts: string; ends: string }]
@@ -15,7 +14,7 @@ const emit = defineEmits<{
 
 type Part = 'whole' | 'starts' | 'ends'
 const band = useTemplateRef<HTMLElement>('band')
-const held = ref<{ span: Editable<WeeklySpan>; part: Part; fromX: number } | null>(null)
+const held = ref<{ span: BandSpan; part: Part; fromX: number } | null>(null)
 const drawn = computed(() =>
   props.spans.map((span) => {
     const { from, to } = spanMinutes(span)
@@ -24,10 +23,16 @@ const drawn = computed(() =>
 )
 const ticks = TICKS_H.map((hour) => dayShare(hour * 60))
 
-/** As it is chalked on a wall: 9, 11:15. */
-const shortClock = (clock: string): string => clock.replace(/^0(?=\d)/, '').replace(/:00$/, '')
+const label = ({ kind, name, starts, ends }: BandSpan): string =>
+  say(name === '' ? 'house.spanLabelPlain' : 'house.spanLabel', {
+    kind: say(`house.${kind}`),
+    name,
+    starts,
+    ends,
+    day: props.day,
+  })
 
-function lift(event: PointerEvent, span: Editable<WeeklySpan>): void {
+function lift(event: PointerEvent, span: BandSpan): void {
   const { part } = (event.target as HTMLElement).dataset
   held.value = { span: { ...span }, part: part === 'starts' || part === 'ends' ? part : 'whole', fromX: event.clientX }
   ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
@@ -40,7 +45,7 @@ function carry(event: PointerEvent): void {
   emit('change', span.id, draggedSpan(span, ((event.clientX - fromX) / width) * DAY_MIN, part))
 }
 /** Arrows move a span by a quarter of an hour; with Shift they move its end. */
-function press(event: KeyboardEvent, span: Editable<WeeklySpan>): void {
+function press(event: KeyboardEvent, span: BandSpan): void {
   if (event.key === 'Delete' || event.key === 'Backspace') emit('remove', span.id)
   else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
     const by = event.key === 'ArrowLeft' ? -SNAP_MIN : SNAP_MIN
@@ -62,15 +67,7 @@ function press(event: KeyboardEvent, span: Editable<WeeklySpan>): void {
       :class="[span.kind, { chosen: chosen === span.id }]"
       :style="style"
       :aria-pressed="chosen === span.id"
-      :aria-label="
-        $t('house.spanLabel', {
-          kind: $t(`house.${span.kind}`),
-          name: span.name,
-          starts: span.starts,
-          ends: span.ends,
-          day,
-        })
-      "
+      :aria-label="label(span)"
       @pointerdown="lift($event, span)"
       @pointermove="carry"
       @pointerup="held = null"
@@ -79,7 +76,7 @@ function press(event: KeyboardEvent, span: Editable<WeeklySpan>): void {
       @keydown="press($event, span)"
     >
       <span class="end from" data-part="starts" />
-      <span class="name">{{ span.name }}</span>
+      <span v-if="span.name" class="name">{{ span.name }}</span>
       <span class="num small hours">{{ shortClock(span.starts) }}–{{ shortClock(span.ends) }}</span>
       <span class="end to" data-part="ends" />
     </AppButton>
@@ -120,7 +117,8 @@ function press(event: KeyboardEvent, span: Editable<WeeklySpan>): void {
   background: var(--paper);
   border-inline: 1.5px solid var(--steel-line);
 }
-.span.service {
+.span.service,
+.span.shift {
   background: var(--service);
   color: var(--on-service);
 }
