@@ -15,6 +15,7 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/sign-in', name: 'sign-in', component: () => import('./signIn/SignInScreen.vue'), meta: { open: true } },
       { path: '/today', name: 'today', component: TodayScreen },
       { path: '/rack', name: 'rack', component: () => import('./rack/RackScreen.vue') },
+      { path: '/labels', name: 'labels', component: () => import('./rack/LabelSheet.vue') },
       { path: '/knife/:code', name: 'knife', component: () => import('./knife/KnifeScreen.vue'), props: true },
       {
         path: '/check/:code',

@@ -54,7 +54,8 @@ test('a step of a recipe is carried to its place, moved with the keys, left out 
   await openAsManager(page, '/house?part=recipes')
   const steps = page.getByRole('list', { name: 'Steps of the recipe' }).getByRole('button')
   await expect(steps.first()).toContainText('Look')
-  const names = async (): Promise<string[]> => (await steps.allTextContents()).map((one) => one.replace(/^\s*\d+\s*/, ''))
+  const names = async (): Promise<string[]> =>
+    (await steps.allTextContents()).map((one) => one.replace(/^\s*\d+\s*/, ''))
   const [first = '', second = '', third = ''] = await names()
   await carry(page, steps.nth(0), steps.nth(2))
   await expect.poll(async () => (await names()).slice(0, 3)).toEqual([second, third, first])

@@ -107,7 +107,7 @@ test('keys find a knife, open its check and go back', async ({ page }) => {
   await openAsManager(page, '/today')
   await expect(page.getByRole('heading', { name: 'Tuesday 24 November' })).toBeVisible()
   await page.keyboard.press('/')
-  await expect(page.getByRole('textbox', { name: 'Find a knife' })).toBeFocused()
+  await expect(page.getByRole('searchbox', { name: 'Find a knife' })).toBeFocused()
   await page.keyboard.type('sl02')
   await expect(page.getByRole('dialog').getByText('SL-02')).toBeVisible()
   await page.keyboard.press('Enter')

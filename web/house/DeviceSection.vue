@@ -1,16 +1,19 @@
 <script setup lang="ts">
+import { useConfirm } from 'primevue/useconfirm'
 import { onMounted, ref } from 'vue'
 import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { Device } from '../../contract/house'
 import { call } from '../api'
-import { useFormats } from '../i18n'
+import { say, useFormats } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 import AppForm from '../ui/AppForm.vue'
+import AskFirst from '../ui/AskFirst.vue'
 import TextField from '../ui/TextField.vue'
 import { useChange } from './useChange'
 
 const formats = useFormats()
+const confirm = useConfirm()
 const { refusal, change } = useChange()
 const devices = ref<readonly Device[]>([])
 const tabletName = ref('')
@@ -30,9 +33,16 @@ async function enrol(body: BodyOf<typeof endpoints.enrol>): Promise<void> {
   instrumentName.value = ''
   await load()
 }
-async function revoke(device: Device): Promise<void> {
-  await change(() => call(endpoints.revoke, { params: { id: device.id } }))
-  await load()
+function revoke(device: Device): void {
+  confirm.require({
+    header: say('house.revoke'),
+    message: say('house.revokeAsk', { name: device.name }),
+    acceptLabel: say('house.revoke'),
+    rejectLabel: say('house.revokeKeep'),
+    accept: () => {
+      void change(() => call(endpoints.revoke, { params: { id: device.id } })).then(load)
+    },
+  })
 }
 </script>
 
@@ -105,6 +115,7 @@ async function revoke(device: Device): Promise<void> {
       </AppForm>
     </div>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <AskFirst />
   </section>
 </template>
 

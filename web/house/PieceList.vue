@@ -21,6 +21,14 @@ void change(async () => {
   rows.value = (await call(endpoints.pieces)).map((piece) => ({ ...piece }))
 })
 
+function remove(at: number): void {
+  const [gone] = rows.value.splice(at, 1)
+  if (gone)
+    notices.done(say('gear.pieceRemoved', { name: gone.name }), () => {
+      rows.value.splice(at, 0, gone)
+      return Promise.resolve()
+    })
+}
 async function save(): Promise<void> {
   const pieces = rows.value.flatMap(({ name, mm, count }) =>
     name.trim() !== '' && mm !== null && count !== null ? [{ name, mm, count }] : [],
@@ -37,7 +45,7 @@ async function save(): Promise<void> {
       <TextField v-model="row.name" :label="$t('gear.piece')" />
       <MeasureField v-model="row.mm" :label="$t('gear.mm')" unit="mm" />
       <MeasureField v-model="row.count" :label="$t('gear.count')" />
-      <AppButton kind="quiet" :aria-label="$t('gear.removePiece', { name: row.name })" @click="rows.splice(index, 1)">
+      <AppButton kind="quiet" :aria-label="$t('gear.removePiece', { name: row.name })" @click="remove(index)">
         {{ $t('house.remove') }}
       </AppButton>
     </div>

@@ -113,14 +113,17 @@ async function save(): Promise<void> {
   }
 }
 async function restore(): Promise<void> {
-  if (
-    await change(async () => {
-      all.value = await call(endpoints.restoreRecipe, { params: { id: chosen.value } })
-    })
-  ) {
-    notices.done(say('recipes.restored'))
-    open(chosen.value)
-  }
+  const id = chosen.value
+  const own = all.value.find(({ recipe }) => recipe.id === id)?.recipe
+  const done = await change(async () => {
+    all.value = await call(endpoints.restoreRecipe, { params: { id } })
+  })
+  if (!done || !own) return
+  open(id)
+  notices.done(say('recipes.restored'), async () => {
+    await call(endpoints.setRecipe, { params: { id }, body: own })
+    await load()
+  })
 }
 </script>
 

@@ -15,6 +15,7 @@ import MeasureForm from './MeasureForm.vue'
 import MoveForm from './MoveForm.vue'
 import ReasonDialog from './ReasonDialog.vue'
 import SharpenedForm from './SharpenedForm.vue'
+import { unsafeReasons } from './unsafeReasons'
 
 const props = defineProps<{ knife: KnifeView }>()
 const open = defineModel<KnifeDialog | null>({ required: true })
@@ -46,7 +47,7 @@ async function record(draft: Draft, done: string): Promise<void> {
     notices.refused(refusalText(error))
   }
 }
-const unsafe = computed(() => ['handle', 'crack', 'tip', 'lost'].map((what) => say(`knife.unsafe.${what}`)))
+const unsafe = computed(unsafeReasons)
 </script>
 
 <template>

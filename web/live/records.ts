@@ -23,6 +23,8 @@ export function useRecords(): {
    * @throws Refusal when the server understood and refused; being offline is no refusal
    */
   readonly record: (draft: EventDraft) => Promise<string>
+  /** records the same for several knives; what it gives back takes all of it back */
+  readonly recordAll: (drafts: readonly EventDraft[]) => Promise<() => Promise<void>>
   /** takes an event back; a record that still waits is sent before it */
   readonly undo: (knifeId: string, eventId: string, reason: string) => Promise<string>
 } {
@@ -35,8 +37,16 @@ export function useRecords(): {
     await outbox.sendEvent(personId, event)
     return event.id
   }
+  const undo = (knifeId: string, eventId: string, reason: string): Promise<string> =>
+    record({ kind: 'voided', knifeId, payload: { eventId, reason } })
   return {
     record,
-    undo: (knifeId, eventId, reason) => record({ kind: 'voided', knifeId, payload: { eventId, reason } }),
+    undo,
+    recordAll: async (drafts) => {
+      const made = await Promise.all(drafts.map(async (draft) => [draft.knifeId, await record(draft)] as const))
+      return async () => {
+        for (const [knifeId, eventId] of made) await undo(knifeId, eventId, say('shell.undone'))
+      }
+    },
   }
 }

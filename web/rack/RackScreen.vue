@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
+import { useLocalStorage, useMediaQuery } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { EDGE_WORDS } from '../../core/edge/model/scale'
 import { say } from '../i18n'
@@ -10,16 +10,27 @@ import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeLegend from '../ui/EdgeLegend.vue'
+import ManyField from '../ui/ManyField.vue'
 import TextField from '../ui/TextField.vue'
 import KnifeForm from './KnifeForm.vue'
 import { rackKnives, SORTS, useRackQuery } from './rackQuery'
 import RackStrips from './RackStrips.vue'
 import RackTable from './RackTable.vue'
+import SavedViews from './SavedViews.vue'
+import SelectionBar from './SelectionBar.vue'
 
 const fleet = useFleet()
 const session = useSession()
 const query = useRackQuery()
 const adding = ref(false)
+/** A table of thirteen columns is for a wide screen with letters of a usual size. */
+const isNarrow = useMediaQuery('(max-width: 56em)')
+const choosing = ref(false)
+const chosen = ref<ReadonlySet<string>>(new Set())
+function choose(is: boolean): void {
+  choosing.value = is
+  chosen.value = new Set()
+}
 const moreFilters = useLocalStorage('yorvik.rack.filters', true)
 
 const shown = computed(() =>
@@ -27,7 +38,7 @@ const shown = computed(() =>
     fleet.knives,
     {
       text: query.text.value,
-      station: query.station.value,
+      stations: query.stations.value,
       word: query.word.value,
       status: query.status.value,
       sort: query.sort.value,
@@ -36,10 +47,7 @@ const shown = computed(() =>
     fleet,
   ),
 )
-const stations = computed(() => [
-  { value: '', label: say('rack.allStations') },
-  ...[...fleet.stations.values()].map((station) => ({ value: station.id, label: station.name })),
-])
+const stations = computed(() => [...fleet.stations.values()].map(({ id, name }) => ({ value: id, label: name })))
 const words = computed(() => [
   { value: '', label: say('rack.anyCondition') },
   ...EDGE_WORDS.slice(1).map((word) => ({
@@ -60,10 +68,11 @@ const sorts = computed(() => SORTS.map((sort) => ({ value: sort, label: say(`sor
       <h1>{{ $t('rack.title') }}</h1>
       <span class="soft">{{ say('rack.count', { n: shown.length }) }}</span>
       <span class="end">
+        <AppButton kind="quiet" :aria-pressed="choosing" @click="choose(!choosing)">{{ $t('rack.choose') }}</AppButton>
         <AppButton kind="quiet" :aria-expanded="moreFilters" @click="moreFilters = !moreFilters">
           {{ $t('rack.filters') }}
         </AppButton>
-        <SegmentedChoice v-model="query.view.value" :label="$t('rack.look')" :options="views" />
+        <SegmentedChoice v-if="!isNarrow" v-model="query.view.value" :label="$t('rack.look')" :options="views" />
         <AppButton kind="main" v-if="session.may('edit-knife')" @click="adding = true">
           {{ $t('rack.add') }}
         </AppButton>
@@ -71,18 +80,37 @@ const sorts = computed(() => SORTS.map((sort) => ({ value: sort, label: say(`sor
     </header>
     <div v-if="moreFilters" class="filters no-print">
       <TextField v-model="query.text.value" :label="$t('rack.find')" :placeholder="$t('finder.hint')" type="search" />
-      <ChoiceField v-model="query.station.value" :label="$t('field.station')" :options="stations" />
+      <ManyField
+        v-model="query.stations.value"
+        :label="$t('field.station')"
+        :all="$t('rack.allStations')"
+        :options="stations"
+      />
       <ChoiceField v-model="query.word.value" :label="$t('rack.condition')" :options="words" />
       <ChoiceField v-model="query.status.value" :label="$t('field.status')" :options="states" />
       <ChoiceField v-model="query.sort.value" :label="$t('rack.order')" :options="sorts" />
     </div>
+    <SavedViews />
     <p v-if="fleet.fleet && fleet.knives.length === 0" class="lead">{{ $t('today.empty') }}</p>
     <p v-else-if="fleet.fleet && shown.length === 0" class="lead">{{ $t('rack.noneFound') }}</p>
-    <RackTable v-else-if="query.view.value === 'table'" :knives="shown" />
+    <RackTable
+      v-else-if="query.view.value === 'table' && !isNarrow"
+      v-model:chosen="chosen"
+      :knives="shown"
+      :choosing="choosing"
+    />
     <template v-else>
-      <RackStrips :knives="shown" />
+      <RackStrips v-model:chosen="chosen" :knives="shown" :choosing="choosing" />
       <EdgeLegend v-if="fleet.fleet" class="legend" />
     </template>
+    <SelectionBar
+      v-if="choosing"
+      :knives="shown.filter(({ id }) => chosen.has(id))"
+      :of="shown.length"
+      @all="chosen = new Set(shown.map(({ id }) => id))"
+      @none="chosen = new Set()"
+      @done="choose(false)"
+    />
     <AppDialog v-model:visible="adding" :title="$t('rack.addTitle')">
       <KnifeForm :knife="null" @done="adding = false" />
     </AppDialog>

@@ -1,11 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
+import CheckField from '../ui/CheckField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
+import { toggled } from './toggled'
 
-const props = defineProps<{ knives: readonly KnifeView[] }>()
+const props = defineProps<{ knives: readonly KnifeView[]; choosing: boolean }>()
+/** ids of the knives chosen for one action */
+const chosen = defineModel<ReadonlySet<string>>('chosen', { required: true })
 const fleet = useFleet()
 const formats = useFormats()
 /** The service that will find it dull, for a knife that is fit now. */
@@ -39,7 +44,18 @@ const stations = computed(() =>
     </header>
     <ul>
       <li v-for="knife in here" :key="knife.id">
-        <RouterLink :to="{ name: 'knife', params: { code: knife.code } }">
+        <component
+          :is="choosing ? 'div' : RouterLink"
+          class="knife-line"
+          v-bind="choosing ? {} : { to: { name: 'knife', params: { code: knife.code } } }"
+        >
+          <CheckField
+            v-if="choosing"
+            bare
+            :model-value="chosen.has(knife.id)"
+            :label="$t('rack.chooseOne', { code: knife.code })"
+            @update:model-value="chosen = toggled(chosen, knife.id)"
+          />
           <span class="strip"><EdgeStrip :knife="knife" :px-per-mm="0.44" /></span>
           <span class="line">
             <b class="num">{{ knife.code }}</b>
@@ -52,7 +68,7 @@ const stations = computed(() =>
               ? (fleet.people.get(knife.holderId ?? '')?.name ?? $t('rack.nobody'))
               : $t(`status.${knife.status}`)
           }}</span>
-        </RouterLink>
+        </component>
       </li>
     </ul>
   </section>
@@ -73,7 +89,7 @@ ul {
   grid-template-columns: repeat(auto-fill, minmax(196px, 1fr));
   gap: 12px 22px;
 }
-a {
+.knife-line {
   display: grid;
   gap: 2px;
   text-decoration: none;

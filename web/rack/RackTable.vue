@@ -6,21 +6,48 @@ import type { KnifeView } from '../../contract/knives'
 import { ZONES } from '../../core/knife/zones'
 import { useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
+import CheckField from '../ui/CheckField.vue'
 import EdgeMark from '../ui/EdgeMark.vue'
+import { toggled } from './toggled'
 
-defineProps<{ knives: readonly KnifeView[] }>()
+const props = defineProps<{ knives: readonly KnifeView[]; choosing: boolean }>()
+const chosen = defineModel<ReadonlySet<string>>('chosen', { required: true })
 const fleet = useFleet()
 const formats = useFormats()
 const router = useRouter()
-const pt = { tableContainer: { class: 'rack-table' }, table: { class: 'plain' } }
+const pt = {
+  tableContainer: { class: 'rack-table' },
+  table: { class: 'plain' },
+  column: { columnResizer: { class: 'rack-resize' } },
+}
 
 function open({ data }: { data: KnifeView }): void {
-  void router.push({ name: 'knife', params: { code: data.code } })
+  if (props.choosing) chosen.value = toggled(chosen.value, data.id)
+  else void router.push({ name: 'knife', params: { code: data.code } })
 }
 </script>
 
 <template>
-  <DataTable :value="[...knives]" data-key="id" :pt="pt" row-hover @row-click="open">
+  <DataTable
+    :value="[...knives]"
+    data-key="id"
+    :pt="pt"
+    row-hover
+    resizable-columns
+    column-resize-mode="expand"
+    @row-click="open"
+  >
+    <Column v-if="choosing" :header="$t('rack.chosen', { n: chosen.size })">
+      <template #body="{ data: knife }">
+        <CheckField
+          bare
+          :model-value="chosen.has(knife.id)"
+          :label="$t('rack.chooseOne', { code: knife.code })"
+          @click.stop
+          @update:model-value="chosen = toggled(chosen, knife.id)"
+        />
+      </template>
+    </Column>
     <Column :header="$t('field.code')">
       <template #body="{ data: knife }"
         ><RouterLink class="num" :to="{ name: 'knife', params: { code: knife.code } }"
@@ -74,6 +101,16 @@ function open({ data }: { data: KnifeView }): void {
 .rack-table th,
 .rack-table td {
   white-space: nowrap;
+}
+.rack-table th {
+  position: relative;
+}
+.rack-resize {
+  position: absolute;
+  inset: 4px 0 4px auto;
+  width: 10px;
+  border-right: 1.5px solid var(--rule);
+  cursor: col-resize;
 }
 .rack-table tbody tr {
   cursor: pointer;

@@ -52,7 +52,7 @@ const knives = [
   }),
   knife('PE-01', { type: 'petty', status: 'quarantined', name: 'oyster' }),
 ]
-const everything: RackQuery = { text: '', station: '', word: '', status: 'in-service', sort: 'code', view: 'strips' }
+const everything: RackQuery = { text: '', stations: [], word: '', status: 'in-service', sort: 'code', view: 'strips' }
 const person = (id: string, name: string): Fleet['people'][number] => ({
   id,
   name,
@@ -100,7 +100,8 @@ describe('the rack', () => {
   })
 
   it('filters by station and by condition or worse', () => {
-    expect(codes({ station: 'bread' })).toEqual(['BR-01'])
+    expect(codes({ stations: ['bread'] })).toEqual(['BR-01'])
+    expect(codes({ stations: ['bread', 'nowhere'] })).toEqual(['BR-01'])
     expect(codes({ word: 'tiring' })).toEqual(['BR-01', 'CH-02'])
     expect(codes({ word: 'out' })).toEqual([])
   })

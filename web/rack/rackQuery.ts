@@ -11,14 +11,15 @@ export type RackView = 'strips' | 'table'
 
 export interface RackQuery {
   readonly text: string
-  readonly station: string
+  /** ids; none means all */
+  readonly stations: readonly string[]
   readonly word: string
   readonly status: string
   readonly sort: Sort
   readonly view: RackView
 }
 
-const EMPTY: RackQuery = { text: '', station: '', word: '', status: 'in-service', sort: 'need', view: 'strips' }
+const EMPTY = { text: '', stations: '', word: '', status: 'in-service', sort: 'need', view: 'strips' } as const
 const isSort = (value: string): value is Sort => SORTS.some((sort) => sort === value)
 
 /** One part of what the rack shows; it lives in the address bar, so a view can be sent to somebody. */
@@ -34,7 +35,7 @@ export function useRackQuery(): { [K in keyof RackQuery]: WritableComputedRef<Ra
     const query = value === EMPTY[key] ? others : [...others, [key, value] as const]
     void router.replace({ query: Object.fromEntries(query) })
   }
-  const text = (key: 'text' | 'station' | 'word' | 'status'): WritableComputedRef<string> =>
+  const text = (key: 'text' | 'word' | 'status'): WritableComputedRef<string> =>
     computed({
       get: () => read(key),
       set: (value) => {
@@ -43,7 +44,12 @@ export function useRackQuery(): { [K in keyof RackQuery]: WritableComputedRef<Ra
     })
   return {
     text: text('text'),
-    station: text('station'),
+    stations: computed({
+      get: () => read('stations').split(',').filter(Boolean),
+      set: (ids) => {
+        write('stations', ids.join(','))
+      },
+    }),
     word: text('word'),
     status: text('status'),
     sort: computed({
@@ -91,7 +97,7 @@ export function rackKnives(
   }
   return knives
     .filter((knife) => query.status === 'all' || knife.status === query.status)
-    .filter((knife) => query.station === '' || knife.stationId === query.station)
+    .filter((knife) => query.stations.length === 0 || query.stations.includes(knife.stationId))
     .filter(
       (knife) =>
         query.word === '' ||

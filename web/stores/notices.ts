@@ -15,8 +15,6 @@ export interface Question {
   readonly answers: readonly { readonly label: string; readonly give: () => Promise<unknown> }[]
 }
 
-const STAYS_MS = 9000
-
 /** Short news at the foot of the screen: what was done, with its undo, or why it was not. */
 export const useNotices = defineStore('notices', () => {
   const notices = ref<Notice[]>([])
@@ -28,9 +26,6 @@ export const useNotices = defineStore('notices', () => {
   function show(text: string, tone: Notice['tone'], undo: Notice['undo'], question: Question | null): void {
     const id = ++last
     notices.value = [...notices.value.slice(-2), { id, text, tone, undo, question }]
-    setTimeout(() => {
-      dismiss(id)
-    }, STAYS_MS)
   }
   return {
     notices,

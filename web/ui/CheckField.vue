@@ -21,7 +21,7 @@ function letGo(): void {
     ref="box"
     class="check-field"
     :for="id"
-    :title="bare ? label : undefined"
+    v-tooltip.top="bare ? label : undefined"
     @click="$event.detail > 0 && letGo()"
   >
     <Checkbox

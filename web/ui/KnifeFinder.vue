@@ -1,85 +1,87 @@
 <script setup lang="ts">
+import { FilterService } from '@primevue/core/api'
 import { useStorage } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import Listbox from 'primevue/listbox'
+import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
-import InputText from 'primevue/inputtext'
+import type { KnifeView } from '../../contract/knives'
+import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
-import AppButton from './AppButton.vue'
 import AppDialog from './AppDialog.vue'
 import EdgeStrip from './EdgeStrip.vue'
 import { matchesQuery } from './findKnives'
 
+/** Finds a knife by what one knows of it: typed, then chosen with the arrows or a touch. */
 const visible = defineModel<boolean>('visible', { required: true })
 const fleet = useFleet()
 const router = useRouter()
-const query = ref('')
-const MOST = 8
+const MATCH = 'knife'
+const LINE_PX = 50
+const typed = ref('')
+/** The whole knife is what is searched; the control's types know only names of its parts. */
+const wholeKnife = ((knife: KnifeView) => knife) as unknown as string
+FilterService.register(MATCH, (knife: KnifeView, text: string) => matchesQuery(knife, text, fleet))
+
 /** Ids of the knives opened from here last, the newest first; this device's own. */
 const recent = useStorage<string[]>('yorvik.recent-knives', [])
-const found = computed(() => {
-  const all = fleet.knives.filter((knife) => matchesQuery(knife, query.value, fleet))
-  if (query.value.trim() !== '') return all.slice(0, MOST)
-  const at = (id: string): number => (recent.value.includes(id) ? recent.value.indexOf(id) : MOST)
-  return [...all].sort((a, b) => at(a.id) - at(b.id)).slice(0, MOST)
+const MOST_RECENT = 8
+const inOrder = computed(() => {
+  const at = (id: string): number => (recent.value.includes(id) ? recent.value.indexOf(id) : MOST_RECENT)
+  return [...fleet.knives].sort((a, b) => at(a.id) - at(b.id))
 })
-watch(visible, (open) => {
-  if (open) query.value = ''
-})
+const words = (knife: KnifeView): string =>
+  [say(`type.${knife.type}`), knife.name, fleet.people.get(knife.holderId ?? '')?.name].filter(Boolean).join(' · ')
 
-function open(code: string | undefined): void {
-  if (!code) return
-  const id = fleet.byCode(code)?.id
-  if (id) recent.value = [id, ...recent.value.filter((one) => one !== id)].slice(0, MOST)
+function open(knife: KnifeView | null | undefined): void {
+  if (!knife) return
+  recent.value = [knife.id, ...recent.value.filter((one) => one !== knife.id)].slice(0, MOST_RECENT)
   visible.value = false
-  void router.push({ name: 'knife', params: { code } })
+  void router.push({ name: 'knife', params: { code: knife.code } })
+}
+const list = useTemplateRef<{ focusedOptionIndex: number }>('list')
+/** Enter without a line under the arrows opens the first one found. */
+function enter(): void {
+  if (list.value?.focusedOptionIndex === -1)
+    open(inOrder.value.find((knife) => matchesQuery(knife, typed.value, fleet)))
 }
 </script>
 
 <template>
   <AppDialog v-model:visible="visible" :title="$t('finder.title')">
-    <InputText
-      v-model="query"
-      autofocus
+    <Listbox
+      ref="list"
+      :model-value="null"
+      :options="inOrder"
+      :option-label="words"
+      data-key="id"
+      filter
+      :filter-fields="[wholeKnife]"
+      :filter-match-mode="MATCH"
+      :filter-placeholder="$t('finder.hint')"
+      :auto-option-focus="false"
+      :empty-filter-message="$t('finder.none')"
+      :virtual-scroller-options="{ itemSize: LINE_PX }"
+      scroll-height="min(400px, 55vh)"
       :aria-label="$t('finder.title')"
-      :placeholder="$t('finder.hint')"
-      @keydown.enter="open(found[0]?.code)"
-    />
-    <ul class="found">
-      <li v-for="knife in found" :key="knife.id">
-        <AppButton kind="bare" @click="open(knife.code)">
-          <b class="num">{{ knife.code }}</b>
-          <EdgeStrip :knife="knife" :px-per-mm="0.36" />
-          <span class="soft">{{
-            [$t(`type.${knife.type}`), knife.name, fleet.people.get(knife.holderId ?? '')?.name]
-              .filter(Boolean)
-              .join(' · ')
-          }}</span>
-        </AppButton>
-      </li>
-    </ul>
-    <p v-if="found.length === 0" class="soft">{{ $t('finder.none') }}</p>
+      :pt="{ pcFilter: { root: { 'aria-label': $t('finder.title'), autofocus: true } } }"
+      @filter="typed = $event.value"
+      @update:model-value="open"
+      @keydown.enter.capture="enter"
+    >
+      <template #option="{ option: knife }">
+        <b class="num">{{ knife.code }}</b>
+        <EdgeStrip :knife="knife" :px-per-mm="0.36" />
+        <span class="soft words">{{ words(knife) }}</span>
+      </template>
+    </Listbox>
   </AppDialog>
 </template>
 
 <style scoped>
-.found {
-  margin-top: 10px;
-}
-.found button {
-  display: grid;
-  grid-template-columns: 70px 180px 1fr;
-  align-items: center;
-  width: 100%;
-  min-height: 48px;
-  border: 0;
-  border-bottom: 1px solid var(--rule);
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-.found button:hover {
-  background: var(--paper);
+.words {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 </style>

@@ -1,10 +1,36 @@
 <script setup lang="ts">
+import Toast from 'primevue/toast'
+import { useToast } from 'primevue/usetoast'
+import { watch } from 'vue'
 import { refusalText } from '../refusalText'
 import { useNotices, type Notice } from '../stores/notices'
 import AppButton from './AppButton.vue'
 
+/** Shows what the house is told, each piece of news for a while; resting a mouse on it makes it wait. */
+const STAYS_MS = 9000
 const notices = useNotices()
+const toasts = useToast()
+const shown = new Map<number, object>()
 
+watch(
+  () => notices.notices,
+  (now) => {
+    for (const notice of now)
+      if (!shown.has(notice.id)) {
+        const toast = { group: 'notices', life: STAYS_MS, detail: notice }
+        shown.set(notice.id, toast)
+        toasts.add(toast)
+      }
+    for (const [id, toast] of shown)
+      if (!now.some((notice) => notice.id === id)) {
+        shown.delete(id)
+        toasts.remove(toast)
+      }
+  },
+)
+const gone = ({ message }: { message: { detail?: Notice } }): void => {
+  if (message.detail) notices.dismiss(message.detail.id)
+}
 async function run(notice: Notice, work: () => Promise<unknown>): Promise<void> {
   notices.dismiss(notice.id)
   try {
@@ -16,37 +42,65 @@ async function run(notice: Notice, work: () => Promise<unknown>): Promise<void> 
 </script>
 
 <template>
-  <div class="notices" role="status" aria-live="polite">
-    <div v-for="notice in notices.notices" :key="notice.id" class="notice" :class="notice.tone">
-      <span>{{ notice.text }}</span>
-      <span v-if="notice.question" class="question" role="group" :aria-label="notice.question.text">
-        {{ notice.question.text }}
-        <AppButton v-for="answer in notice.question.answers" :key="answer.label" @click="run(notice, answer.give)">
-          {{ answer.label }}
+  <Toast
+    group="notices"
+    :pt="{ root: { class: 'notices' }, message: { role: 'status', 'aria-live': 'polite' } }"
+    @close="gone"
+    @life-end="gone"
+  >
+    <template #container="{ message }">
+      <div class="notice" :class="message.detail.tone">
+        <span>{{ message.detail.text }}</span>
+        <span v-if="message.detail.question" class="question" role="group" :aria-label="message.detail.question.text">
+          {{ message.detail.question.text }}
+          <AppButton
+            v-for="answer in message.detail.question.answers"
+            :key="answer.label"
+            @click="run(message.detail, answer.give)"
+          >
+            {{ answer.label }}
+          </AppButton>
+        </span>
+        <AppButton v-if="message.detail.undo" @click="run(message.detail, message.detail.undo)">
+          {{ $t('shell.undo') }}
         </AppButton>
-      </span>
-      <AppButton v-if="notice.undo" @click="run(notice, notice.undo)">
-        {{ $t('shell.undo') }}
-      </AppButton>
-      <AppButton kind="bare" class="close" :aria-label="$t('shell.dismiss')" @click="notices.dismiss(notice.id)">
-        ×
-      </AppButton>
-    </div>
-  </div>
+        <AppButton
+          kind="bare"
+          class="close"
+          :aria-label="$t('shell.dismiss')"
+          @click="notices.dismiss(message.detail.id)"
+        >
+          ×
+        </AppButton>
+      </div>
+    </template>
+  </Toast>
 </template>
 
-<style scoped>
+<style>
 .notices {
   position: fixed;
   left: 50%;
-  bottom: 18px;
+  bottom: calc(18px + env(safe-area-inset-bottom, 0px));
   transform: translateX(-50%);
   display: grid;
-  gap: 8px;
   z-index: 1100;
   width: max-content;
   max-width: calc(100vw - 24px);
 }
+.notices > div {
+  display: grid;
+  gap: 8px;
+}
+@media (max-width: 700px) {
+  .notices {
+    bottom: calc(76px + env(safe-area-inset-bottom, 0px));
+    width: calc(100vw - 24px);
+  }
+}
+</style>
+
+<style scoped>
 .notice {
   display: flex;
   align-items: center;
@@ -76,10 +130,6 @@ async function run(notice: Notice, work: () => Promise<unknown>): Promise<void> 
   cursor: pointer;
 }
 @media (max-width: 700px) {
-  .notices {
-    bottom: 76px;
-    width: calc(100vw - 24px);
-  }
   .notice {
     flex-wrap: wrap;
     gap: 6px 10px;

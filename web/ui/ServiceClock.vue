@@ -132,6 +132,7 @@ const spoken = computed(() =>
   height: 44px !important;
 }
 .now span {
+  white-space: nowrap;
   position: absolute;
   left: 0;
   top: -15px;

@@ -1,4 +1,7 @@
 import PrimeVue, { defaultOptions } from 'primevue/config'
+import ConfirmationService from 'primevue/confirmationservice'
+import ToastService from 'primevue/toastservice'
+import Tooltip from 'primevue/tooltip'
 import type { Plugin } from 'vue'
 import { styleNonce } from './styleNonce'
 
@@ -17,6 +20,16 @@ const passThrough = {
     option: { class: 'select-option' },
     header: { class: 'select-find' },
     virtualScroller: { root: { class: 'select-list' } },
+  },
+  multiselect: {
+    root: { class: 'select' },
+    hiddenInputContainer: { class: 'unseen' },
+    labelContainer: { class: 'select-words' },
+    overlay: { class: 'select-panel' },
+    header: { class: 'select-none' },
+    listContainer: { class: 'select-list' },
+    option: { class: 'select-option many' },
+    pcOptionCheckbox: { root: { class: 'check' }, input: { class: 'check-input' }, box: { class: 'check-box' } },
   },
   inputtext: { root: { class: 'input' } },
   textarea: { root: { class: 'input' } },
@@ -52,6 +65,24 @@ const passThrough = {
     itemLink: { class: 'menu-link' },
   },
   popover: { root: { class: 'select-panel term-panel' } },
+  listbox: {
+    pcFilter: { root: { class: 'input' } },
+    pcFilterIconContainer: { root: { class: 'no-icon' } },
+    virtualScroller: { root: { class: 'found-list' } },
+    listContainer: { class: 'found-list' },
+    option: { class: 'found' },
+    hiddenFirstFocusableEl: { class: 'unseen' },
+    hiddenLastFocusableEl: { class: 'unseen' },
+    hiddenFilterResult: { class: 'unseen' },
+    hiddenSelectedMessage: { class: 'unseen' },
+  },
+  confirmdialog: {
+    mask: { class: 'dialog-mask' },
+    root: { class: 'dialog narrow' },
+    header: { class: 'dialog-header' },
+    footer: { class: 'dialog-actions' },
+  },
+  directives: { tooltip: { root: { class: 'tip' } } },
   progressbar: { value: { class: 'progress-value' } },
 }
 
@@ -66,5 +97,8 @@ export const controls: Plugin = {
       locale: { ...defaultOptions.locale, firstDayOfWeek: MONDAY },
       csp: { nonce: styleNonce },
     })
+    app.use(ToastService)
+    app.use(ConfirmationService)
+    app.directive('tooltip', Tooltip)
   },
 }

@@ -2,7 +2,7 @@ import { ref, type Ref } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { usualHoneTool } from '../../core/edge/model/hone'
 import { say } from '../i18n'
-import { useRecords } from '../live/records'
+import { useRecords, type EventDraft } from '../live/records'
 import { refusalText } from '../refusalText'
 import { useNotices, type Question } from '../stores/notices'
 
@@ -18,14 +18,11 @@ export function useHoning(): {
   const notices = useNotices()
   const busy = ref(false)
 
-  function recordHoning(knife: KnifeView): Promise<string> {
+  function honing(knife: KnifeView): EventDraft {
     const tool = knife.verdict.tool ?? usualHoneTool(knife.hrc)
     const strokes = knife.verdict.action === 'hone' ? knife.verdict.cost.strokesPerSide : 0
-    return records.record({
-      kind: 'honed',
-      knifeId: knife.id,
-      payload: { tool, ...(strokes > 0 ? { strokesPerSide: strokes } : {}) },
-    })
+    const payload = { tool, ...(strokes > 0 ? { strokesPerSide: strokes } : {}) }
+    return { kind: 'honed', knifeId: knife.id, payload }
   }
 
   const cameBack = (knife: KnifeView): Question => ({
@@ -56,7 +53,7 @@ export function useHoning(): {
     busy,
     honed: (knife) =>
       working(async () => {
-        const id = await recordHoning(knife)
+        const id = await records.record(honing(knife))
         notices.done(
           say('today.honedDone', { code: knife.code }),
           () => records.undo(knife.id, id, say('shell.undone')),
@@ -65,12 +62,10 @@ export function useHoning(): {
       }),
     honedAll: (knives) =>
       working(async () => {
-        const ids = await Promise.all(knives.map(async (knife) => [knife.id, await recordHoning(knife)] as const))
+        const undo = await records.recordAll(knives.map(honing))
         notices.done(
           say('today.honedMany', { n: knives.length, codes: knives.map(({ code }) => code).join(', ') }),
-          async () => {
-            for (const [knifeId, id] of ids) await records.undo(knifeId, id, say('shell.undone'))
-          },
+          undo,
         )
       }),
   }
