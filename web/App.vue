@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
-import { RouterView, useRoute, useRouter } from 'vue-router'
+import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { useSoakTimers } from './bench/soakTimers'
 import { say } from './i18n'
 import { useFleet } from './live/fleet'
+import { useJobs } from './live/jobs'
 import { useOutbox } from './live/outbox'
 import { refusalText } from './refusalText'
 import { useNotices } from './stores/notices'
@@ -12,12 +13,16 @@ import { useTheme } from './theme'
 import AppButton from './ui/AppButton.vue'
 import NavRail from './ui/NavRail.vue'
 import NoticeBar from './ui/NoticeBar.vue'
+import ProgressLine from './ui/ProgressLine.vue'
 import { useKeys } from './ui/useKeys'
+import { useKeptDraft } from './week/keptDraft'
 
 useTheme()
 const session = useSession()
 const fleet = useFleet()
 const outbox = useOutbox()
+const jobs = useJobs()
+const keptDraft = useKeptDraft()
 const notices = useNotices()
 const soaks = useSoakTimers()
 /** Stones that are ready; they say so on whatever page is open. */
@@ -30,6 +35,7 @@ const KnifeFinder = defineAsyncComponent(fetchFinder)
 onMounted(() => {
   setTimeout(() => {
     fetchFinder().catch(() => undefined)
+    if (session.signedIn) jobs.look().catch(() => undefined)
   }, 1500)
 })
 const ScreenHelp = defineAsyncComponent(() => import('./ui/ScreenHelp.vue'))
@@ -41,7 +47,12 @@ const bare = computed(() => Boolean(route.meta['bare']) || Boolean(route.meta['o
 
 watch(
   () => session.person?.id,
-  (person) => {
+  (person, before) => {
+    // what somebody left half done is not the next one's
+    if (before) {
+      jobs.forget()
+      keptDraft.keep(null)
+    }
     if (!person) return
     if (!fleet.fleet)
       fleet.load().catch((error: unknown) => {
@@ -88,6 +99,17 @@ useKeys({
         {{ $t('bench.soakRings', { stone: soak.stoneName }) }}
         <AppButton kind="quiet" @click="soaks.lift(soak.stoneId)">{{ $t('bench.soakLift') }}</AppButton>
       </p>
+      <p v-if="jobs.isOpen && jobs.job && route.name !== 'learned'" class="weather job">
+        <RouterLink to="/learned">{{
+          $t('house-learned.rebuilding', { done: jobs.job.done, total: jobs.job.total })
+        }}</RouterLink>
+        <ProgressLine
+          v-if="jobs.job.total > 0"
+          :label="$t('house-learned.rebuildTitle')"
+          :done="jobs.job.done"
+          :total="jobs.job.total"
+        />
+      </p>
       <RouterView />
     </main>
   </div>
@@ -97,8 +119,11 @@ useKeys({
 </template>
 
 <style scoped>
+.shell {
+  padding-top: var(--safe-top);
+}
 .shell:not(.bare) {
-  padding-left: var(--rail);
+  padding-left: calc(var(--rail) + var(--safe-left));
 }
 main:focus {
   outline: none;
@@ -107,6 +132,11 @@ main:focus {
   padding: 8px 26px;
   background: var(--ember-wash);
   font-weight: 600;
+}
+.job {
+  display: flex;
+  align-items: center;
+  gap: 14px;
 }
 @media (max-width: 700px) {
   .shell:not(.bare) {

@@ -1,46 +1,23 @@
 <script setup lang="ts">
-import { useIntervalFn } from '@vueuse/core'
-import { computed, ref } from 'vue'
-import { endpoints } from '../../contract/endpoints'
-import type { Job } from '../../contract/learning'
-import { call, Refusal } from '../api'
+import { storeToRefs } from 'pinia'
+import { ref } from 'vue'
+import { useJobs } from '../live/jobs'
+import { refusalText } from '../refusalText'
 import AppButton from '../ui/AppButton.vue'
 import ProgressLine from '../ui/ProgressLine.vue'
 
-const job = ref<Job | null>(null)
+const jobs = useJobs()
+const { job, isOpen } = storeToRefs(jobs)
 const refusal = ref('')
-const isOpen = computed(() => job.value?.status === 'waiting' || job.value?.status === 'running')
-const POLL_MS = 700
-
-async function attempt(work: () => Promise<Job | null | undefined>): Promise<void> {
+async function attempt(work: () => Promise<void>): Promise<void> {
   try {
-    job.value = (await work()) ?? null
+    await work()
     refusal.value = ''
   } catch (error) {
-    refusal.value = error instanceof Refusal ? error.sentence : String(error)
+    refusal.value = refusalText(error)
   }
 }
-const look = (): Promise<void> =>
-  attempt(async () => (await call(endpoints.jobs)).find(({ kind }) => kind === 'rebuild'))
-const { pause, resume } = useIntervalFn(
-  async () => {
-    await look()
-    if (!isOpen.value) pause()
-  },
-  POLL_MS,
-  { immediate: false },
-)
-async function start(): Promise<void> {
-  await attempt(() => call(endpoints.rebuild))
-  resume()
-}
-async function stop(): Promise<void> {
-  const { value } = job
-  if (value) await attempt(() => call(endpoints.cancelJob, { params: { id: value.id } }))
-}
-void look().then(() => {
-  if (isOpen.value) resume()
-})
+void attempt(jobs.look)
 </script>
 
 <template>
@@ -61,10 +38,10 @@ void look().then(() => {
             ? $t('house-learned.waiting')
             : $t('house-learned.rebuilding', { done: job.done, total: job.total })
         }}</span>
-        <AppButton @click="stop">{{ $t('house-learned.cancelRebuild') }}</AppButton>
+        <AppButton @click="attempt(jobs.stop)">{{ $t('house-learned.cancelRebuild') }}</AppButton>
       </template>
       <template v-else>
-        <AppButton @click="start">{{ $t('house-learned.rebuild') }}</AppButton>
+        <AppButton @click="attempt(jobs.start)">{{ $t('house-learned.rebuild') }}</AppButton>
         <span v-if="job?.status === 'done'" class="num">{{ $t('house-learned.rebuilt', { total: job.total }) }}</span>
         <span v-else-if="job?.status === 'cancelled'" class="num">{{
           $t('house-learned.stopped', { done: job.done, total: job.total })

@@ -95,7 +95,8 @@ const behind = computed((): MoreItem[] => [
 .rail {
   position: fixed;
   inset: 0 auto 0 0;
-  width: var(--rail);
+  width: calc(var(--rail) + var(--safe-left));
+  padding: var(--safe-top) 0 var(--safe-bottom) var(--safe-left);
   display: flex;
   flex-direction: column;
   background: var(--slate);
@@ -153,7 +154,7 @@ const behind = computed((): MoreItem[] => [
     inset: auto 0 0 0;
     width: auto;
     flex-direction: row;
-    padding-bottom: env(safe-area-inset-bottom);
+    padding: 0 var(--safe-right) var(--safe-bottom) var(--safe-left);
   }
   .rail .mark,
   .rail .wide {

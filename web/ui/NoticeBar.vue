@@ -81,7 +81,7 @@ async function run(notice: Notice, work: () => Promise<unknown>): Promise<void> 
 .notices {
   position: fixed;
   left: 50%;
-  bottom: calc(18px + env(safe-area-inset-bottom, 0px));
+  bottom: calc(18px + var(--safe-bottom));
   transform: translateX(-50%);
   display: grid;
   z-index: 1100;
@@ -94,7 +94,7 @@ async function run(notice: Notice, work: () => Promise<unknown>): Promise<void> 
 }
 @media (max-width: 700px) {
   .notices {
-    bottom: calc(76px + env(safe-area-inset-bottom, 0px));
+    bottom: calc(16px + var(--bar));
     width: calc(100vw - 24px);
   }
 }

@@ -1,11 +1,14 @@
 // @vitest-environment happy-dom
 import { flushPromises } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
 import type { PlanView } from '../../contract/week'
 import { EVEN_WEIGHTS, type NextSession, type Placement, type PlanJob, type PlanProblem } from '../../core/plan/problem'
 import { MINUTE_MS } from '../../core/time'
+import { useSession } from '../stores/session'
 import type { PlanTask } from '../workers/planWorker'
+import { useKeptDraft } from './keptDraft'
 import { useWeekPlan, type WeekPlan } from './useWeekPlan'
 
 const DAY = 24 * 60 * MINUTE_MS
@@ -127,6 +130,14 @@ beforeEach(() => {
   sent = []
   refuse = null
   answers = {}
+  setActivePinia(createPinia())
+  useSession().enter({
+    person: { id: 'p', name: 'Maren Voss', role: 'chef' },
+    house: { id: 'h', name: 'h', zone: 'UTC', units: 'mm', serviceLimits: {}, isDemo: false },
+    rights: [],
+    deviceName: null,
+    now: '1970-01-01T00:00:00Z',
+  } as never)
   scope = effectScope()
   FakeWorker.last = null
   vi.stubGlobal('Worker', FakeWorker)
@@ -194,6 +205,33 @@ describe('the week on this device', () => {
       ['x', 'w0', 'w3'],
     ])
     expect(week.bound.value).toBeNull()
+  })
+
+  it('keeps a draft and its search while another page is open, for the one signed in', async () => {
+    const week = await loaded([session('x', 0)])
+    week.place(at('x', 3))
+    week.toggleLock('x')
+    answers['/api/plan/improvements'] = { id: 'job' }
+    await week.improve()
+    scope.stop()
+
+    scope = effectScope()
+    const again = await loaded([session('x', 0)])
+    expect(again.placements.value).toEqual([at('x', 3)])
+    expect(again.isLocked('x')).toBe(true)
+    expect(again.improving.value?.status).toBe('waiting')
+    scope.stop()
+
+    // a plan accepted meanwhile is newer than the draft
+    scope = effectScope()
+    server = view([session('x', 1)], 4)
+    const newer = scope.run(useWeekPlan)
+    await newer?.load()
+    expect(newer?.placements.value).toEqual([at('x', 1)])
+    newer?.place(at('x', 2))
+    useSession().leave()
+    scope.stop()
+    expect(useKeptDraft().draft).toBeNull()
   })
 
   it('leaves a session where it is when it cannot go there, and says why', async () => {

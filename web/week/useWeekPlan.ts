@@ -10,6 +10,8 @@ import { samePlace, type Placement, type PlanProblem, type PlanWeights } from '.
 import { knifeOfJob, renumberSessions, validPlacements, withSeconds } from '../../core/plan/secondSessions'
 import { call } from '../api'
 import { refusalText } from '../refusalText'
+import { useSession } from '../stores/session'
+import { useKeptDraft } from './keptDraft'
 import type { PlanAnswer, PlanTask } from '../workers/planWorker'
 
 /** A first plan is there in less than a second. */
@@ -118,7 +120,34 @@ export function useWeekPlan(): WeekPlan {
     // plain copies: the worker takes no proxies
     worker.postMessage(JSON.parse(JSON.stringify(task)))
   }
-  onScopeDispose(() => worker?.terminate())
+  const kept = useKeptDraft()
+  const session = useSession()
+  onScopeDispose(() => {
+    worker?.terminate()
+    const isMade =
+      session.signedIn !== null && view.value !== null && placements.value.length > 0 && (!isAccepted.value || improving.value !== null)
+    kept.keep(
+      isMade
+        ? {
+            basedOn: view.value?.accepted?.version ?? 0,
+            placements: placements.value,
+            locks: locks.value,
+            weights: weights.value,
+            improvementId: improving.value ? (asking?.id ?? null) : null,
+          }
+        : null,
+    )
+  })
+  /** Goes on where somebody left for another page. @returns whether there was a draft to go on with */
+  function takeUp(seen: PlanView): boolean {
+    const draft = kept.take(seen.accepted?.version ?? 0)
+    if (!draft) return false
+    weights.value = draft.weights
+    locks.value = draft.locks
+    placements.value = validPlacements(seen.problem, draft.placements)
+    if (draft.improvementId !== null) follow(draft.improvementId)
+    return true
+  }
 
   async function load(): Promise<void> {
     try {
@@ -129,6 +158,7 @@ export function useWeekPlan(): WeekPlan {
       bound.value = seen.accepted?.bound ?? null
       refusal.value = ''
       placements.value = acceptedPlaces.value
+      if (takeUp(seen)) return
       if (!seen.accepted && seen.problem.windows.length > 0) search([], null)
     } catch (error) {
       refusal.value = refusalText(error)
@@ -218,6 +248,11 @@ export function useWeekPlan(): WeekPlan {
     pause()
     improving.value = null
   }
+  function follow(id: string, changesBefore = changesHere): void {
+    asking = { id, changesBefore }
+    improving.value = { status: 'waiting', seconds: 0, bound: null, cost: null, placements: null, proven: false }
+    resume()
+  }
   async function improve(): Promise<void> {
     if (!problem.value) return
     const changesBefore = changesHere
@@ -230,10 +265,8 @@ export function useWeekPlan(): WeekPlan {
           seconds: IMPROVE_SECONDS,
         },
       })
-      asking = { id, changesBefore }
-      improving.value = { status: 'waiting', seconds: 0, bound: null, cost: null, placements: null, proven: false }
+      follow(id, changesBefore)
       handMade.value = null
-      resume()
     } catch (error) {
       refusal.value = refusalText(error)
     }

@@ -186,7 +186,7 @@ describe('a window with its benches', () => {
     )
     expect(window.text()).toContain('soak Coarse 320 from 14:30')
     // those who only hone are not asked to the bench
-    expect(window.findAll('.hands').map((one) => one.attributes('title'))).toEqual(['Oda Finch'])
+    expect(window.findAll('.hands .unseen').map((one) => one.text())).toEqual(['Oda Finch'])
     expect(window.findAll('.flat')).toHaveLength(1)
   })
 
