@@ -14,6 +14,7 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/', redirect: '/today' },
       { path: '/sign-in', name: 'sign-in', component: () => import('./signIn/SignInScreen.vue'), meta: { open: true } },
       { path: '/today', name: 'today', component: TodayScreen },
+      { path: '/wall', name: 'wall', component: () => import('./today/WallScreen.vue'), meta: { bare: true } },
       { path: '/rack', name: 'rack', component: () => import('./rack/RackScreen.vue') },
       { path: '/labels', name: 'labels', component: () => import('./rack/LabelSheet.vue') },
       { path: '/knife/:code', name: 'knife', component: () => import('./knife/KnifeScreen.vue'), props: true },

@@ -9,6 +9,7 @@ import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
+import PersonTurner from '../ui/PersonTurner.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import CalendarLink from './CalendarLink.vue'
 import WaysSection from '../house/WaysSection.vue'
@@ -23,9 +24,8 @@ const fleet = useFleet()
 const session = useSession()
 const { value: view, refusal } = useResource(endpoints.plan)
 const whose = ref(session.person?.id ?? '')
-const people = computed(() =>
-  [...fleet.people.values()].filter(({ active }) => active).map(({ id, name }) => ({ value: id, label: name })),
-)
+const turning = computed(() => [...fleet.people.values()].filter(({ active }) => active))
+const people = computed(() => turning.value.map(({ id, name }) => ({ value: id, label: name })))
 const days = computed(() => (view.value ? personDays(view.value, whose.value, formats.value.dayKey) : []))
 /** The verdict that counts is asked of whoever works with the knife. */
 const toJudge = computed(() =>
@@ -63,58 +63,60 @@ const codes = (ids: readonly string[]): string =>
     <FoldSection :title="$t('ways.own')" v-if="whose === session.person?.id" class="own no-print">
       <WaysSection whose="own" />
     </FoldSection>
-    <section v-if="toJudge.length > 0" class="day">
-      <h2>{{ $t('myday.judge') }}</h2>
-      <JudgeList :knives="toJudge" />
-    </section>
-    <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <p v-if="!view && !refusal" class="lead">{{ $t('week.loading') }}</p>
-    <p v-if="view && !view.accepted" class="soft">{{ $t('myday.noPlan') }}</p>
-    <p v-if="view && days.length === 0" class="lead">{{ $t('myday.nothing') }}</p>
-    <section v-for="day in days" :key="day.key" class="day">
-      <h2>{{ formats.longDay(day.at) }}</h2>
-      <template v-for="item in day.items" :key="item.at + item.kind">
-        <div v-if="item.kind === 'session'" class="item">
-          <p class="num time">
-            {{
-              $t('myday.at', {
-                start: formats.clock(item.at),
-                end: formats.clock(item.endsAt),
-                bench: bench(item.benchId),
-              })
-            }}
-          </p>
-          <div v-if="fleet.byId(item.knifeId)" class="knife">
-            <b class="num">{{ fleet.byId(item.knifeId)?.code }}</b>
-            <EdgeStrip
-              v-for="knife in [fleet.byId(item.knifeId)].flatMap((one) => one ?? [])"
-              :key="knife.id"
-              :knife="knife"
-            />
+    <PersonTurner v-model="whose" :people="session.may('manage-house') ? turning : []">
+      <section v-if="toJudge.length > 0" class="day">
+        <h2>{{ $t('myday.judge') }}</h2>
+        <JudgeList :knives="toJudge" />
+      </section>
+      <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+      <p v-if="!view && !refusal" class="lead">{{ $t('week.loading') }}</p>
+      <p v-if="view && !view.accepted" class="soft">{{ $t('myday.noPlan') }}</p>
+      <p v-if="view && days.length === 0" class="lead">{{ $t('myday.nothing') }}</p>
+      <section v-for="day in days" :key="day.key" class="day">
+        <h2>{{ formats.longDay(day.at) }}</h2>
+        <template v-for="item in day.items" :key="item.at + item.kind">
+          <div v-if="item.kind === 'session'" class="item">
+            <p class="num time">
+              {{
+                $t('myday.at', {
+                  start: formats.clock(item.at),
+                  end: formats.clock(item.endsAt),
+                  bench: bench(item.benchId),
+                })
+              }}
+            </p>
+            <div v-if="fleet.byId(item.knifeId)" class="knife">
+              <b class="num">{{ fleet.byId(item.knifeId)?.code }}</b>
+              <EdgeStrip
+                v-for="knife in [fleet.byId(item.knifeId)].flatMap((one) => one ?? [])"
+                :key="knife.id"
+                :knife="knife"
+              />
+            </div>
+            <p>
+              {{
+                $t(`myday.work.${workWord(item)}`, {
+                  minutes: formats.minutes((Date.parse(item.endsAt) - Date.parse(item.at)) / MINUTE_MS),
+                })
+              }}
+            </p>
+            <AppButton
+              v-if="fleet.byId(item.knifeId)"
+              class="no-print"
+              :to="{ name: 'bench', params: { code: fleet.byId(item.knifeId)?.code } }"
+              >{{ $t('myday.begin') }}</AppButton
+            >
           </div>
-          <p>
-            {{
-              $t(`myday.work.${workWord(item)}`, {
-                minutes: formats.minutes((Date.parse(item.endsAt) - Date.parse(item.at)) / MINUTE_MS),
-              })
-            }}
-          </p>
-          <AppButton
-            v-if="fleet.byId(item.knifeId)"
-            class="no-print"
-            :to="{ name: 'bench', params: { code: fleet.byId(item.knifeId)?.code } }"
-            >{{ $t('myday.begin') }}</AppButton
-          >
-        </div>
-        <div v-else class="item">
-          <p class="num time">{{ $t('myday.before', { service: item.service, time: formats.clock(item.at) }) }}</p>
-          <p>{{ $t('myday.hone', { codes: codes(item.hone) }) }}</p>
-          <p v-if="item.check.length > 0">
-            <b>{{ $t('myday.check', { codes: codes(item.check) }) }}</b>
-          </p>
-        </div>
-      </template>
-    </section>
+          <div v-else class="item">
+            <p class="num time">{{ $t('myday.before', { service: item.service, time: formats.clock(item.at) }) }}</p>
+            <p>{{ $t('myday.hone', { codes: codes(item.hone) }) }}</p>
+            <p v-if="item.check.length > 0">
+              <b>{{ $t('myday.check', { codes: codes(item.check) }) }}</b>
+            </p>
+          </div>
+        </template>
+      </section>
+    </PersonTurner>
     <CalendarLink
       v-if="view && (whose === session.person?.id || session.may('manage-house'))"
       :key="whose"

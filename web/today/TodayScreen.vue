@@ -7,6 +7,7 @@ import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
 import EdgeLegend from '../ui/EdgeLegend.vue'
+import PersonTurner from '../ui/PersonTurner.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import ServiceClock from '../ui/ServiceClock.vue'
 import { useHoning } from '../ui/useHoning'
@@ -33,6 +34,17 @@ const FIRST_PEOPLE = 3
 const FIRST_STONES = 8
 const peopleShown = ref(FIRST_PEOPLE)
 const walking = ref(false)
+/** On a phone one person is shown at a time: the one last turned to, else the first of the list. */
+const chosenPerson = ref('')
+const turnedTo = computed({
+  get: () => {
+    const people = list.value?.people ?? []
+    return (people.find(({ person }) => person.id === chosenPerson.value) ?? people[0])?.person.id ?? ''
+  },
+  set: (id) => {
+    chosenPerson.value = id
+  },
+})
 const { honedAll } = useHoning()
 useKeys({
   h: () => {
@@ -79,6 +91,9 @@ const summary = computed(() =>
         >
           {{ $t(walking ? 'today.walkDone' : 'today.walk') }}
         </AppButton>
+        <AppButton v-if="fleet.knives.length > 0" class="no-print wall" kind="quiet" to="/wall">{{
+          $t('wall.open')
+        }}</AppButton>
         <PrintButton :label="$t('today.print')" />
       </span>
     </header>
@@ -93,7 +108,15 @@ const summary = computed(() =>
       </p>
       <div v-else class="columns">
         <div>
-          <PersonDay v-for="day in list.people.slice(0, peopleShown)" :key="day.person.id" :day="day" :now="nowText" />
+          <PersonTurner v-model="turnedTo" :people="list.people.map(({ person }) => person)">
+            <PersonDay
+              v-for="day in list.people.slice(0, peopleShown)"
+              :key="day.person.id"
+              :class="{ away: day.person.id !== turnedTo }"
+              :day="day"
+              :now="nowText"
+            />
+          </PersonTurner>
           <p v-if="list.people.length === 0" class="lead done">{{ $t('today.nothing') }}</p>
           <p v-if="list.resting.length > 0" class="resting soft">
             {{ $t('today.resting', { names: list.resting.map((day) => day.person.name).join(', ') }) }}
@@ -149,6 +172,12 @@ aside {
   align-items: center;
   gap: 14px;
   margin-top: 24px;
+}
+@media screen and (max-width: 700px) {
+  .away,
+  .wall {
+    display: none;
+  }
 }
 @media (max-width: 980px) {
   .columns {

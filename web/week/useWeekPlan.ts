@@ -125,7 +125,10 @@ export function useWeekPlan(): WeekPlan {
   onScopeDispose(() => {
     worker?.terminate()
     const isMade =
-      session.signedIn !== null && view.value !== null && placements.value.length > 0 && (!isAccepted.value || improving.value !== null)
+      session.signedIn !== null &&
+      view.value !== null &&
+      placements.value.length > 0 &&
+      (!isAccepted.value || improving.value !== null)
     kept.keep(
       isMade
         ? {
