@@ -96,3 +96,13 @@ export async function carryByTouch(page: Page, thing: Locator, target: Locator):
   await expect(thing).toHaveClass(/lifted/)
   await drawn(send, from, await middleOf(target))
 }
+
+/** Draws a finger across the middle of the screen. */
+export async function swipe(page: Page, to: 'left' | 'right'): Promise<void> {
+  const { width, height } = page.viewportSize() ?? { width: 390, height: 844 }
+  const [from, end] = to === 'left' ? [0.85, 0.15] : [0.15, 0.85]
+  const send = await finger(page)
+  const y = height / 2
+  await send('touchStart', { x: width * from, y })
+  await drawn(send, { x: width * from, y }, { x: width * end, y })
+}

@@ -52,18 +52,18 @@ const codes = (ids: readonly string[]): string =>
       <span class="soft">{{ fleet.people.get(whose)?.name }}</span>
       <span class="end no-print"><PrintButton :label="$t('myday.print')" /></span>
     </header>
-    <ChoiceField
-      v-if="session.may('manage-house')"
-      v-model="whose"
-      class="whose no-print"
-      :label="$t('myday.of')"
-      :options="people"
-    />
-    <OwnTool v-if="fleet.people.has(whose)" :person-id="whose" class="whose no-print" />
-    <FoldSection :title="$t('ways.own')" v-if="whose === session.person?.id" class="own no-print">
-      <WaysSection whose="own" />
-    </FoldSection>
     <PersonTurner v-model="whose" :people="session.may('manage-house') ? turning : []">
+      <ChoiceField
+        v-if="session.may('manage-house')"
+        v-model="whose"
+        class="whose no-print"
+        :label="$t('myday.of')"
+        :options="people"
+      />
+      <OwnTool v-if="fleet.people.has(whose)" :person-id="whose" class="whose no-print" />
+      <FoldSection :title="$t('ways.own')" v-if="whose === session.person?.id" class="own no-print">
+        <WaysSection whose="own" />
+      </FoldSection>
       <section v-if="toJudge.length > 0" class="day">
         <h2>{{ $t('myday.judge') }}</h2>
         <JudgeList :knives="toJudge" />

@@ -85,6 +85,7 @@ async function run(notice: Notice, work: () => Promise<unknown>): Promise<void> 
   transform: translateX(-50%);
   display: grid;
   z-index: 1100;
+  pointer-events: none;
   width: max-content;
   max-width: calc(100vw - 24px);
 }
@@ -102,6 +103,7 @@ async function run(notice: Notice, work: () => Promise<unknown>): Promise<void> 
 
 <style scoped>
 .notice {
+  pointer-events: auto;
   display: flex;
   align-items: center;
   gap: 14px;
