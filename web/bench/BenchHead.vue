@@ -19,7 +19,7 @@ const formats = useFormats()
       >{{ $t(`type.${knife.type}`) }} {{ formats.length(knife.lengthMm) }} ·
       {{ recipeName(recipe.recipeId, recipe.recipeName, say) }} · {{ who }}</span
     >
-    <span class="end num">{{ right }}</span>
+    <span class="end">{{ right }}</span>
     <span class="leave">{{ $t('bench.escape') }}</span>
   </header>
 </template>

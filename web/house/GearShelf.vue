@@ -81,7 +81,7 @@ const thickness = (one: GearView): string =>
 <style scoped>
 ul {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 250px), 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 15.6rem), 1fr));
   row-gap: 20px;
 }
 li {

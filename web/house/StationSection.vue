@@ -118,7 +118,7 @@ async function save(body: BodyOf<typeof endpoints.addStation> | BodyOf<typeof en
 <style scoped>
 .floor {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 21rem), 1fr));
   gap: 22px 26px;
 }
 </style>

@@ -83,10 +83,18 @@ header {
   gap: 6px 20px;
 }
 .both {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 290px;
+  display: flex;
+  flex-wrap: wrap;
   gap: 20px;
   align-items: start;
+}
+/* beside each other where both have room */
+.both > * {
+  flex: 1 1 min(100%, 17rem);
+  min-width: 0;
+}
+.both > :first-child {
+  flex: 3 1 min(100%, 22rem);
 }
 .numbers {
   font-size: 0.875rem;
@@ -103,10 +111,5 @@ header {
   height: 8px;
   margin-right: 6px;
   background: var(--out);
-}
-@media (max-width: 980px) {
-  .both {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

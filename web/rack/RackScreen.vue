@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useLocalStorage, useMediaQuery } from '@vueuse/core'
+import { useLocalStorage, useWindowSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { EDGE_WORDS } from '../../core/edge/model/scale'
 import { say } from '../i18n'
@@ -24,7 +24,11 @@ const session = useSession()
 const query = useRackQuery()
 const adding = ref(false)
 /** A table of thirteen columns is for a wide screen with letters of a usual size. */
-const isNarrow = useMediaQuery('(max-width: 56em)')
+const TABLE_REM = 56
+const { width } = useWindowSize()
+const isNarrow = computed(
+  () => width.value / Number.parseFloat(getComputedStyle(document.documentElement).fontSize) < TABLE_REM,
+)
 const choosing = ref(false)
 const chosen = ref<ReadonlySet<string>>(new Set())
 function choose(is: boolean): void {

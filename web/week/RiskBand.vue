@@ -66,11 +66,12 @@ const services = computed(() =>
 
 <style scoped>
 ol {
-  display: flex;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(4.6rem, 1fr));
+  row-gap: 8px;
   margin-top: 6px;
 }
 li {
-  flex: 1;
   min-width: 0;
   display: grid;
   justify-items: start;
@@ -85,13 +86,6 @@ li .small {
   max-width: 100%;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-@media (max-width: 40em) {
-  ol {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(84px, 1fr));
-    row-gap: 8px;
-  }
 }
 .bars {
   display: flex;
