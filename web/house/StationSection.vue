@@ -8,6 +8,7 @@ import { BOARDS, PRODUCTS } from '../../core/house/stations'
 import { call } from '../api'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
+import { useNotices } from '../stores/notices'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import AppForm from '../ui/AppForm.vue'
@@ -20,6 +21,7 @@ import { useFloor } from './useFloor'
 
 const { floor, lying, floorWords, idIn, move } = useFloor()
 const fleet = useFleet()
+const notices = useNotices()
 const open = ref(false)
 const isNew = ref(true)
 const USUAL_HOURS = 2
@@ -56,11 +58,17 @@ const draft = (): Omit<typeof form, 'id'> & { id?: string } => {
   return isNew.value ? { id, ...rest } : rest
 }
 async function save(body: BodyOf<typeof endpoints.addStation> | BodyOf<typeof endpoints.editStation>): Promise<void> {
-  await ('id' in body
-    ? call(endpoints.addStation, { body })
-    : call(endpoints.editStation, { params: { id: form.id }, body }))
+  const { id } = form
+  const before = fleet.stations.get(id)
+  await ('id' in body ? call(endpoints.addStation, { body }) : call(endpoints.editStation, { params: { id }, body }))
   await fleet.load()
   open.value = false
+  if (!before) return
+  const { name, board, product, hoursPerService, weight } = before
+  notices.done(say('house.stationSaved', { name: form.name }), async () => {
+    await call(endpoints.editStation, { params: { id }, body: { name, board, product, hoursPerService, weight } })
+    await fleet.load()
+  })
 }
 </script>
 

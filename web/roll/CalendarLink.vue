@@ -1,11 +1,15 @@
 <script setup lang="ts">
+import { useConfirm } from 'primevue/useconfirm'
 import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import { call } from '../api'
+import { say } from '../i18n'
 import { refusalText } from '../refusalText'
 import AppButton from '../ui/AppButton.vue'
+import AskFirst from '../ui/AskFirst.vue'
 
 const props = defineProps<{ personId: string }>()
+const confirm = useConfirm()
 const standing = ref(0)
 const path = ref('')
 const refusal = ref('')
@@ -25,11 +29,20 @@ const make = (): Promise<void> =>
     path.value = (await call(endpoints.makeCalendarLink, { params: params.value })).path
     standing.value = 1
   })
-const revoke = (): Promise<void> =>
-  attempt(async () => {
-    standing.value = (await call(endpoints.revokeCalendarLink, { params: params.value })).standing
-    path.value = ''
+function revoke(): void {
+  confirm.require({
+    header: say('myday.revoke'),
+    message: say('myday.revokeAsk'),
+    acceptLabel: say('myday.revoke'),
+    rejectLabel: say('myday.revokeKeep'),
+    accept: () => {
+      void attempt(async () => {
+        standing.value = (await call(endpoints.revokeCalendarLink, { params: params.value })).standing
+        path.value = ''
+      })
+    },
   })
+}
 void attempt(async () => {
   standing.value = (await call(endpoints.calendarLink, { params: params.value })).standing
 })
@@ -48,6 +61,7 @@ void attempt(async () => {
     </p>
     <p v-else-if="standing > 0" class="soft">{{ $t('myday.standing') }}</p>
     <p class="soft small">{{ $t('myday.linkHint') }}</p>
+    <AskFirst />
   </section>
 </template>
 

@@ -204,11 +204,16 @@ const card = computed(
 
 async function keep(on: boolean): Promise<void> {
   if (!knife.value || !operation.value) return
+  const params = { id: knife.value.id }
+  const send = async (order: typeof operation.value | null): Promise<void> => {
+    ofKnife.value = order
+      ? await call(endpoints.setWorkOrder, { params, body: { operation: order } })
+      : await call(endpoints.deleteWorkOrder, { params })
+  }
+  const before = ofKnife.value?.saved?.operation ?? null
   try {
-    ofKnife.value = on
-      ? await call(endpoints.setWorkOrder, { params: { id: knife.value.id }, body: { operation: operation.value } })
-      : await call(endpoints.deleteWorkOrder, { params: { id: knife.value.id } })
-    notices.done(say(on ? 'workshop.saved' : 'workshop.dropped'))
+    await send(on ? operation.value : null)
+    notices.done(say(on ? 'workshop.saved' : 'workshop.dropped'), () => send(before))
   } catch (error) {
     refusal.value = refusalText(error)
   }
