@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
 
@@ -6,6 +7,8 @@ export default defineConfig({
   test: {
     include: ['{core,contract,words,server,web,demo,scripts}/**/*.test.ts'],
     globalSetup: ['scripts/testDatabase.ts'],
+    // both cores of the smallest machine; left to itself the runner keeps one for a watcher that is not there
+    maxWorkers: Math.max(2, availableParallelism() - 1),
     hookTimeout: 60_000,
     testTimeout: 20_000,
   },

@@ -33,9 +33,16 @@ const PICTURES: readonly Picture[] = [
   { name: 'today', path: '/today' },
   { name: 'today-dark', path: '/today', theme: 'dark' },
   { name: 'today-phone', path: '/today', size: PHONE },
+  {
+    name: 'wall',
+    path: '/wall',
+    prepare: async (page) => {
+      await page.keyboard.press('ArrowRight')
+      await page.keyboard.press('ArrowRight')
+    },
+  },
   { name: 'rack', path: '/rack' },
   { name: 'knife', path: '/knife/CH-07', prepare: (page) => page.locator('.main-svg').first().waitFor() },
-  { name: 'bench-start', path: '/bench/CH-07', prepare: (page) => page.getByText('Fetch and soak').waitFor() },
   {
     name: 'week',
     path: '/week',
@@ -68,7 +75,6 @@ const PICTURES: readonly Picture[] = [
   { name: 'workshop', path: '/workshop/CH-07', prepare: (page) => page.getByText(/min on the stones/).waitFor() },
   { name: 'learned', path: '/learned', prepare: (page) => page.locator('.main-svg').first().waitFor() },
   { name: 'check', path: '/check/CH-07' },
-  { name: 'check-phone', path: '/check/CH-07', size: PHONE },
   {
     name: 'deliveries',
     path: '/deliveries',
@@ -78,6 +84,7 @@ const PICTURES: readonly Picture[] = [
       await page.getByText('1 to add').scrollIntoViewIfNeeded()
     },
   },
+  { name: 'house-stations', path: '/house?part=stations' },
   { name: 'house-gear', path: '/house?part=gear' },
   { name: 'house-week', path: '/house?part=week' },
   { name: 'bench', path: '/bench/CH-07', prepare: atTheStone },

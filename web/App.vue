@@ -12,7 +12,6 @@ import { useSession } from './stores/session'
 import { useTheme } from './theme'
 import AppButton from './ui/AppButton.vue'
 import NavRail from './ui/NavRail.vue'
-import NoticeBar from './ui/NoticeBar.vue'
 import ProgressLine from './ui/ProgressLine.vue'
 import { useKeys } from './ui/useKeys'
 import { useKeptDraft } from './week/keptDraft'
@@ -38,6 +37,8 @@ onMounted(() => {
     if (session.signedIn) jobs.look().catch(() => undefined)
   }, 1500)
 })
+/** News comes after the first screen; what is told before that waits for it. */
+const NoticeBar = defineAsyncComponent(() => import('./ui/NoticeBar.vue'))
 const ScreenHelp = defineAsyncComponent(() => import('./ui/ScreenHelp.vue'))
 const finding = ref(false)
 const helping = ref(false)

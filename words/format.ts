@@ -41,18 +41,25 @@ export function formats(locale: string, zone: string, units: 'mm' | 'in'): Forma
   return known
 }
 
+/** A formatter costs some milliseconds, and a screen asks for a few of them. */
+function whenAsked<T>(make: () => T): () => T {
+  let made: T | undefined
+  return () => (made ??= make())
+}
+
 function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats {
   const number = (digits: number): ((value: number) => string) => {
-    const intl = new Intl.NumberFormat(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })
-    return (value) => intl.format(value)
+    const options = { minimumFractionDigits: digits, maximumFractionDigits: digits }
+    const intl = whenAsked(() => new Intl.NumberFormat(locale, options))
+    return (value) => intl().format(value)
   }
   const upTo = (digits: number): ((value: number) => string) => {
-    const intl = new Intl.NumberFormat(locale, { maximumFractionDigits: digits })
-    return (value) => intl.format(value)
+    const intl = whenAsked(() => new Intl.NumberFormat(locale, { maximumFractionDigits: digits }))
+    return (value) => intl().format(value)
   }
   const date = (options: Intl.DateTimeFormatOptions): ((instant: string) => string) => {
-    const intl = new Intl.DateTimeFormat(locale, { timeZone: zone, ...options })
-    return (instant) => intl.format(new Date(instant))
+    const intl = whenAsked(() => new Intl.DateTimeFormat(locale, { timeZone: zone, ...options }))
+    return (instant) => intl().format(new Date(instant))
   }
   const [whole, one, two, three] = [number(0), upTo(1), number(2), number(3)]
   const inches = (mm: number, write: (value: number) => string): string => `${write(mm / MM_PER_INCH)} in`

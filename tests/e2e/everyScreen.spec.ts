@@ -17,6 +17,8 @@ const SCREENS = [
   '/workshop/CH-07',
   '/workshop',
   '/knife/CH-07',
+  '/wall',
+  '/labels?knives=CH-07,BR-01,SB-01',
   '/house?part=people',
   '/house?part=stations',
   '/house?part=week',
@@ -52,6 +54,128 @@ for (const path of [...SCREENS, '/sign-in'] as const) {
     expect(heard).toEqual([])
   })
 }
+
+interface State {
+  readonly name: string
+  readonly path: string
+  readonly reach: (page: Page) => Promise<unknown>
+}
+/** What a screen looks like once somebody does something on it, or something goes wrong. */
+const STATES: readonly State[] = [
+  {
+    name: 'the finder with what it found',
+    path: '/today',
+    reach: async (page) => {
+      await expect(page.locator('section.person').first()).toBeVisible()
+      await page.keyboard.press('/')
+      await page.getByRole('searchbox', { name: 'Find a knife' }).fill('chef')
+      await page.keyboard.press('ArrowDown')
+    },
+  },
+  {
+    name: 'help with its keys',
+    path: '/week',
+    reach: async (page) => {
+      await page.getByRole('button', { name: '? help' }).click()
+      await expect(page.getByRole('dialog')).toBeVisible()
+    },
+  },
+  { name: 'a menu', path: '/knife/CH-07', reach: (page) => page.getByRole('button', { name: 'More' }).click() },
+  { name: 'a word explained', path: '/knife/FI-03', reach: (page) => page.locator('.term').first().click() },
+  {
+    name: 'a form with faults',
+    path: '/house?part=people',
+    reach: async (page) => {
+      await page.getByRole('button', { name: 'Add a person' }).click()
+      await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click()
+      await expect(page.locator('.wrong').first()).toBeVisible()
+    },
+  },
+  {
+    name: 'a list of choices',
+    path: '/rack',
+    reach: (page) => page.getByRole('combobox', { name: 'Condition' }).click(),
+  },
+  {
+    name: 'several chosen',
+    path: '/rack',
+    reach: async (page) => {
+      await page.getByRole('button', { name: 'Choose several' }).click()
+      await page.getByRole('checkbox').first().click()
+    },
+  },
+  {
+    name: 'a calendar open',
+    path: '/crew',
+    reach: async (page) => {
+      await page.getByRole('button', { name: 'Add a day' }).click()
+      await page.locator('.when-open').first().click()
+    },
+  },
+  {
+    name: 'a shift chosen',
+    path: '/crew',
+    reach: async (page) => {
+      await page.getByRole('button', { name: 'Shifts of Bram Kessel' }).click()
+      await page.getByRole('group', { name: 'Wednesday' }).getByRole('button').first().click()
+    },
+  },
+  {
+    name: 'a session chosen',
+    path: '/week',
+    reach: (page) => page.locator('.session').first().click({ timeout: 20_000 }),
+  },
+  {
+    name: 'a question before the end',
+    path: '/house?part=devices',
+    reach: async (page) => {
+      await page.request.post(`${DEMO}/api/devices`, { data: { name: 'Pass', kind: 'instrument' } })
+      await page.reload()
+      await page.getByRole('button', { name: 'End its access' }).first().click()
+      await page.getByRole('button', { name: 'Keep it' }).waitFor()
+    },
+  },
+  {
+    name: 'no server',
+    path: '/today',
+    reach: async (page) => {
+      await expect(page.locator('section.person').first()).toBeVisible()
+      await page.context().setOffline(true)
+      await page
+        .getByRole('button', { name: /^Honed [A-Z]/ })
+        .first()
+        .click()
+      await expect(page.getByText(/waits? on this device/).first()).toBeVisible()
+    },
+  },
+]
+for (const { name, path, reach } of STATES) {
+  test(`axe finds nothing serious with ${name}, light or dark`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+    await openAsManager(page, path)
+    await expect(page.locator('h1, header b').first()).toBeVisible()
+    await reach(page)
+    expect(await graveFaults(page)).toEqual([])
+    await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
+    expect(await graveFaults(page, ['color-contrast'])).toEqual([])
+  })
+}
+
+test('axe finds nothing serious in a house that has just begun', async ({ page }) => {
+  await page.route('**/api/fleet', async (route) => {
+    const answer = await route.fetch()
+    const fleet = (await answer.json()) as object
+    await route.fulfill({ response: answer, json: { ...fleet, knives: [], stations: [], planned: [] } })
+  })
+  await openAsManager(page, '/today')
+  await expect(page.getByRole('link', { name: 'Add knives' }).or(page.locator('.empty')).first()).toBeVisible()
+  expect(await graveFaults(page)).toEqual([])
+  for (const path of ['/rack', '/roll', '/house?part=stations']) {
+    await page.goto(DEMO + path)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    expect(await graveFaults(page), path).toEqual([])
+  }
+})
 
 for (const [width, height] of [
   [1024, 768],

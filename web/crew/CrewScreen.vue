@@ -7,6 +7,7 @@ import { MINUTE_MS } from '../../core/time'
 import { call } from '../api'
 import { useChange } from '../house/useChange'
 import { useFleet } from '../live/fleet'
+import { useAddressed } from '../ui/useAddressed'
 import BenchList from './BenchList.vue'
 import ShiftDialog from './ShiftDialog.vue'
 import ShiftTable from './ShiftTable.vue'
@@ -19,6 +20,7 @@ const crew = shallowRef<Crew | null>(null)
 const accepted = shallowRef<AcceptedPlan | null>(null)
 const week = shallowRef<readonly WeeklySpan[]>([])
 const editing = ref<string | null>(null)
+useAddressed(editing, 'person', null)
 const people = computed(() => [...fleet.people.values()].filter(({ active }) => active))
 onMounted(async () => {
   await change(async () => {
@@ -62,7 +64,13 @@ const open = computed({
         <BenchList :crew="crew" @changed="crew = $event" />
         <SpecialDays :crew="crew" @changed="crew = $event" />
       </div>
-      <ShiftDialog v-if="editing" v-model:visible="open" :crew="crew" :person-id="editing" @changed="crew = $event" />
+      <ShiftDialog
+        v-if="editing && fleet.people.has(editing)"
+        v-model:visible="open"
+        :crew="crew"
+        :person-id="editing"
+        @changed="crew = $event"
+      />
     </template>
   </div>
 </template>

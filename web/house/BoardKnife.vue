@@ -10,11 +10,11 @@ import MoreMenu, { type MoreItem } from '../ui/MoreMenu.vue'
 /** A knife as it lies on its board: dragged to another, or pressed for the choice of them. */
 const props = defineProps<{ knife: KnifeView; others: readonly Station[] }>()
 const emit = defineEmits<{ move: [stationId: string] }>()
-const element = useTemplateRef<HTMLElement>('element')
+const menu = useTemplateRef<{ element: () => HTMLElement | undefined }>('menu')
 useDraggable({
   id: () => `knife ${props.knife.id}`,
   data: () => ({ knifeId: props.knife.id }),
-  element,
+  element: () => menu.value?.element(),
   feedback: 'move',
 })
 const ways = computed((): MoreItem[] => [
@@ -29,8 +29,8 @@ const ways = computed((): MoreItem[] => [
 </script>
 
 <template>
-  <span ref="element" class="knife" :data-knife="knife.code">
-    <MoreMenu kind="bare" class="press" :label="knife.code" :items="ways">
+  <span class="knife" :data-knife="knife.code">
+    <MoreMenu ref="menu" kind="bare" class="press" :label="knife.code" :items="ways">
       <EdgeStrip :knife="knife" :px-per-mm="0.26" />
       <b class="num small">{{ knife.code }}</b>
     </MoreMenu>

@@ -15,6 +15,7 @@ import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import { editableCopy } from '../ui/editable'
 import MeasureField from '../ui/MeasureField.vue'
+import { useAddressed } from '../ui/useAddressed'
 import RecipePreferenceList from './RecipePreferenceList.vue'
 import RecipeStepFields from './RecipeStepFields.vue'
 import RecipeStrip from './RecipeStrip.vue'
@@ -25,6 +26,7 @@ const notices = useNotices()
 const { refusal, change } = useChange()
 const all = shallowRef<readonly RecipeView[]>([])
 const chosen = ref('full')
+useAddressed(chosen, 'recipe', 'full')
 const draft = ref<Editable<Recipe> | null>(null)
 const chosenStep = ref('')
 const stepAt = computed(() => Math.max(0, draft.value?.steps.findIndex(({ id }) => id === chosenStep.value) ?? 0))

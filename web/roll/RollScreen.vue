@@ -11,6 +11,7 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import PersonTurner from '../ui/PersonTurner.vue'
 import PrintButton from '../ui/PrintButton.vue'
+import { useAddressed } from '../ui/useAddressed'
 import CalendarLink from './CalendarLink.vue'
 import WaysSection from '../house/WaysSection.vue'
 import OwnTool from './OwnTool.vue'
@@ -24,6 +25,7 @@ const fleet = useFleet()
 const session = useSession()
 const { value: view, refusal } = useResource(endpoints.plan)
 const whose = ref(session.person?.id ?? '')
+useAddressed(whose, 'of', whose.value)
 const turning = computed(() => [...fleet.people.values()].filter(({ active }) => active))
 const people = computed(() => turning.value.map(({ id, name }) => ({ value: id, label: name })))
 const days = computed(() => (view.value ? personDays(view.value, whose.value, formats.value.dayKey) : []))

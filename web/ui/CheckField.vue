@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Checkbox from 'primevue/checkbox'
+import vTooltip from 'primevue/tooltip'
 import { useId, useTemplateRef } from 'vue'
 
 /** A box to tick, with its words beside it; `bare` hides the words but has them read out. */

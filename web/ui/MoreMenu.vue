@@ -15,6 +15,11 @@ export interface MoreItem {
 const props = defineProps<{ label: string; items: readonly MoreItem[]; kind?: 'bare'; icon?: string }>()
 defineOptions({ inheritAttrs: false })
 const router = useRouter()
+const key = useTemplateRef<{ $el: HTMLElement }>('key')
+defineExpose({
+  /** the key itself, for whoever makes more of it: a thing to drag */
+  element: () => key.value?.$el,
+})
 const menu = useTemplateRef<{ toggle: (event: Event) => void }>('menu')
 const model = computed((): MenuItem[] =>
   props.items.map(({ label, to, act }) => ({
@@ -30,6 +35,7 @@ const model = computed((): MenuItem[] =>
 <template>
   <AppButton
     v-if="items.length > 0"
+    ref="key"
     v-bind="{
       ...$attrs,
       ...(kind ? { kind } : {}),

@@ -84,7 +84,7 @@ const behind = computed((): MoreItem[] => [
       <span class="pi pi-search" aria-hidden="true" />{{ $t('nav.find') }}
     </AppButton>
     <AppButton kind="bare" class="wide" @click="emit('keys')">{{ $t('nav.keys') }}</AppButton>
-    <AppButton kind="bare" class="wide" v-tooltip="session.person?.name ?? ''" @click="signOut">
+    <AppButton kind="bare" class="wide" @click="signOut">
       {{ $t('nav.leave') }}
     </AppButton>
     <MoreMenu class="narrow" kind="bare" icon="bars" :label="$t('nav.more')" :items="behind" />

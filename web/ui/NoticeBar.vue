@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Toast from 'primevue/toast'
 import { useToast } from 'primevue/usetoast'
-import { watch } from 'vue'
+import { onMounted, watch } from 'vue'
 import { refusalText } from '../refusalText'
 import { useNotices, type Notice } from '../stores/notices'
 import AppButton from './AppButton.vue'
@@ -12,22 +12,24 @@ const notices = useNotices()
 const toasts = useToast()
 const shown = new Map<number, object>()
 
-watch(
-  () => notices.notices,
-  (now) => {
-    for (const notice of now)
-      if (!shown.has(notice.id)) {
-        const toast = { group: 'notices', life: STAYS_MS, detail: notice }
-        shown.set(notice.id, toast)
-        toasts.add(toast)
-      }
-    for (const [id, toast] of shown)
-      if (!now.some((notice) => notice.id === id)) {
-        shown.delete(id)
-        toasts.remove(toast)
-      }
-  },
-)
+function show(now: readonly Notice[]): void {
+  for (const notice of now)
+    if (!shown.has(notice.id)) {
+      const toast = { group: 'notices', life: STAYS_MS, detail: notice }
+      shown.set(notice.id, toast)
+      toasts.add(toast)
+    }
+  for (const [id, toast] of shown)
+    if (!now.some((notice) => notice.id === id)) {
+      shown.delete(id)
+      toasts.remove(toast)
+    }
+}
+watch(() => notices.notices, show)
+// the control listens from its own mounting on
+onMounted(() => {
+  show(notices.notices)
+})
 const gone = ({ message }: { message: { detail?: Notice } }): void => {
   if (message.detail) notices.dismiss(message.detail.id)
 }

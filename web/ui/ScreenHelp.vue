@@ -1,13 +1,17 @@
 <script setup lang="ts">
+import { useClipboard } from '@vueuse/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { catalogues } from '../../words/say'
 import { say } from '../i18n'
+import { useNotices } from '../stores/notices'
+import AppButton from './AppButton.vue'
 import AppDialog from './AppDialog.vue'
 
 /** What the screen is for in three sentences, a picture of it, and every key it listens to. */
 const visible = defineModel<boolean>('visible', { required: true })
 const route = useRoute()
+const notices = useNotices()
 const screen = computed(() => String(route.name ?? 'today'))
 const PICTURES: Readonly<Record<string, string>> = {
   today: new URL('../../docs/screenshots/today.png', import.meta.url).href,
@@ -34,6 +38,12 @@ const keysOf = (part: string): [string, string][] => {
   return typeof own === 'object' ? Object.entries(own) : []
 }
 const keys = computed(() => [...keysOf(screen.value), ...keysOf('everywhere')])
+const clipboard = useClipboard({ legacy: true })
+async function copyLink(): Promise<void> {
+  await clipboard.copy(window.location.href)
+  visible.value = false
+  notices.done(say('shell.linkCopied'))
+}
 const title = computed(() => say(`place.${screen.value}`))
 </script>
 
@@ -57,6 +67,9 @@ const title = computed(() => say(`place.${screen.value}`))
           <dd>{{ does }}</dd>
         </template>
       </dl>
+    </div>
+    <div class="dialog-actions">
+      <AppButton icon="link" @click="copyLink">{{ $t('shell.copyLink') }}</AppButton>
     </div>
   </AppDialog>
 </template>

@@ -1,9 +1,11 @@
 import PrimeVue, { defaultOptions } from 'primevue/config'
 import ConfirmationService from 'primevue/confirmationservice'
 import ToastService from 'primevue/toastservice'
-import Tooltip from 'primevue/tooltip'
 import type { Plugin } from 'vue'
 import { styleNonce } from './styleNonce'
+
+/** The library's traps for the focus hand it on at once: hiding them from readers would leave a stop without a name. */
+const focusTrap = { class: 'unseen', 'aria-hidden': undefined }
 
 /** The library brings behaviour and accessibility, these classes bring our look. */
 const passThrough = {
@@ -19,6 +21,8 @@ const passThrough = {
     listContainer: { class: 'select-list' },
     option: { class: 'select-option' },
     header: { class: 'select-find' },
+    hiddenFirstFocusableEl: focusTrap,
+    hiddenLastFocusableEl: focusTrap,
     virtualScroller: { root: { class: 'select-list' } },
   },
   multiselect: {
@@ -28,6 +32,8 @@ const passThrough = {
     overlay: { class: 'select-panel' },
     header: { class: 'select-none' },
     listContainer: { class: 'select-list' },
+    hiddenFirstFocusableEl: focusTrap,
+    hiddenLastFocusableEl: focusTrap,
     option: { class: 'select-option many' },
     pcOptionCheckbox: { root: { class: 'check' }, input: { class: 'check-input' }, box: { class: 'check-box' } },
   },
@@ -46,7 +52,13 @@ const passThrough = {
     selectMonth: { class: 'when-key' },
     selectYear: { class: 'when-key' },
     weekDayCell: { class: 'when-name' },
-    day: { class: 'when-day' },
+    // a day is a key that is down or not; the library calls it selected, which a key cannot be
+    day: ({ context }: { context: { selected: boolean } }) => ({
+      class: 'when-day',
+      role: 'button',
+      'aria-selected': undefined,
+      'aria-pressed': context.selected,
+    }),
     month: { class: 'when-day' },
     year: { class: 'when-day' },
     timePicker: { class: 'when-clock' },
@@ -68,11 +80,11 @@ const passThrough = {
   listbox: {
     pcFilter: { root: { class: 'input' } },
     pcFilterIconContainer: { root: { class: 'no-icon' } },
-    virtualScroller: { root: { class: 'found-list' } },
+    virtualScroller: { root: { class: 'found-list', tabindex: 0 } },
     listContainer: { class: 'found-list' },
     option: { class: 'found' },
-    hiddenFirstFocusableEl: { class: 'unseen' },
-    hiddenLastFocusableEl: { class: 'unseen' },
+    hiddenFirstFocusableEl: focusTrap,
+    hiddenLastFocusableEl: focusTrap,
     hiddenFilterResult: { class: 'unseen' },
     hiddenSelectedMessage: { class: 'unseen' },
   },
@@ -99,6 +111,5 @@ export const controls: Plugin = {
     })
     app.use(ToastService)
     app.use(ConfirmationService)
-    app.directive('tooltip', Tooltip)
   },
 }

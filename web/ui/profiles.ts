@@ -1,4 +1,5 @@
 import type { KnifeView } from '../../contract/knives'
+import { handleKind } from '../../core/geometry/handle'
 import { profile, type Point } from '../../core/geometry/profile'
 import type { ByZone } from '../../core/knife/zones'
 
@@ -45,7 +46,7 @@ export function silhouette(knife: Outlined, edgeDropMm: number, samples = LARGE_
     knife.heelHeightMm,
     knife.serrated,
     knife.grind,
-    knife.hrc,
+    handleKind(knife.type, knife.hrc),
     edgeDropMm,
     samples,
   ].join(' ')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import vTooltip from 'primevue/tooltip'
 import { useDroppable } from '@dnd-kit/vue'
 import { useTemplateRef } from 'vue'
 import { initialsOf } from './initials'

@@ -11,6 +11,7 @@ import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
 import ProgressLine from '../ui/ProgressLine.vue'
 import DragSpace from '../ui/DragSpace.vue'
+import { useAddressed } from '../ui/useAddressed'
 import ComparisonPanel from './ComparisonPanel.vue'
 import JobPanel from './JobPanel.vue'
 import PlanSheets from './PlanSheets.vue'
@@ -45,6 +46,7 @@ const {
   isAccepted,
 } = week
 const chosen = ref<string | null>(null)
+useAddressed(chosen, 'session', null)
 /** What the printer gets: by its own command the sheets of the benches. */
 const sheets = ref<'benches' | 'people'>('benches')
 const mayPlan = computed(() => session.may('manage-house'))
@@ -200,7 +202,7 @@ function print(which: 'benches' | 'people'): void {
             </div>
             <aside class="no-print">
               <JobPanel
-                v-if="chosen"
+                v-if="chosen && problem.jobs.some(({ id }) => id === chosen)"
                 :job-id="chosen"
                 :problem="problem"
                 :placements="placements"
