@@ -1,5 +1,5 @@
 import type { KnifeType } from '../knife/knifeTypes'
-import type { Point } from './profile'
+import type { Point } from './point'
 
 /**
  * Kinds of handle by what a hand finds: scales riveted to a full tang behind a bolster; a straight stick behind a

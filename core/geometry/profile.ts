@@ -2,11 +2,7 @@ import type { Grind, KnifeType } from '../knife/knifeTypes'
 import { ZONES, type ByZone, type Zone } from '../knife/zones'
 import { assertPositive } from '../measure'
 import { handleKind, handleOf, type Handle } from './handle'
-
-export interface Point {
-  readonly x: number
-  readonly y: number
-}
+import type { Point } from './point'
 
 /** Side view of a knife in mm: x from the heel (0) to the tip, y from the heel's edge (0) up. */
 export interface Profile {

@@ -1,4 +1,4 @@
-import type { Point } from '../geometry/profile'
+import type { Point } from '../geometry/point'
 import { angleBetween, type Grinding, type Section, type SectionBlade } from '../geometry/section'
 import { MeasureError, radians } from '../measure'
 import { apexOf, clearOf, dpsOf, faceX, shoulder, sidesOf, signOf, THINNED_SHARE, type Side } from './landmarks'

@@ -1,4 +1,4 @@
-import type { Point } from '../geometry/profile'
+import type { Point } from '../geometry/point'
 import { facesAt, type Section, type SectionBlade } from '../geometry/section'
 import { degrees, radians } from '../measure'
 

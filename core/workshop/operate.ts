@@ -1,4 +1,4 @@
-import type { Point } from '../geometry/profile'
+import type { Point } from '../geometry/point'
 import {
   angleBetween,
   areaOf,

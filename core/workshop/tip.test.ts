@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
 import { clip, polygonArea } from '../geometry/polygon'
-import type { Point } from '../geometry/profile'
+import type { Point } from '../geometry/point'
 import { KNIFE_TYPES } from '../knife/knifeTypes'
 import { lengthPerHeight, repairTip, shareAfter, type TipRepair, type TipShape } from './tip'
 

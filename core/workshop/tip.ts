@@ -1,5 +1,6 @@
 import { centreOfDifference, clip, lengthOnLine, polygonArea } from '../geometry/polygon'
-import { profile, type Point } from '../geometry/profile'
+import type { Point } from '../geometry/point'
+import { profile } from '../geometry/profile'
 import type { KnifeType } from '../knife/knifeTypes'
 import { assertPositive, clamp, degrees, MeasureError, radians } from '../measure'
 

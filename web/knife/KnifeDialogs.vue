@@ -13,9 +13,9 @@ import { useNotices } from '../stores/notices'
 import AppDialog from '../ui/AppDialog.vue'
 import MeasureForm from './MeasureForm.vue'
 import MoveForm from './MoveForm.vue'
-import ReasonDialog from './ReasonDialog.vue'
+import ReasonDialog from '../ui/ReasonDialog.vue'
 import SharpenedForm from './SharpenedForm.vue'
-import { unsafeReasons } from './unsafeReasons'
+import { unsafeReasons } from '../ui/unsafeReasons'
 
 const props = defineProps<{ knife: KnifeView }>()
 const open = defineModel<KnifeDialog | null>({ required: true })

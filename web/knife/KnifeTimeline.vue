@@ -11,7 +11,7 @@ import { useRecords } from '../live/records'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
-import ReasonDialog from './ReasonDialog.vue'
+import ReasonDialog from '../ui/ReasonDialog.vue'
 import AppButton from '../ui/AppButton.vue'
 
 const props = defineProps<{ knife: KnifeView }>()

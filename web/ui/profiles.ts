@@ -1,6 +1,7 @@
 import type { KnifeView } from '../../contract/knives'
 import { handleKind } from '../../core/geometry/handle'
-import { profile, type Point } from '../../core/geometry/profile'
+import type { Point } from '../../core/geometry/point'
+import { profile } from '../../core/geometry/profile'
 import type { ByZone } from '../../core/knife/zones'
 
 type Outlined = Pick<KnifeView, 'type' | 'lengthMm' | 'heelHeightMm' | 'serrated' | 'grind' | 'hrc'>

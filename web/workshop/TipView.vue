@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Point } from '../../core/geometry/profile'
+import type { Point } from '../../core/geometry/point'
 import type { TipDone } from '../../core/workshop/tip'
 
 const props = defineProps<{ tip: TipDone }>()

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { payloads } from '../../contract/events'
-import AppButton from '../ui/AppButton.vue'
-import AppDialog from '../ui/AppDialog.vue'
-import AppForm from '../ui/AppForm.vue'
-import TextField from '../ui/TextField.vue'
+import AppButton from './AppButton.vue'
+import AppDialog from './AppDialog.vue'
+import AppForm from './AppForm.vue'
+import TextField from './TextField.vue'
 
 defineProps<{ title: string; hint: string; action: string; suggestions?: readonly string[] }>()
 const emit = defineEmits<{ given: [reason: string] }>()

@@ -1,0 +1,5 @@
+/** A place on a drawing, mm. */
+export interface Point {
+  readonly x: number
+  readonly y: number
+}
