@@ -1,4 +1,4 @@
-import type { Point } from './profile'
+import type { Point } from './point'
 
 /** Twice the signed area of a polygon, mm² (shoelace formula). */
 const crossingPoint = (a: Point, b: Point): number => a.x * b.y - b.x * a.y

@@ -1,7 +1,7 @@
 import type { Grind } from '../knife/knifeTypes'
 import { assertPositive, assertWithin, degrees, MeasureError, radians } from '../measure'
 import { clip, polygonArea } from './polygon'
-import type { Point } from './profile'
+import type { Point } from './point'
 import { faceLength } from './stack'
 
 /** A blade at one spot, as a caliper and an eye find it. Lengths in mm, angles in degrees per side. */
