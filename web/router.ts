@@ -8,8 +8,10 @@ import TodayScreen from './today/TodayScreen.vue'
 export function makeRouter(session: ReturnType<typeof useSession>, fleet: ReturnType<typeof useFleet>): Router {
   const router = createRouter({
     history: createWebHistory(),
-    // the first page is at its top already, and asking would lay it out before it is painted
-    scrollBehavior: (_to, from, saved) => saved ?? (from === START_LOCATION ? false : { top: 0 }),
+    // the first page is at its top already, and asking would lay it out before it is painted; what is chosen on a page
+    // changes its address, not its place
+    scrollBehavior: (to, from, saved) =>
+      from === START_LOCATION || to.path === from.path ? false : (saved ?? { top: 0 }),
     routes: [
       { path: '/', redirect: '/today' },
       { path: '/sign-in', name: 'sign-in', component: () => import('./signIn/SignInScreen.vue'), meta: { open: true } },

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import Checkbox from 'primevue/checkbox'
-import vTooltip from 'primevue/tooltip'
 import { useId, useTemplateRef } from 'vue'
 
 /** A box to tick, with its words beside it; `bare` hides the words but has them read out. */
@@ -22,7 +21,7 @@ function letGo(): void {
     ref="box"
     class="check-field"
     :for="id"
-    v-tooltip.top="bare ? label : undefined"
+    :title="bare ? label : undefined"
     @click="$event.detail > 0 && letGo()"
   >
     <Checkbox

@@ -94,7 +94,6 @@ const passThrough = {
     header: { class: 'dialog-header' },
     footer: { class: 'dialog-actions' },
   },
-  directives: { tooltip: { root: { class: 'tip' } } },
   progressbar: { value: { class: 'progress-value' } },
 }
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import vTooltip from 'primevue/tooltip'
 import { useDroppable } from '@dnd-kit/vue'
 import { useTemplateRef } from 'vue'
 import { initialsOf } from './initials'
@@ -26,13 +25,7 @@ const refuses = useRefusal(isDropTarget, (jobId) => props.takes(jobId))
 </script>
 
 <template>
-  <span
-    ref="mark"
-    class="hands"
-    :class="{ over: isDropTarget, refuses }"
-    v-tooltip.top="person.name"
-    :data-person="person.id"
-  >
+  <span ref="mark" class="hands" :class="{ over: isDropTarget, refuses }" :title="person.name" :data-person="person.id">
     <span aria-hidden="true">{{ initialsOf(person.name) }}</span><span class="unseen">{{ person.name }}</span>
   </span>
 </template>
