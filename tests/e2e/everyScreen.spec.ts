@@ -97,6 +97,16 @@ const STATES: readonly State[] = [
     reach: (page) => page.getByRole('combobox', { name: 'Condition' }).click(),
   },
   {
+    name: 'suggestions under a field',
+    path: '/rack',
+    reach: async (page) => {
+      await page.getByRole('button', { name: 'Add knife' }).click()
+      await page.getByRole('button', { name: 'Measurements and steel' }).click()
+      await page.getByRole('combobox', { name: 'Steel' }).fill('1.4')
+      await page.getByRole('option').first().waitFor()
+    },
+  },
+  {
     name: 'several chosen',
     path: '/rack',
     reach: async (page) => {

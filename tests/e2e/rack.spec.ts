@@ -27,6 +27,11 @@ test('a knife is added with a type, a length and a station, then moved, taken ou
   await dialog.getByRole('button', { name: 'Add knife' }).click()
   await expect(dialog.getByText('Length cannot be less than 40.')).toBeVisible()
   await dialog.getByLabel('Length').fill('210')
+  // a steel is found by its number or its symbol
+  await dialog.getByRole('button', { name: 'Measurements and steel' }).click()
+  await dialog.getByRole('combobox', { name: 'Steel' }).fill('crmov')
+  await page.getByRole('option', { name: '1.4116' }).click()
+  await expect(dialog.getByRole('combobox', { name: 'Steel' })).toHaveValue('1.4116')
   await dialog.getByRole('button', { name: 'Add knife' }).click()
   await expect(page.getByRole('heading', { name: 'CH-14' })).toBeVisible()
   await expect(page.getByText('Not measured yet')).toBeVisible()

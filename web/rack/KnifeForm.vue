@@ -13,6 +13,7 @@ import AppButton from '../ui/AppButton.vue'
 import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
+import SuggestField from '../ui/SuggestField.vue'
 import TextField from '../ui/TextField.vue'
 import { describeDraft, knifeDraft } from './knifeDraft'
 import FoldSection from '../ui/FoldSection.vue'
@@ -43,10 +44,14 @@ const people = computed(() => [
   ...[...fleet.people.values()].filter((one) => one.active).map(({ id, name }) => ({ value: id, label: name })),
 ])
 const grinds = computed(() => GRINDS.map((value) => ({ value, label: say(`grind.${value}`) })))
-const steels = computed(() => [
-  { value: null, label: say('form.steelUnknown') },
-  ...STEELS.map(({ en, symbol }) => ({ value: en, label: `${en} ${symbol}` })),
-])
+/** Empty means unknown; a steel of which the house knows only the number may be typed as well. */
+const steel = computed({
+  get: () => draft.steelEn ?? '',
+  set: (en) => {
+    draft.steelEn = en.trim() === '' ? null : en.trim()
+  },
+})
+const steels = STEELS.map(({ en, symbol }) => ({ value: en, also: symbol }))
 const conditions = computed(() => [
   { value: 'in-use' as const, label: say('form.inUse') },
   { value: 'new' as const, label: say('form.new') },
@@ -147,7 +152,13 @@ async function save(read: BodyOf<typeof endpoints.addKnife> | BodyOf<typeof endp
         />
         <ChoiceField v-model="draft.grind" :label="$t('field.grind')" :options="grinds" />
         <ChoiceField v-model="serrated" :label="$t('form.edge')" :options="teeth" />
-        <ChoiceField v-model="draft.steelEn" :label="$t('field.steelEn')" :options="steels" />
+        <SuggestField
+          v-model="steel"
+          name="steelEn"
+          :label="$t('field.steelEn')"
+          :suggestions="steels"
+          :hint="$t('form.steelHint')"
+        />
         <MeasureField
           v-model="draft.hrc"
           :label="$t('field.hrc')"

@@ -6,7 +6,7 @@ import { say } from '../i18n'
 import AppButton from './AppButton.vue'
 import MoreMenu, { type MoreItem } from './MoreMenu.vue'
 import SegmentedChoice from './SegmentedChoice.vue'
-import TextField from './TextField.vue'
+import SuggestField from './SuggestField.vue'
 import WhenField from './WhenField.vue'
 import DayBand from './DayBand.vue'
 import { dayShare, TICKS_H, type BandSpan } from './daySpans'
@@ -27,6 +27,9 @@ const kinds = [
   { value: 'service' as const, label: say('house.service') },
   { value: 'quiet' as const, label: say('house.quiet') },
 ]
+
+/** What spans are called already in this house. */
+const names = computed(() => [...new Set(spans.value.map(({ name }) => name))].sort().map((value) => ({ value })))
 
 function set(id: string, patch: Partial<BandSpan>): void {
   spans.value = spans.value.map((span) => (span.id === id ? { ...span, ...patch } : span))
@@ -99,9 +102,10 @@ const removal = ({ kind, name }: BandSpan, day: string): string =>
             :options="kinds"
             @update:model-value="set(chosen.id, { kind: $event ?? chosen.kind })"
           />
-          <TextField
+          <SuggestField
             :model-value="chosen.name"
             :label="$t('field.name')"
+            :suggestions="names"
             @update:model-value="set(chosen.id, { name: $event })"
           />
         </template>

@@ -77,6 +77,16 @@ const passThrough = {
     itemLink: { class: 'menu-link' },
   },
   popover: { root: { class: 'select-panel term-panel' } },
+  autocomplete: {
+    root: { class: 'suggest' },
+    pcInputText: { root: { class: 'input' } },
+    overlay: { class: 'select-panel' },
+    listContainer: { class: 'select-list' },
+    option: { class: 'select-option' },
+    emptyMessage: { class: 'select-none' },
+    searchResultMessage: { class: 'unseen' },
+    selectedMessage: { class: 'unseen' },
+  },
   listbox: {
     pcFilter: { root: { class: 'input' } },
     pcFilterIconContainer: { root: { class: 'no-icon' } },
