@@ -96,6 +96,11 @@ header {
 .both > :first-child {
   flex: 3 1 min(100%, 22rem);
 }
+@media print {
+  .both {
+    display: block;
+  }
+}
 .numbers {
   font-size: 0.875rem;
 }
