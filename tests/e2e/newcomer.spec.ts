@@ -116,6 +116,11 @@ test('keys find a knife, open its check and go back', async ({ page }) => {
   await expect(page).toHaveURL(/check\/SL-02/)
   await page.keyboard.press('Escape')
   await expect(page.getByRole('heading', { name: 'SL-02' })).toBeVisible()
+  // a knife whose page was seen stands first, however it was opened
+  await page.keyboard.press('/')
+  await expect(page.getByRole('option').first()).toContainText('SL-02')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog')).toContainText('find a knife')
 })

@@ -6,6 +6,7 @@ import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
+import { useRecentKnives } from '../ui/recentKnives'
 import { useKeys } from '../ui/useKeys'
 import CarriedOver from '../bench/CarriedOver.vue'
 import { useCarryOvers } from '../bench/useCarryOvers'
@@ -28,6 +29,14 @@ const route = useRoute()
 const router = useRouter()
 const dialog = ref<KnifeDialog | null>(null)
 const knife = computed(() => fleet.byCode(props.code))
+const recent = useRecentKnives()
+watch(
+  () => knife.value?.code,
+  (code) => {
+    if (code) recent.saw(code)
+  },
+  { immediate: true },
+)
 const words = computed(() => (knife.value ? verdictWords(knife.value, say, formats.value) : null))
 const ahead = computed(() =>
   knife.value ? dullAheadWords(knife.value, say, formats.value, fleet.fleet?.now ?? '') : '',

@@ -23,7 +23,12 @@ export function useRecords(): {
    * @throws Refusal when the server understood and refused; being offline is no refusal
    */
   readonly record: (draft: EventDraft) => Promise<string>
-  /** records the same for several knives; what it gives back takes all of it back */
+  /**
+   * Records the same for several knives, for all of them or for none.
+   *
+   * @returns what takes all of it back
+   * @throws Refusal of the first that was refused, the others being taken back
+   */
   readonly recordAll: (drafts: readonly EventDraft[]) => Promise<() => Promise<void>>
   /** takes an event back; a record that still waits is sent before it */
   readonly undo: (knifeId: string, eventId: string, reason: string) => Promise<string>
@@ -43,10 +48,17 @@ export function useRecords(): {
     record,
     undo,
     recordAll: async (drafts) => {
-      const made = await Promise.all(drafts.map(async (draft) => [draft.knifeId, await record(draft)] as const))
-      return async () => {
-        for (const [knifeId, eventId] of made) await undo(knifeId, eventId, say('shell.undone'))
+      const tried = await Promise.allSettled(
+        drafts.map(async (draft) => ({ knifeId: draft.knifeId, eventId: await record(draft) })),
+      )
+      const undoAll = async (): Promise<void> => {
+        for (const one of tried)
+          if (one.status === 'fulfilled') await undo(one.value.knifeId, one.value.eventId, say('shell.undone'))
       }
+      const refused = tried.find((one) => one.status === 'rejected')
+      if (!refused) return undoAll
+      await undoAll()
+      throw refused.reason
     },
   }
 }

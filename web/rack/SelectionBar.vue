@@ -26,9 +26,9 @@ const handing = ref(false)
 const takingOut = ref(false)
 const holderId = ref<string | null>(null)
 
-const codes = computed(() => props.knives.map(({ code }) => code).join(', '))
-/** Nobody says they honed what is out of service. */
-const honable = computed(() => props.knives.filter(({ status }) => status === 'in-service'))
+const codesOf = (knives: readonly KnifeView[]): string => knives.map(({ code }) => code).join(', ')
+/** What is out of service is neither honed nor taken out again. */
+const inService = computed(() => props.knives.filter(({ status }) => status === 'in-service'))
 const people = computed(() => [
   { value: null, label: say('rack.nobody') },
   ...[...fleet.people.values()]
@@ -39,6 +39,7 @@ const people = computed(() => [
 async function recordAll(drafts: readonly EventDraft[], told: string): Promise<void> {
   handing.value = false
   takingOut.value = false
+  if (drafts.length === 0) return
   try {
     notices.done(told, await records.recordAll(drafts))
     emit('none')
@@ -49,22 +50,20 @@ async function recordAll(drafts: readonly EventDraft[], told: string): Promise<v
 function handOver(): Promise<void> {
   const to = holderId.value
   const name = fleet.people.get(to ?? '')?.name
+  const moving = props.knives.filter((knife) => knife.holderId !== to)
+  const codes = codesOf(moving)
   return recordAll(
-    props.knives
-      .filter((knife) => knife.holderId !== to)
-      .map(({ id }) => ({ kind: 'moved', knifeId: id, payload: { holderId: to } })),
-    name ? say('rack.handedOver', { codes: codes.value, name }) : say('rack.freed', { codes: codes.value }),
+    moving.map(({ id }) => ({ kind: 'moved', knifeId: id, payload: { holderId: to } })),
+    name ? say('rack.handedOver', { codes, name }) : say('rack.freed', { codes }),
   )
 }
 const takeOut = (reason: string): Promise<void> =>
   recordAll(
-    props.knives
-      .filter(({ status }) => status === 'in-service')
-      .map(({ id }) => ({ kind: 'quarantined', knifeId: id, payload: { reason } })),
-    say('rack.outMany', { codes: codes.value }),
+    inService.value.map(({ id }) => ({ kind: 'quarantined', knifeId: id, payload: { reason } })),
+    say('rack.outMany', { codes: codesOf(inService.value) }),
   )
 async function hone(): Promise<void> {
-  await honing.honedAll(honable.value)
+  await honing.honedAll(inService.value)
   emit('none')
 }
 </script>
@@ -77,13 +76,13 @@ async function hone(): Promise<void> {
       $t('rack.chooseNone')
     }}</AppButton>
     <span class="acts">
-      <AppButton kind="main" :disabled="honable.length === 0 || honing.busy.value" @click="hone">{{
+      <AppButton kind="main" :disabled="inService.length === 0 || honing.busy.value" @click="hone">{{
         $t('today.honed')
       }}</AppButton>
       <AppButton v-if="session.may('move-knife')" :disabled="knives.length === 0" @click="handing = true">{{
         $t('rack.handOver')
       }}</AppButton>
-      <AppButton :disabled="honable.length === 0" @click="takingOut = true">{{ $t('rack.takeOut') }}</AppButton>
+      <AppButton :disabled="inService.length === 0" @click="takingOut = true">{{ $t('rack.takeOut') }}</AppButton>
       <AppButton
         v-if="knives.length > 0"
         :to="{ name: 'labels', query: { knives: knives.map(({ code }) => code).join(' ') } }"
@@ -99,8 +98,8 @@ async function hone(): Promise<void> {
     </AppDialog>
     <ReasonDialog
       v-model:visible="takingOut"
-      :title="say('rack.takeOutMany', { n: honable.length })"
-      :hint="codes"
+      :title="say('rack.takeOutMany', { n: inService.length })"
+      :hint="codesOf(inService)"
       :action="$t('rack.takeOut')"
       :suggestions="unsafeReasons()"
       @given="takeOut"

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { FilterService } from '@primevue/core/api'
-import { useStorage } from '@vueuse/core'
 import Listbox from 'primevue/listbox'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
@@ -10,6 +9,7 @@ import { useFleet } from '../live/fleet'
 import AppDialog from './AppDialog.vue'
 import EdgeStrip from './EdgeStrip.vue'
 import { matchesQuery } from './findKnives'
+import { useRecentKnives } from './recentKnives'
 
 /** Finds a knife by what one knows of it: typed, then chosen with the arrows or a touch. */
 const visible = defineModel<boolean>('visible', { required: true })
@@ -22,19 +22,13 @@ const typed = ref('')
 const wholeKnife = ((knife: KnifeView) => knife) as unknown as string
 FilterService.register(MATCH, (knife: KnifeView, text: string) => matchesQuery(knife, text, fleet))
 
-/** Ids of the knives opened from here last, the newest first; this device's own. */
-const recent = useStorage<string[]>('yorvik.recent-knives', [])
-const MOST_RECENT = 8
-const inOrder = computed(() => {
-  const at = (id: string): number => (recent.value.includes(id) ? recent.value.indexOf(id) : MOST_RECENT)
-  return [...fleet.knives].sort((a, b) => at(a.id) - at(b.id))
-})
+const recent = useRecentKnives()
+const inOrder = computed(() => [...fleet.knives].sort((a, b) => recent.placeOf(a.code) - recent.placeOf(b.code)))
 const words = (knife: KnifeView): string =>
   [say(`type.${knife.type}`), knife.name, fleet.people.get(knife.holderId ?? '')?.name].filter(Boolean).join(' · ')
 
 function open(knife: KnifeView | null | undefined): void {
   if (!knife) return
-  recent.value = [knife.id, ...recent.value.filter((one) => one !== knife.id)].slice(0, MOST_RECENT)
   visible.value = false
   void router.push({ name: 'knife', params: { code: knife.code } })
 }
