@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef } from 'vue'
+import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { WeeklySpan } from '../../contract/house'
 import type { AcceptedPlan, Crew } from '../../contract/week'
 import { MINUTE_MS } from '../../core/time'
 import { call } from '../api'
 import { useChange } from '../house/useChange'
+import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
+import { useNotices } from '../stores/notices'
 import { useAddressed } from '../ui/useAddressed'
 import BenchList from './BenchList.vue'
 import ShiftDialog from './ShiftDialog.vue'
@@ -15,6 +18,7 @@ import SkillTable from './SkillTable.vue'
 import SpecialDays from './SpecialDays.vue'
 
 const fleet = useFleet()
+const notices = useNotices()
 const { refusal, change } = useChange()
 const crew = shallowRef<Crew | null>(null)
 const accepted = shallowRef<AcceptedPlan | null>(null)
@@ -40,6 +44,12 @@ const load = computed(() => {
     minutes.set(personId, (minutes.get(personId) ?? 0) + (Date.parse(endsAt) - Date.parse(startsAt)) / MINUTE_MS)
   return minutes
 })
+/** The dialog is gone by then, so its screen is what gives the shifts back. */
+function saved(id: string, before: BodyOf<typeof endpoints.setShifts>['shifts']): void {
+  notices.done(say('crew.shiftsSaved', { name: fleet.people.get(id)?.name ?? '' }), async () => {
+    crew.value = await call(endpoints.setShifts, { params: { id }, body: { shifts: before } })
+  })
+}
 const open = computed({
   get: () => editing.value !== null,
   set: (is) => {
@@ -70,6 +80,7 @@ const open = computed({
         :crew="crew"
         :person-id="editing"
         @changed="crew = $event"
+        @saved="saved"
       />
     </template>
   </div>

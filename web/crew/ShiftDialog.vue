@@ -17,7 +17,10 @@ import WhenField from '../ui/WhenField.vue'
 import FileField from '../ui/FileField.vue'
 
 const props = defineProps<{ crew: Crew; personId: string }>()
-const emit = defineEmits<{ changed: [crew: Crew] }>()
+const emit = defineEmits<{
+  changed: [crew: Crew]
+  saved: [personId: string, before: BodyOf<typeof endpoints.setShifts>['shifts']]
+}>()
 const visible = defineModel<boolean>('visible', { required: true })
 const fleet = useFleet()
 const formats = useFormats()
@@ -40,7 +43,11 @@ const read = ref<{ calendar: string; count: number } | null>(null)
 const params = computed(() => ({ id: props.personId }))
 
 async function saveShifts(body: BodyOf<typeof endpoints.setShifts>): Promise<void> {
+  const before = props.crew.shifts
+    .filter(({ personId }) => personId === props.personId)
+    .map(({ weekday, starts, ends }) => ({ weekday, starts, ends }))
   emit('changed', await call(endpoints.setShifts, { params: params.value, body }))
+  emit('saved', props.personId, before)
   await fleet.load()
   visible.value = false
 }

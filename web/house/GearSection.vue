@@ -9,6 +9,7 @@ import { GEAR_KINDS, isStone, type GearKind } from '../../core/abrasive/gear'
 import { capital } from '../../words/format'
 import { call } from '../api'
 import { say } from '../i18n'
+import { useNotices } from '../stores/notices'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import AppForm from '../ui/AppForm.vue'
@@ -21,6 +22,7 @@ import { useChange } from './useChange'
 
 type Patch = Pick<BodyOf<typeof endpoints.editGear>, 'flattenedAt' | 'knivesSince' | 'dishMm' | 'active'>
 type Scale = NonNullable<GearView['scale']>
+const notices = useNotices()
 const { refusal, change, changeWithUndo } = useChange()
 const gear = shallowRef<readonly GearView[]>([])
 const loaded = ref(false)
@@ -100,9 +102,20 @@ function draft(): object {
   return { ...(isNew.value ? { id } : {}), ...rest, ...grain, ...(soakMinutes === null ? {} : { soakMinutes }) }
 }
 async function save(body: BodyOf<typeof endpoints.addGear> | BodyOf<typeof endpoints.editGear>): Promise<void> {
-  await ('id' in body ? call(endpoints.addGear, { body }) : call(endpoints.editGear, { params: { id: form.id }, body }))
+  const { id } = form
+  const before = gear.value.find((one) => one.id === id)
+  await ('id' in body ? call(endpoints.addGear, { body }) : call(endpoints.editGear, { params: { id }, body }))
   open.value = false
   await load()
+  if (!before) return
+  const { name, kind, scale, grit, twoSidedWith, soakMinutes, thicknessMm, dishMm, compound, benchId } = before
+  notices.done(say('gear.savedDone', { name: form.name }), async () => {
+    await call(endpoints.editGear, {
+      params: { id },
+      body: { name, kind, scale, grit, twoSidedWith, soakMinutes, thicknessMm, dishMm, compound, benchId },
+    })
+    await load()
+  })
 }
 async function edit(one: GearView, patch: Patch, before: Patch, done: string): Promise<void> {
   const send = async (body: Patch): Promise<void> => {

@@ -11,6 +11,7 @@ import { SKILLS, type Skill } from '../../core/house/skills'
 import { call } from '../api'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
+import { useNotices } from '../stores/notices'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
 import AppForm from '../ui/AppForm.vue'
@@ -22,6 +23,7 @@ import PersonRow from './PersonRow.vue'
 import { useChange } from './useChange'
 
 const fleet = useFleet()
+const notices = useNotices()
 const { refusal, change, changeWithUndo } = useChange()
 const open = ref(false)
 const editing = ref<Person | null>(null)
@@ -94,6 +96,14 @@ async function save(body: BodyOf<typeof endpoints.addPerson> | BodyOf<typeof end
     : call(endpoints.editPerson, { params: { id: form.id }, body }))
   await fleet.load()
   open.value = false
+  const before = editing.value
+  if (!before) return
+  const { id, name, role, workingDps, honingHabit, honeTool } = before
+  // a PIN is known to nobody once it is set, so it stays as it is now
+  notices.done(say('house.personSaved', { name: form.name }), async () => {
+    await call(endpoints.editPerson, { params: { id }, body: { name, role, workingDps, honingHabit, honeTool } })
+    await fleet.load()
+  })
 }
 function setActive(person: Person, active: boolean): void {
   const send = (is: boolean) => () => call(endpoints.editPerson, { params: { id: person.id }, body: { active: is } })
