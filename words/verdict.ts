@@ -80,6 +80,7 @@ export function verdictWords(knife: KnifeView, say: Say, formats: Formats): Verd
       why: say('verdict.since', { reason: knife.statusReason ?? '', day: formats.shortDay(knife.statusSince) }),
     }
   }
+  if (knife.status === 'counted') return { what: say('verdict.counted'), why: '' }
   if (knife.status === 'retired') return { what: say('verdict.retired'), why: knife.statusReason ?? '' }
   const { verdict } = knife
   const isHone = verdict.action === 'hone'

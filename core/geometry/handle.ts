@@ -3,9 +3,11 @@ import type { Point } from './point'
 
 /**
  * Kinds of handle by what a hand finds: scales riveted to a full tang behind a bolster; a straight stick behind a
- * collar; a moulded one with a guard, for wet work; a turned one for a cleaver.
+ * collar; a moulded one with a guard, for wet work; a turned one for a cleaver; a bar over the spine that both hands
+ * press on; two bows for fingers and thumb.
  */
-export type HandleKind = 'riveted' | 'collared' | 'moulded' | 'turned'
+export type HandleKind = StickKind | 'bar' | 'bows'
+type StickKind = 'riveted' | 'collared' | 'moulded' | 'turned'
 
 /** What joins blade and hand, in mm on the axes of the profile; drawn, never measured. */
 export interface Handle {
@@ -22,17 +24,29 @@ const USUAL: Readonly<Record<KnifeType, HandleKind>> = {
   santoku: 'collared',
   nakiri: 'collared',
   petty: 'riveted',
+  utility: 'riveted',
   paring: 'riveted',
+  turning: 'riveted',
   slicer: 'riveted',
+  carving: 'riveted',
+  'salmon-slicer': 'riveted',
   bread: 'riveted',
+  sausage: 'riveted',
+  cheese: 'moulded',
+  rocker: 'bar',
+  mezzaluna: 'bar',
   fillet: 'moulded',
+  oyster: 'moulded',
   'boning-stiff': 'moulded',
+  'boning-curved': 'moulded',
   'boning-flexible': 'moulded',
   skinning: 'moulded',
   breaking: 'moulded',
+  scimitar: 'moulded',
   cleaver: 'turned',
   'single-bevel-slicer': 'collared',
   'heavy-single-bevel': 'collared',
+  shears: 'bows',
 }
 /** From this hardness on a blade of a Western shape usually comes on a straight handle (common practice). */
 const STRAIGHT_FROM_HRC = 62
@@ -60,7 +74,7 @@ const wave = (along: number, at: number, width: number): number => Math.exp(-(((
 const butt = (along: number, from: number): number =>
   along <= from ? 1 : (1 - ((along - from) / (1 - from)) ** 2.6) ** (1 / 2.6)
 
-const MAKES: Readonly<Record<HandleKind, Make>> = {
+const MAKES: Readonly<Record<StickKind, Make>> = {
   riveted: {
     neckMm: 5,
     collarMm: 9,
@@ -120,6 +134,8 @@ export function handleOf(
   blade: { readonly lengthMm: number; readonly heelHeightMm: number },
   steps = GRIP_STEPS,
 ): Handle {
+  if (kind === 'bar') return barOver(blade)
+  if (kind === 'bows') return bowsBehind(blade, steps)
   const make = MAKES[kind]
   const { heelHeightMm: top } = blade
   const thick = make.thickMm(top)
@@ -156,4 +172,62 @@ function neckOf(top: number, handleX: number, handleTop: number, handleBottom: n
     return { x: handleX * (1 - Math.cos(turn)), y: start + (bottom - start) * Math.sin(turn) }
   })
   return [{ x: 0, y: top }, ...choil, { x: handleX - 1, y: bottom }, { x: handleX - 1, y: Math.min(top, handleTop) }]
+}
+
+const NO_STICK = { collar: [], neck: [], rivets: [] }
+const BAR = { thickMm: 24, liftMm: 6, footMm: 14 }
+
+/** A bar that stands on two feet over the whole spine. */
+function barOver({
+  lengthMm,
+  heelHeightMm: top,
+}: {
+  readonly lengthMm: number
+  readonly heelHeightMm: number
+}): Handle {
+  const { thickMm, liftMm, footMm } = BAR
+  const under = top + liftMm
+  const end = lengthMm
+  const round = 0.35 * thickMm
+  return {
+    ...NO_STICK,
+    grip: [
+      { x: 0, y: top },
+      { x: 0, y: under + thickMm - round },
+      { x: round, y: under + thickMm },
+      { x: end - round, y: under + thickMm },
+      { x: end, y: under + thickMm - round },
+      { x: end, y: top },
+      { x: end - footMm, y: top },
+      { x: end - footMm, y: under },
+      { x: footMm, y: under },
+      { x: footMm, y: top },
+    ],
+  }
+}
+
+const BOW = { reachMm: 84, halfMm: 21, neckMm: 26 }
+
+/** Two ovals behind the pivot, drawn as one outline: one above the other. */
+function bowsBehind({ heelHeightMm: top }: { readonly heelHeightMm: number }, steps: number): Handle {
+  const middle = top / 2
+  const oval = (side: 1 | -1): Point[] =>
+    Array.from({ length: steps + 1 }, (_, index) => {
+      const turn = (2 * Math.PI * index) / steps
+      const half = (BOW.reachMm - BOW.neckMm) / 2
+      return {
+        x: -BOW.neckMm - half + half * Math.cos(turn),
+        y: middle + side * (BOW.halfMm - BOW.halfMm * Math.cos(turn + Math.PI / 2) * 0.9 - 2),
+      }
+    })
+  return {
+    ...NO_STICK,
+    grip: [...oval(1), ...oval(-1)],
+    neck: [
+      { x: 0, y: top },
+      { x: 0, y: 0 },
+      { x: -BOW.neckMm - 4, y: middle - 12 },
+      { x: -BOW.neckMm - 4, y: middle + 12 },
+    ],
+  }
 }

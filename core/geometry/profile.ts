@@ -1,6 +1,7 @@
 import type { Grind, KnifeType } from '../knife/knifeTypes'
 import { ZONES, type ByZone, type Zone } from '../knife/zones'
 import { assertPositive } from '../measure'
+import { FORMS, type Form } from './forms'
 import { handleKind, handleOf, type Handle } from './handle'
 import type { Point } from './point'
 
@@ -18,162 +19,6 @@ export interface Profile {
   readonly bounds: { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number }
 }
 
-/** Form of a blade as shares of its length and height. */
-interface Form {
-  /** straight part of the edge from the heel */
-  readonly edgeFlat: number
-  /** height at which the edge ends */
-  readonly tipRise: number
-  readonly edgePower: number
-  /** how far the edge hollows between heel and belly, as a share of the height */
-  readonly hollow?: number
-  /** straight part of the spine; 1 makes a squared end */
-  readonly spineStraight: number
-  readonly spineTaper: number
-  readonly spinePower: number
-  readonly spineRound: number
-}
-
-const FORMS: Readonly<Record<KnifeType, Form>> = {
-  chef: {
-    edgeFlat: 0.3,
-    tipRise: 0.34,
-    edgePower: 2.3,
-    spineStraight: 0.45,
-    spineTaper: 0.04,
-    spinePower: 2,
-    spineRound: 1.25,
-  },
-  santoku: {
-    edgeFlat: 0.5,
-    tipRise: 0.12,
-    edgePower: 2.2,
-    spineStraight: 0.62,
-    spineTaper: 0.03,
-    spinePower: 2.4,
-    spineRound: 1.5,
-  },
-  nakiri: {
-    edgeFlat: 0.82,
-    tipRise: 0.07,
-    edgePower: 2,
-    spineStraight: 1,
-    spineTaper: 0.02,
-    spinePower: 2,
-    spineRound: 1,
-  },
-  petty: {
-    edgeFlat: 0.4,
-    tipRise: 0.38,
-    edgePower: 2.2,
-    spineStraight: 0.4,
-    spineTaper: 0.05,
-    spinePower: 1.8,
-    spineRound: 1.15,
-  },
-  paring: {
-    edgeFlat: 0.35,
-    tipRise: 0.4,
-    edgePower: 2,
-    spineStraight: 0.35,
-    spineTaper: 0.06,
-    spinePower: 1.7,
-    spineRound: 1.1,
-  },
-  slicer: {
-    edgeFlat: 0.68,
-    tipRise: 0.5,
-    edgePower: 2.6,
-    spineStraight: 0.78,
-    spineTaper: 0.06,
-    spinePower: 2,
-    spineRound: 1.3,
-  },
-  bread: {
-    edgeFlat: 1,
-    tipRise: 0,
-    edgePower: 1,
-    spineStraight: 0.86,
-    spineTaper: 0.04,
-    spinePower: 2,
-    spineRound: 1.8,
-  },
-  fillet: {
-    edgeFlat: 0.35,
-    tipRise: 0.62,
-    edgePower: 1.9,
-    spineStraight: 0.15,
-    spineTaper: 0.06,
-    spinePower: 1.3,
-    spineRound: 1,
-  },
-  'boning-stiff': {
-    edgeFlat: 0.45,
-    hollow: 0.1,
-    tipRise: 0.7,
-    edgePower: 2.1,
-    spineStraight: 0.3,
-    spineTaper: 0.14,
-    spinePower: 1.5,
-    spineRound: 1,
-  },
-  'boning-flexible': {
-    edgeFlat: 0.4,
-    hollow: 0.14,
-    tipRise: 0.85,
-    edgePower: 2,
-    spineStraight: 0.25,
-    spineTaper: 0.12,
-    spinePower: 1.4,
-    spineRound: 1,
-  },
-  skinning: {
-    edgeFlat: 0.12,
-    tipRise: 1.02,
-    edgePower: 2.2,
-    spineStraight: 0.5,
-    spineTaper: 0.14,
-    spinePower: 2,
-    spineRound: 1,
-  },
-  breaking: {
-    edgeFlat: 0.25,
-    tipRise: 1,
-    edgePower: 1.9,
-    spineStraight: 0.6,
-    spineTaper: 0.1,
-    spinePower: 1.6,
-    spineRound: 1,
-  },
-  cleaver: {
-    edgeFlat: 0.55,
-    tipRise: 0.06,
-    edgePower: 2,
-    spineStraight: 1,
-    spineTaper: 0,
-    spinePower: 2,
-    spineRound: 1,
-  },
-  'single-bevel-slicer': {
-    edgeFlat: 0.62,
-    tipRise: 0.62,
-    edgePower: 2.2,
-    spineStraight: 0.7,
-    spineTaper: 0.08,
-    spinePower: 1.6,
-    spineRound: 1.05,
-  },
-  'heavy-single-bevel': {
-    edgeFlat: 0.3,
-    tipRise: 0.3,
-    edgePower: 2,
-    spineStraight: 0.35,
-    spineTaper: 0.04,
-    spinePower: 1.7,
-    spineRound: 1.1,
-  },
-}
-
 const SAMPLES = 60
 /** Where one zone ends and the next begins, as a share of the arc length. */
 const ZONE_ENDS: ByZone<number> = { heel: 0.33, belly: 0.7, tip: 1 }
@@ -184,16 +29,20 @@ const BOLD_TEETH = { pitchMm: 17, depthMm: 5 }
 const SHOULDER_MM: Partial<Record<Grind, number>> = { single: 9, 'wide-bevel': 11 }
 const HOLE = { fromEnd: 15, fromSpine: 14, radius: 4.5 }
 const HOLLOW_ENDS = 0.6
+/** 1 at both ends of a blade, 0 in its middle. */
+const fromMiddle = (share: number): number => (2 * share - 1) ** 2
 const SQUARE_END_TAPER = 0.985
 
 function edgeHeight(form: Form, share: number): number {
-  const hollow = (form.hollow ?? 0) * Math.sin(Math.PI * Math.min(1, share / HOLLOW_ENDS)) ** 2
-  if (share <= form.edgeFlat) return hollow
-  return hollow + form.tipRise * ((share - form.edgeFlat) / (1 - form.edgeFlat)) ** form.edgePower
+  const sunk = (form.hollow ?? 0) * Math.sin(Math.PI * Math.min(1, share / (form.hollowEnds ?? HOLLOW_ENDS))) ** 2
+  const base = sunk + (form.rock ?? 0) * fromMiddle(share)
+  if (share <= form.edgeFlat) return base
+  return base + form.tipRise * ((share - form.edgeFlat) / (1 - form.edgeFlat)) ** form.edgePower
 }
 
 function spineHeight(form: Form, share: number): number {
-  const straight = 1 - form.spineTaper * Math.min(share, form.spineStraight)
+  const bow = (form.spineBow ?? 0) * (1 - fromMiddle(share))
+  const straight = 1 - bow - form.spineTaper * Math.min(share, form.spineStraight)
   if (share <= form.spineStraight) return straight
   const turn = ((share - form.spineStraight) / (1 - form.spineStraight)) ** form.spinePower
   return form.tipRise + (straight - form.tipRise) * (1 - turn) ** (1 / form.spineRound)
@@ -234,7 +83,7 @@ export function profile(input: {
   const form = FORMS[type]
   const shares = Array.from({ length: samples + 1 }, (_, index) => index / samples)
   const edge = shares.map((share) => ({ x: share * lengthMm, y: edgeHeight(form, share) * heelHeightMm }))
-  const squared = form.spineStraight === 1
+  const squared = form.spineStraight === 1 && form.rock === undefined
   const spine = shares.map(denser).map((share) => ({
     x: share * lengthMm * (squared ? SQUARE_END_TAPER : 1),
     y: spineHeight(form, share) * heelHeightMm,

@@ -74,6 +74,7 @@ export function knownBlade(knife: DescribedBlade): KnownBlade {
       carbides: steel?.carbides ?? {},
       serrated: knife.serrated,
       onBone: isForBone(usual),
+      countedOnly: usual.countedOnly,
       joined: {
         heelHeightMm: measures.heelHeightMm,
         spineMm: measures.spineMm,

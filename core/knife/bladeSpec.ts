@@ -16,6 +16,8 @@ export interface BladeSpec {
   readonly serrated: boolean
   /** made for work on bone, whatever its station cuts */
   readonly onBone?: boolean
+  /** has no edge anybody keeps: it is counted, and nothing else */
+  readonly countedOnly?: boolean
   readonly joined: JoiningMeasures
 }
 

@@ -68,6 +68,7 @@ const line = computed(() => {
 const { left, busy: ticking, tickOff } = useCarryOvers(() => knife.value?.id ?? null)
 const { story, failed } = useEdgeStory(knife)
 const isOut = computed(() => knife.value?.status !== 'in-service')
+const isCounted = computed(() => knife.value?.status === 'counted')
 
 watch(
   () => [route.query['do'], knife.value?.id] as const,
@@ -95,29 +96,29 @@ useKeys({
       <span class="soft">{{ line }}</span>
     </header>
     <EdgeStrip :knife="knife" large />
-    <ZoneForces :knife="knife" />
+    <ZoneForces v-if="!isCounted" :knife="knife" />
     <p class="verdict">
       <b>{{ words.what }}</b>{{ ' ' }}<TermText :text="words.why" />{{ ' ' }}
-      <template v-if="knife.word !== 'dull' && knife.word !== 'out'">{{ ahead }}{{ ' ' }}</template>
+      <template v-if="!isCounted && knife.word !== 'dull' && knife.word !== 'out'">{{ ahead }}{{ ' ' }}</template>
       <span v-if="otherwise && !isOut" class="soft">{{ otherwise }}{{ ' ' }}</span>
       <template v-if="planned">{{ planned }}</template>
     </p>
-    <p v-if="knife.verdict.action === 'quarantine' || isOut" class="soft small">{{ $t('caution.unsafe') }}</p>
+    <p v-if="!isCounted && (knife.verdict.action === 'quarantine' || isOut)" class="soft small">{{ $t('caution.unsafe') }}</p>
     <KnifeActions class="actions" :knife="knife" @ask="dialog = $event" />
-    <template v-if="story">
+    <template v-if="story && !isCounted">
       <EdgeCurve :story="story" :knife="knife" />
       <div class="columns told">
         <SteelLeft :story="story" :knife="knife" />
         <KnifeLessons :story="story" :knife="knife" />
       </div>
     </template>
-    <p v-else class="waiting soft">{{ failed ? $t('shell.offline') : $t('knife.storyLoading') }}</p>
+    <p v-else-if="!isCounted" class="waiting soft">{{ failed ? $t('shell.offline') : $t('knife.storyLoading') }}</p>
     <div class="columns">
       <KnifeTimeline :knife="knife" />
       <div class="side">
         <CarriedOver :left="left" :busy="ticking" @done="tickOff" />
         <KnifeFacts :knife="knife" @measure="dialog = 'measure'" />
-        <KnifeSessions :knife="knife" />
+        <KnifeSessions v-if="!isCounted" :knife="knife" />
       </div>
     </div>
     <KnifeDialogs v-model="dialog" :knife="knife" />

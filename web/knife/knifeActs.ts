@@ -34,6 +34,8 @@ export function knifeActs(knife: KnifeView, may: (right: Right) => boolean): Kni
   const move = may('move-knife') ? [asked('move')] : []
 
   if (knife.status === 'retired') return { first: null, second: null, more: [...release, ...edit] }
+  if (knife.status === 'counted')
+    return { first: null, second: null, more: [...move, asked('quarantine'), ...edit, ...retire] }
   if (knife.status !== 'in-service') {
     const [first = check] = release
     return { first, second: first === check ? null : check, more: [asked('measure'), ...move, ...edit, ...retire] }

@@ -59,8 +59,10 @@ const stations = computed(() =>
           <span class="strip"><EdgeStrip :knife="knife" :px-per-mm="0.44" /></span>
           <span class="line">
             <b class="num">{{ knife.code }}</b>
-            <span class="num">{{ formats.force(knife.zones[knife.worstZone].forceGf) }}</span>
-            <span>{{ $t(`edge.${knife.word}`) }}</span>
+            <template v-if="knife.status !== 'counted'">
+              <span class="num">{{ formats.force(knife.zones[knife.worstZone].forceGf) }}</span>
+              <span>{{ $t(`edge.${knife.word}`) }}</span>
+            </template>
           </span>
           <span v-if="dullBy(knife)" class="small">{{ dullBy(knife) }}</span>
           <span class="soft small">{{

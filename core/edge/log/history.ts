@@ -16,7 +16,7 @@ import { workFactor } from '../model/strain'
 import { judgeHand, OFF_STONE_HOURS } from './judgeHand'
 import { addCount, addService, addWork, NO_HONING } from './lessons'
 import { addScatter, readingLogSd, readerKey } from './scatter'
-import { initialState, withBelief, type KnifeState } from './state'
+import { initialState, statusInUse, withBelief, type KnifeState } from './state'
 import { applyAbrasion, applyGrinding, applyThinning, updateOnMeasurement } from './steelLeft'
 import { declaredUse, firstEndingAfter, workAt, type DeclaredUse, type UsageContext } from './usage'
 
@@ -299,7 +299,7 @@ export function applyEvent(state: KnifeState, event: KnifeEvent, spec: BladeSpec
     case 'released':
       return {
         ...state,
-        status: 'in-service',
+        status: statusInUse(spec),
         statusReason: null,
         statusSinceMs: event.atMs,
         defects: { ...state.defects, handleLoose: false, cracked: false, tipGone: false, tipBent: false },

@@ -19,7 +19,12 @@ export interface ZoneEdge extends Wear {
   readonly wornLogSd: number
 }
 
-export type KnifeStatus = 'in-service' | 'quarantined' | 'retired'
+/** `counted` is what is there and held by somebody, and has no edge to be kept. */
+export type KnifeStatus = 'in-service' | 'counted' | 'quarantined' | 'retired'
+
+/** What a knife is while nobody has taken it out of use. */
+export const statusInUse = ({ countedOnly = false }: Pick<BladeSpec, 'countedOnly'>): KnifeStatus =>
+  countedOnly ? 'counted' : 'in-service'
 
 /** The last session on the stone. */
 export interface Sharpening {
@@ -160,7 +165,7 @@ export function initialState(
     service: null,
     strokes: { left: 0, right: 0 },
     defects: NO_DEFECTS,
-    status: 'in-service',
+    status: statusInUse(spec),
     statusReason: null,
     statusSinceMs: atMs,
     stationId: null,

@@ -7,6 +7,7 @@ import { notFound } from '../../faults'
 import type { Caller } from '../../signIn/sessions'
 import { loadFleetSnapshot, type FleetSnapshot } from '../fleet/fleet'
 import { presentKnife, type PresentKnife } from '../fleet/knifeView'
+import { assertHasEdge } from '../log/edgeOnly'
 import type { BenchKnife, Hands } from '../shelf/layOutSession'
 
 /** A knife brought to the bench by somebody. */
@@ -19,6 +20,7 @@ export interface AtBench extends BenchKnife {
 export async function bringToBench(db: Queryable, caller: Caller, knifeId: string, now: Date): Promise<AtBench> {
   const knife = await findKnife(db, caller.house.id, knifeId)
   if (!knife) throw notFound('knife')
+  assertHasEdge(knife)
   const snapshot = await loadFleetSnapshot(db, caller.house, now)
   const stored = snapshot.states.get(knifeId)
   if (!stored) throw notFound('knife')

@@ -12,6 +12,7 @@ import { findPerson } from '../../db/queries/house/people'
 import { asKnifeEvent, findEvent, insertEvents, knownEventIds, type EventWrite } from '../../db/queries/log/events'
 import { Fault, notFound } from '../../faults'
 import { assertMay, type Caller } from '../../signIn/sessions'
+import { assertHasEdge } from './edgeOnly'
 import { foldOn } from './knifeState'
 import { loadHouseContext } from './usageContext'
 
@@ -91,6 +92,9 @@ function assertChipFits(event: NewEvent, knife: StoredKnife): void {
   }
 }
 
+/** What can only happen to an edge. */
+const ON_AN_EDGE: ReadonlySet<string> = new Set(['used', 'checked', 'honed', 'came-back', 'sharpened'])
+
 /** A honing by somebody whose working angle is known also keeps how far that is from the knife's. */
 function payloadOf(event: NewEvent, knife: StoredKnife, workingDps: number | null): NewEvent['payload'] {
   if (event.kind !== 'honed' || event.payload.mismatchDps !== undefined || workingDps === null) return event.payload
@@ -152,6 +156,7 @@ export async function recordEvents(
         if (event.kind === 'moved') await assertMove(change, caller, event, stationIds)
         if (event.kind === 'voided') await assertVoidable(change, caller, event)
         assertChipFits(event, knife)
+        if (ON_AN_EDGE.has(event.kind)) assertHasEdge(knife)
       }
       const writes = fresh.map(toWrite(caller, knife, workingDps))
       const described = await restoreDescription(change, houseId, knife, fresh)
