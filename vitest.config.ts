@@ -5,7 +5,7 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   plugins: [vue()],
   test: {
-    include: ['{core,contract,words,server,web,demo,scripts}/**/*.test.ts'],
+    include: ['{core,contract,words,sheets,server,web,demo,scripts}/**/*.test.ts'],
     globalSetup: ['scripts/testDatabase.ts'],
     // both cores of the smallest machine; left to itself the runner keeps one for a watcher that is not there
     maxWorkers: Math.max(2, availableParallelism() - 1),

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import {
   BoardName,
+  DAY_ORDERS,
   HoneToolName,
   Id,
   Instant,
@@ -29,6 +30,8 @@ export const House = z.object({
   serviceLimits: ServiceLimits,
   /** how the house says its knives are honed; null while nobody has said */
   honingHabit: StatedHabitName.nullable(),
+  /** how the house writes the parts of a day in figures */
+  dayOrder: z.enum(DAY_ORDERS),
   isDemo: z.boolean(),
 })
 export type House = Wire<typeof House>
@@ -38,6 +41,7 @@ export const HousePatch = House.pick({
   units: true,
   serviceLimits: true,
   honingHabit: true,
+  dayOrder: true,
 }).partial()
 
 export const Person = z.object({

@@ -87,7 +87,7 @@ export type HouseLearning = Wire<typeof HouseLearning>
 /** Long work of a house and how far it has come. */
 export const Job = z.object({
   id: Id,
-  kind: z.enum(['rebuild', 'improve-plan']),
+  kind: z.enum(['rebuild', 'improve-plan', 'import']),
   status: z.enum(['waiting', 'running', 'done', 'cancelled', 'failed']),
   done: z.number(),
   total: z.number(),

@@ -12,6 +12,8 @@ import { ZONES } from '../core/knife/zones'
 export const Id = z.uuid()
 export const Instant = z.iso.datetime({ offset: true })
 export const Day = z.iso.date()
+/** How the parts of a day are written in figures: 31/12, 12/31, or the year first. */
+export const DAY_ORDERS = ['dmy', 'mdy', 'ymd'] as const
 /** Wall time HH:MM, 24 hours. */
 export const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/)
 export const Name = z.string().trim().min(1).max(80)

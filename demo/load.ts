@@ -201,6 +201,7 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
     units: 'mm',
     serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
     honingHabit: HOUSE_HONING,
+    dayOrder: 'dmy',
     isDemo: true,
   })
   for (const [index, person] of PEOPLE.entries()) {

@@ -1,14 +1,23 @@
 import { z } from 'zod'
-import { bytesForText, endpoint } from '../endpoint'
-import { ExchangeOutcome, TableName } from '../exchange'
+import { endpoint } from '../endpoint'
+import { Id } from '../scalars'
+import { ExchangeOutcome, ReadingTold, Sheet, TableName, TakeRows } from '../exchange'
 
-const MOST_FILE_CHARACTERS = 4_000_000
+const MOST_SHEET_BYTES = 24_000_000
 
 export const exchangeEndpoints = {
-  importTable: endpoint('post', '/api/exchange/{table}', 'import', 'Read a CSV file: a dry run, or all of it', {
+  importTable: endpoint('post', '/api/exchange/{table}', 'import', 'Read sheets of a file: a dry run, or the work', {
     params: z.object({ table: TableName }),
-    body: z.object({ csv: z.string().max(MOST_FILE_CHARACTERS), apply: z.boolean() }),
-    mostBytes: bytesForText(MOST_FILE_CHARACTERS),
+    body: z.object({
+      sheets: z.array(Sheet).min(1).max(40),
+      told: ReadingTold,
+      take: TakeRows,
+      /** of the dry run that was looked at; what differs from it is not brought in */
+      fingerprint: z.string().max(100).optional(),
+      /** names the work, so that its progress can be followed among the house's jobs, and the work be stopped */
+      jobId: Id.optional(),
+    }),
+    mostBytes: MOST_SHEET_BYTES,
     answer: ExchangeOutcome,
   }),
 } as const

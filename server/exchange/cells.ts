@@ -1,5 +1,4 @@
-import { TZDate } from '@date-fns/tz'
-import { HOUR_MS } from '../../core/time'
+import { plain, type Spellings } from './spellings/plain'
 
 /** A cell that cannot be read; the sentence is the catalogue's `cell.<key>`. */
 export class CellFault extends Error {
@@ -12,159 +11,172 @@ export class CellFault extends Error {
   }
 }
 
+export type LengthUnit = 'mm' | 'cm' | 'in'
+export type DayOrder = 'dmy' | 'mdy' | 'ymd'
+export type Decimal = ',' | '.'
+
+/** What has to be known of a file before its cells mean anything. */
 export interface CellContext {
-  /** the unit written in the column's header */
-  readonly unit: 'mm' | 'in'
+  /** of a bare number in a column of lengths */
+  readonly unit: LengthUnit
   readonly zone: string
+  readonly dayOrder: DayOrder
+  /** what parts whole numbers from decimals; null where nobody has said, and nothing in the file shows it */
+  readonly decimal: Decimal | null
 }
 
-export type ReadCell<T> = (text: string, context: CellContext) => T
+export type FilledCell = string | number
+export type ReadCell<T> = (cell: FilledCell, context: CellContext) => T
 
-const MM_PER_INCH = 25.4
-const YES = new Set(['yes', 'y', 'true', '1', 'x', 'ja', 'oui', 'si', 'sí'])
-const NO = new Set(['no', 'n', 'false', '0', '', '-', 'nein', 'non'])
+export const MM_PER: Readonly<Record<LengthUnit, number>> = { mm: 1, cm: 10, in: 25.4 }
 
-/** Names compared without case, accents, apostrophes, punctuation and doubled spaces. */
-export function plain(text: string): string {
-  return text
-    .normalize('NFKD')
-    .replaceAll(/\p{Mark}/gu, '')
-    .toLowerCase()
-    .replaceAll(/['’`´]/g, '')
-    .replaceAll(/[^\p{Letter}\p{Number}]+/gu, ' ')
-    .trim()
+/** A cell as text; the apostrophe that keeps a spreadsheet from running it is no part of it. */
+export function textOf(cell: FilledCell): string {
+  if (typeof cell === 'number') return String(cell)
+  const text = cell.trim()
+  if (text.startsWith('=')) throw new CellFault('formula')
+  return text.replace(/^'(?=[=+\-@])/, '')
 }
+
+const UNIT_BEHIND = /(mm|gf|g|grams?|°|dps|degrees|deg|hrc|%|€|\$|£|kr|chf|eur|usd|gbp)\.?$/i
+const CURRENCY_BEFORE = /^(€|\$|£|chf|eur|usd|gbp)/i
+/** One point or comma before three figures: thousands or thousandths. */
+const EITHER_WAY = /^[+-]?[1-9]\d{0,2}([.,])\d{3}$/
+
+const bare = (text: string): string =>
+  text
+    .replaceAll(/[\s\u00a0\u202f'’]/g, '')
+    .replace(UNIT_BEHIND, '')
+    .replace(CURRENCY_BEFORE, '')
+
+/** What a number says of how its file writes decimals; null where it fits both. */
+export function decimalShown(text: string): Decimal | null {
+  const number = bare(text)
+  if (!/^[+-]?[\d.,]+$/.test(number) || EITHER_WAY.test(number)) return null
+  const [comma, point] = [number.lastIndexOf(','), number.lastIndexOf('.')]
+  if (comma >= 0 && point >= 0) return comma > point ? ',' : '.'
+  const mark = comma >= 0 ? ',' : '.'
+  const count = number.split(mark).length - 1
+  if (count === 0) return null
+  // several of one mark group thousands
+  if (count > 1) return mark === ',' ? '.' : ','
+  return mark
+}
+
+/** Whether a number means two things, depending on how its file writes decimals. */
+export const isEitherWay = (text: string): boolean => EITHER_WAY.test(bare(text))
 
 /**
- * A number as people write it in spreadsheets: decimal point or comma, thousands in the other, spaces
- * and a trailing unit allowed.
+ * A number as people write it in spreadsheets: decimal point or comma, thousands in the other, spaces and a trailing
+ * unit allowed.
+ *
+ * @throws CellFault `which-decimal` where 1,234 may be one and a bit or over a thousand, and nobody has said
  */
-export function readDecimal(text: string): number {
-  const bare = text
-    .replaceAll(/[\s\u00a0\u202f]/g, '')
-    .replace(/(mm|gf|g|°|dps|hrc|%|"|in|€|\$|£)$/i, '')
-    .replace(/^[€$£]/, '')
-  const lastComma = bare.lastIndexOf(',')
-  const lastPoint = bare.lastIndexOf('.')
-  const decimal = lastComma > lastPoint ? ',' : '.'
-  const grouping = decimal === ',' ? '.' : ','
-  const normal = bare.replaceAll(grouping, '').replace(decimal, '.')
+export function readDecimal(cell: FilledCell, decimal: Decimal | null): number {
+  if (typeof cell === 'number') return cell
+  const text = textOf(cell)
+  const number = bare(text)
+  const either = EITHER_WAY.test(number)
+  if (either && decimal === null) throw new CellFault('which-decimal', { text })
+  const mark = either ? decimal : decimalShown(number)
+  const normal = number.replaceAll(mark === ',' ? '.' : ',', '').replace(mark ?? '.', '.')
   if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(normal)) throw new CellFault('not-a-number', { text })
   return Number(normal)
 }
 
+const inRange = (value: number, low: number, high: number, text: string): number => {
+  if (value < low || value > high) throw new CellFault('out-of-range', { text, low, high })
+  return value
+}
+
 export const number =
   (low: number, high: number): ReadCell<number> =>
-  (text) => {
-    const value = readDecimal(text)
-    if (value < low || value > high) throw new CellFault('out-of-range', { text, low, high })
-    return value
-  }
+  (cell, { decimal }) =>
+    inRange(readDecimal(cell, decimal), low, high, String(cell))
 
-/** A length: mm unless the header says inches. */
+const FRACTIONS: Readonly<Record<string, number>> = {
+  '¼': 0.25,
+  '½': 0.5,
+  '¾': 0.75,
+  '⅛': 0.125,
+  '⅜': 0.375,
+  '⅝': 0.625,
+  '⅞': 0.875,
+  '⅓': 1 / 3,
+  '⅔': 2 / 3,
+}
+const UNITS: readonly (readonly [RegExp, LengthUnit])[] = [
+  [/\s*(mm|millimet(er|re)s?|milímetros?|millimètres?|millimetri)\.?$/i, 'mm'],
+  [/\s*(cm|centimet(er|re)s?|zentimeter|centimètres?|centímetros?|centimetri)\.?$/i, 'cm'],
+  [/\s*(in|inch|inches|ins|zoll|pouces?|pulgadas?|pollici|polegadas?|"|″|”|''|’’|´´)\.?$/i, 'in'],
+]
+
+/** The unit a text ends with, and what stands before it. */
+export function splitUnit(text: string): { readonly value: string; readonly unit: LengthUnit | null } {
+  const found = UNITS.find(([pattern]) => pattern.test(text))
+  return found ? { value: text.replace(found[0], '').trim(), unit: found[1] } : { value: text, unit: null }
+}
+
+/** 9 1/2, 9½, 9-1/2, 1/2; null for what is no fraction. */
+function readFraction(text: string): number | null {
+  const glyph = /^(\d*)\s*([¼½¾⅛⅜⅝⅞⅓⅔])$/.exec(text)
+  if (glyph) return Number(glyph[1] ?? 0) + (FRACTIONS[glyph[2] ?? ''] ?? 0)
+  const written = /^(?:(\d+)[\s-]+)?(\d{1,2})\/(\d{1,2})$/.exec(text)
+  if (!written || Number(written[3]) === 0) return null
+  return Number(written[1] ?? 0) + Number(written[2]) / Number(written[3])
+}
+
+/** A length in its own unit, or the column's: 240, 24 cm, 9.5", 9 1/2 in, 9½″. */
 export const length =
   (lowMm: number, highMm: number): ReadCell<number> =>
-  (text, { unit }) => {
-    const value = readDecimal(text)
-    const mm = Math.round(value * (unit === 'in' ? MM_PER_INCH : 1) * 1000) / 1000
-    if (mm < lowMm || mm > highMm) throw new CellFault('out-of-range', { text, low: lowMm, high: highMm })
-    return mm
+  (cell, { unit, decimal }) => {
+    const text = String(cell)
+    const split = typeof cell === 'number' ? { value: cell, unit: null } : splitUnit(textOf(cell))
+    const fraction = typeof split.value === 'string' ? readFraction(split.value) : null
+    const value = fraction ?? readDecimal(split.value, decimal)
+    const mm = Math.round(value * MM_PER[split.unit ?? unit] * 1000) / 1000
+    return inRange(mm, lowMm, highMm, text)
   }
 
 export const text =
   (most: number): ReadCell<string> =>
-  (raw) => {
+  (cell) => {
+    const raw = textOf(cell)
     if (raw.length > most) throw new CellFault('too-long', { most })
     return raw
   }
 
-export const yesNo: ReadCell<boolean> = (raw) => {
-  const answer = raw.trim().toLowerCase()
-  if (YES.has(answer)) return true
-  if (NO.has(answer)) return false
-  throw new CellFault('not-yes-or-no', { text: raw })
-}
+/** One of a set, by any of its spellings; a guess from some of the words counts as well. */
+export const spelled =
+  <T>(spellings: Spellings<T>, key = 'not-known'): ReadCell<T> =>
+  (cell) => {
+    const found = spellings.find(textOf(cell))
+    if (!found) throw new CellFault(key, { text: textOf(cell) })
+    return found.value
+  }
 
-/** One of a set of names; `others` are further spellings people use for them. */
+/** One of a set of names, written as they are. */
 export const choice =
   <const T extends string>(options: readonly T[], others: Readonly<Record<string, T>> = {}): ReadCell<T> =>
-  (raw) => {
-    const wanted = plain(raw)
-    const spellings = Object.entries(others).find(([spelling]) => plain(spelling) === wanted)
-    const found = options.find((option) => plain(option) === wanted) ?? spellings?.[1]
-    if (!found) throw new CellFault('not-one-of', { text: raw, options: options.join(', ') })
+  (cell) => {
+    const wanted = plain(textOf(cell))
+    const other = Object.entries(others).find(([spelling]) => plain(spelling) === wanted)
+    const found = options.find((option) => plain(option) === wanted) ?? other?.[1]
+    if (!found) throw new CellFault('not-one-of', { text: textOf(cell), options: options.join(', ') })
     return found
   }
 
 export const pattern =
   (shape: RegExp, normalise: (text: string) => string, key: string): ReadCell<string> =>
-  (raw) => {
-    const value = normalise(raw)
-    if (!shape.test(value)) throw new CellFault(key, { text: raw })
+  (cell) => {
+    const value = normalise(textOf(cell))
+    if (!shape.test(value)) throw new CellFault(key, { text: textOf(cell) })
     return value
   }
 
-/** A calendar day, ISO 8601 (2026-03-31). */
-export const day: ReadCell<string> = (raw) => {
-  const value = new Date(`${raw}T00:00:00Z`)
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(raw) || Number.isNaN(value.getTime()) || !value.toISOString().startsWith(raw)) {
-    throw new CellFault('not-a-day', { text: raw })
-  }
-  return raw
-}
-
-type Wall = readonly [year: number, month: number, date: number, hour: number, minute: number, second: number]
-
-/** What the clock on the wall shows at an instant. */
-const wallAt = (instantMs: number, zone: string): Wall => {
-  const shown = new TZDate(instantMs, zone)
-  return [
-    shown.getFullYear(),
-    shown.getMonth() + 1,
-    shown.getDate(),
-    shown.getHours(),
-    shown.getMinutes(),
-    shown.getSeconds(),
-  ]
-}
-const sameWall = (a: Wall, b: Wall): boolean => a.every((value, at) => value === b[at])
-
-/** Refuses the 30th of February and 25:10, whatever the calendar would make of them. */
-function assertOnCalendar([year, month, date, hour, minute, second]: Wall, raw: string): void {
-  const day = new Date(Date.UTC(year, month - 1, date))
-  const isDay = day.getUTCMonth() === month - 1 && day.getUTCDate() === date
-  if (!isDay || hour > 23 || minute > 59 || second > 59) throw new CellFault('no-such-moment', { text: raw })
-}
-
-/**
- * A wall time in a zone as an instant.
- *
- * @throws CellFault for an hour that the clocks skip, or go through twice: the file has to say which
- */
-function instantOf(wall: Wall, zone: string, raw: string): Date {
-  const [year, month, date, hour, minute, second] = wall
-  const instant = new TZDate(year, month - 1, date, hour, minute, second, zone).getTime()
-  if (!sameWall(wallAt(instant, zone), wall)) throw new CellFault('hour-skipped', { text: raw })
-  if ([-HOUR_MS, HOUR_MS].some((shift) => sameWall(wallAt(instant + shift, zone), wall)))
-    throw new CellFault('hour-twice', { text: raw })
-  return new Date(instant)
-}
-
-/** A moment, ISO 8601; without an offset it is wall time in the house's zone. */
-export const moment: ReadCell<Date> = (raw, { zone }) => {
-  const match = /^(\d{4})-(\d{2})-(\d{2})[T ](\d{2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?(Z|[+-]\d{2}:?\d{2})?$/.exec(raw)
-  if (!match) throw new CellFault('not-a-moment', { text: raw })
-  const [, year, month, date, hour, minute, second = '0', offset] = match
-  const wall: Wall = [Number(year), Number(month), Number(date), Number(hour), Number(minute), Number(second)]
-  assertOnCalendar(wall, raw)
-  const value = offset ? new Date(raw.replace(' ', 'T')) : instantOf(wall, zone, raw)
-  if (Number.isNaN(value.getTime())) throw new CellFault('not-a-moment', { text: raw })
-  return value
-}
-
-export const json: ReadCell<unknown> = (raw) => {
+export const json: ReadCell<unknown> = (cell) => {
   try {
-    return JSON.parse(raw)
+    return JSON.parse(textOf(cell))
   } catch {
     throw new CellFault('not-json')
   }

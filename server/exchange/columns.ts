@@ -1,202 +1,240 @@
-import { BATHS, GEAR_KINDS } from '../../core/abrasive/gear'
+import { BATHS } from '../../core/abrasive/gear'
 import { EVENT_KINDS } from '../../core/edge/model/eventKinds'
-import { PERSON_ROLES } from '../../core/house/rights'
-import { GRINDS, KNIFE_TYPES } from '../../core/knife/knifeTypes'
-import { ZONES } from '../../core/knife/zones'
-import { MINUTE_MS } from '../../core/time'
-import { choice, day, json, length, moment, number, pattern, text, yesNo } from './cells'
-import type { Column } from './readTable'
+import { GRINDS, TYPE_TEMPLATES, type KnifeType } from '../../core/knife/knifeTypes'
+import type { TableName } from '../../contract/exchange'
+import {
+  CellFault,
+  choice,
+  json,
+  length,
+  number,
+  pattern,
+  splitUnit,
+  spelled,
+  text,
+  textOf,
+  type CellContext,
+  type FilledCell,
+  type ReadCell,
+} from './cells'
+import { day, moment, wallTime } from './days'
+import { daySpans, weekParts } from './spans'
+import { knifeTypeOf } from './spellings/knifeTypes'
+import type { WEEKDAY_NAMES} from './spellings/others';
+import { gearKinds, roles, states, weekdays, yesNo, zones } from './spellings/others'
+import type { Found } from './spellings/plain'
 
-const column = <T>(read: Column<T>['read'], aliases: readonly string[] = [], required = false): Column<T> => ({
+/** What is in a column, for what has to be settled before it can be read, or asked of the person who brings it. */
+export type ColumnSort = 'text' | 'number' | 'length' | 'day' | 'choice'
+
+export interface Column<T> {
+  readonly read: ReadCell<T>
+  readonly sort: ColumnSort
+  readonly required: boolean
+  /** of a choice: the value a text stands for, as the file is to be shown it */
+  readonly means: (text: string) => Found<string> | null
+  /** never shown again once read */
+  readonly secret: boolean
+}
+export type Columns = Readonly<Record<string, Column<unknown>>>
+
+const column = <T>(sort: ColumnSort, read: ReadCell<T>, more: Partial<Column<T>> = {}): Column<T> => ({
   read,
-  aliases,
-  required,
+  sort,
+  required: false,
+  means: () => null,
+  secret: false,
+  ...more,
 })
+const needed = { required: true }
 
+/** A column of choices, by the spellings of each. */
+const chosen = <T extends string>(
+  find: (text: string) => Found<T> | null,
+  more: Partial<Column<T>> = {},
+): Column<T> => ({
+  ...column<T>('choice', (cell) => {
+    const found = find(textOf(cell))
+    if (!found) throw new CellFault('not-known', { text: textOf(cell) })
+    return found.value
+  }),
+  means: find,
+  ...more,
+})
+const listed = <const T extends string>(options: readonly T[], others: Readonly<Record<string, T>> = {}): Column<T> => {
+  const read = choice(options, others)
+  return column('choice', read, {
+    means: (text) => {
+      try {
+        return { value: read(text, ANY_CONTEXT), exact: true }
+      } catch {
+        return null
+      }
+    },
+  })
+}
+const ANY_CONTEXT: CellContext = { unit: 'mm', zone: 'UTC', dayOrder: 'dmy', decimal: null }
+
+const MOST_CODE_LETTERS = 12
 const code = pattern(
   /^[A-Z0-9][A-Z0-9-]{0,11}$/,
-  (raw) => raw.trim().toUpperCase().replaceAll(/\s+/g, '-'),
+  (raw) =>
+    raw
+      .normalize('NFKD')
+      .replaceAll(/\p{Mark}/gu, '')
+      .toUpperCase()
+      .replace(/^(NO|NR|N°|Nº|#)[.\s]*(?=\d)/, '')
+      .replaceAll(/[^A-Z0-9]+/g, '-')
+      .replaceAll(/^-+|-+$/g, '')
+      .slice(0, MOST_CODE_LETTERS + 1),
   'not-a-code',
 )
 const uuid = pattern(/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/, (raw) => raw.toLowerCase(), 'not-an-id')
+const yes = column('choice', spelled(yesNo, 'not-yes-or-no'), {
+  means: (text) => {
+    const found = yesNo.find(text)
+    return found && { value: found.value ? 'yes' : 'no', exact: found.exact }
+  },
+})
 
-/** Spellings of knife types that kitchens write. */
-const TYPE_SPELLINGS = {
-  'chef knife': 'chef',
-  chefs: 'chef',
-  'chefs knife': 'chef',
-  cooks: 'chef',
-  'cooks knife': 'chef',
-  'french knife': 'chef',
-  'santoku knife': 'santoku',
-  utility: 'petty',
-  'utility knife': 'petty',
-  'paring knife': 'paring',
-  peeler: 'paring',
-  'slicing knife': 'slicer',
-  slicing: 'slicer',
-  carving: 'slicer',
-  'carving knife': 'slicer',
-  ham: 'slicer',
-  'bread knife': 'bread',
-  serrated: 'bread',
-  'fillet knife': 'fillet',
-  filleting: 'fillet',
-  'filleting knife': 'fillet',
-  filet: 'fillet',
-  boning: 'boning-stiff',
-  'boning knife': 'boning-stiff',
-  'boning stiff': 'boning-stiff',
-  'stiff boning': 'boning-stiff',
-  'boning flexible': 'boning-flexible',
-  'boning flex': 'boning-flexible',
-  'flexible boning': 'boning-flexible',
-  'skinning knife': 'skinning',
-  'breaking knife': 'breaking',
-  butcher: 'breaking',
-  'butchers knife': 'breaking',
-  chopper: 'cleaver',
-  'vegetable cleaver': 'nakiri',
-  'single bevel slicer': 'single-bevel-slicer',
-  'heavy single bevel': 'heavy-single-bevel',
-} as const
+/** A knife in words: the kind, often its size, sometimes more. */
+export interface KnifeInWords {
+  readonly name: string
+  readonly type: KnifeType | null
+  readonly lengthMm: number | null
+}
 
-const ZONE_SPELLINGS = { middle: 'belly', centre: 'belly', center: 'belly', point: 'tip' } as const
+const SIZE =
+  /(?:^|[^\d.,])((?:\d+[\s-])?\d{1,3}(?:[.,]\d)?(?:\/\d{1,2})?\s*[¼½¾]?\s*(?:mm|cm|inch(?:es)?|in\b|zoll|"|″|”|''))/i
+const EDGE_MM = { least: 40, most: 600 }
 
-export const FLEET_COLUMNS = {
-  code: column(code, ['knife', 'label', 'no', 'number'], true),
-  name: column(text(80), ['description']),
-  type: column(choice(KNIFE_TYPES, TYPE_SPELLINGS), ['kind', 'knife type'], true),
-  length: column(length(40, 600), ['blade length', 'edge length', 'lengthMm'], true),
-  station: column(text(80), ['place', 'section'], true),
-  holder: column(text(80), ['cook', 'held by', 'person']),
-  height: column(length(5, 200), ['heel height', 'blade height', 'heelHeightMm']),
-  spine: column(length(0.5, 12), ['spine thickness', 'spineMm']),
-  thickness: column(length(0.05, 3), ['thickness behind edge', 'thickness behind the edge', 'behind edge', 'bte']),
-  thickness_new: column(length(0.05, 3), ['thickness when new']),
-  angle_left: column(number(0, 45), ['dps left', 'left angle']),
-  angle_right: column(number(0, 45), ['dps right', 'right angle']),
-  angle: column(number(1, 45), ['dps', 'edge angle']),
-  grind: column(choice(GRINDS)),
-  ratio_right: column(number(0, 100), ['bevel ratio', 'right share']),
-  serrated: column(yesNo, ['teeth']),
-  steel: column(
-    pattern(/^\d\.\d{4}$/, (raw) => raw.replace(',', '.'), 'not-a-steel'),
-    ['en', 'en number', 'steel number', 'material'],
-  ),
-  hardness: column(number(40, 70), ['hrc', 'rockwell']),
-  reactive: column(yesNo, ['rusts']),
-  price: column(number(0, 100_000), ['cost']),
-  bought: column(day, ['bought on', 'purchased']),
-  state: column(
-    choice(['in-service', 'quarantined', 'retired'] as const, {
-      'in service': 'in-service',
-      quarantine: 'quarantined',
-    }),
-    ['status'],
-  ),
-} satisfies Record<string, Column<unknown>>
+const inWords: ReadCell<KnifeInWords> = (cell, context) => {
+  const raw = text(80)(cell, context)
+  const size = SIZE.exec(raw)?.[1]
+  let lengthMm: number | null = null
+  if (size !== undefined && splitUnit(size).unit) {
+    try {
+      lengthMm = length(EDGE_MM.least, EDGE_MM.most)(size.trim(), { ...context, decimal: context.decimal ?? '.' })
+    } catch {
+      // some other measure than an edge's
+    }
+  }
+  return { name: raw, type: knifeTypeOf(raw)?.value ?? null, lengthMm }
+}
 
-export const PEOPLE_COLUMNS = {
-  name: column(text(80), ['person'], true),
-  role: column(
-    choice(PERSON_ROLES, {
-      'head chef': 'chef',
-      manager: 'chef',
-      owner: 'chef',
-      trainee: 'apprentice',
-      commis: 'apprentice',
-    }),
-    ['job'],
-    true,
-  ),
-  pin: column(pattern(/^\d{4,8}$/, (raw) => raw.trim(), 'not-a-pin')),
-  active: column(yesNo),
-} satisfies Record<string, Column<unknown>>
-
-export const READING_COLUMNS = {
-  code: column(code, ['knife', 'label'], true),
-  at: column(moment, ['time', 'date', 'when', 'moment'], true),
-  zone: column(choice(ZONES, ZONE_SPELLINGS), ['spot', 'where'], true),
-  force: column(number(10, 5000), ['reading', 'peak', 'grams'], true),
-  by: column(text(80), ['person', 'who']),
-} satisfies Record<string, Column<unknown>>
-
-export const EVENT_COLUMNS = {
-  id: column(uuid, ['uuid'], true),
-  code: column(code, ['knife', 'label'], true),
-  at: column(moment, ['time', 'when', 'moment'], true),
-  kind: column(choice(EVENT_KINDS), ['what'], true),
-  by: column(text(80), ['person', 'who']),
-  details: column(json, ['payload'], true),
-} satisfies Record<string, Column<unknown>>
-
-/** Spellings of gear that kitchens write. */
-const GEAR_SPELLINGS = {
-  stone: 'soaking-stone',
-  whetstone: 'soaking-stone',
-  waterstone: 'soaking-stone',
-  'water stone': 'soaking-stone',
-  'splash and go': 'splash-stone',
-  'splash and go stone': 'splash-stone',
-  oilstone: 'oil-stone',
-  diamond: 'diamond-plate',
-  steel: 'smooth-steel',
-  'honing steel': 'grooved-steel',
-  ceramic: 'ceramic-rod',
-  'lapping plate': 'flattening-plate',
-  'flattening stone': 'flattening-plate',
-  leather: 'strop',
-} as const
-
-export const GEAR_COLUMNS = {
-  name: column(text(80), ['gear', 'stone'], true),
-  kind: column(choice(GEAR_KINDS, GEAR_SPELLINGS), ['type'], true),
-  scale: column(choice(['JIS', 'FEPA-F', 'FEPA-P', 'micron'] as const, { um: 'micron', microns: 'micron' })),
-  grit: column(number(0.1, MINUTE_MS), ['grain']),
-  soak: column(number(0, 120), ['soak minutes', 'minutes']),
-  bath: column(choice(BATHS)),
-  thickness: column(length(0, 120), ['thickness left']),
-  dish: column(length(0, 10), ['hollow']),
-  compound: column(text(80), ['paste']),
-  bench: column(text(80), ['stays at']),
-  active: column(yesNo),
-} satisfies Record<string, Column<unknown>>
-
-export const WEEKDAY_NAMES = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'] as const
-const WEEKDAY_SPELLINGS = {
-  mon: 'monday',
-  tue: 'tuesday',
-  tues: 'tuesday',
-  wed: 'wednesday',
-  thu: 'thursday',
-  thurs: 'thursday',
-  fri: 'friday',
-  sat: 'saturday',
-  sun: 'sunday',
-  '1': 'monday',
-  '2': 'tuesday',
-  '3': 'wednesday',
-  '4': 'thursday',
-  '5': 'friday',
-  '6': 'saturday',
-  '7': 'sunday',
-} as const
-const wallTime = pattern(
-  /^([01]\d|2[0-3]):[0-5]\d$/,
-  (raw) =>
-    raw
-      .trim()
-      .replace('.', ':')
-      .replace(/^(\d):/, '0$1:'),
-  'not-a-time',
+const lengths = (low: number, high: number, more: Partial<Column<number>> = {}): Column<number> =>
+  column('length', length(low, high), more)
+const numbers = (low: number, high: number, more: Partial<Column<number>> = {}): Column<number> =>
+  column('number', number(low, high), more)
+const words = (most: number, more: Partial<Column<string>> = {}): Column<string> => column('text', text(most), more)
+/** An address of a steel by number, also where the house only wrote the grade. */
+const steel = pattern(
+  /^\d\.\d{4}$/,
+  (raw) => raw.replace(',', '.').replace(/^EN\s*|^W\.?-?Nr\.?\s*/i, ''),
+  'not-a-steel',
 )
 
+export const FLEET_COLUMNS = {
+  code: column('text', code),
+  words: column('text', inWords),
+  name: words(80),
+  type: chosen(knifeTypeOf, needed),
+  length: lengths(EDGE_MM.least, EDGE_MM.most, needed),
+  station: words(80, needed),
+  holder: words(80),
+  count: numbers(1, 200),
+  height: lengths(5, 200),
+  spine: lengths(0.5, 12),
+  thickness: lengths(0.05, 3),
+  thickness_new: lengths(0.05, 3),
+  angle_left: numbers(0, 45),
+  angle_right: numbers(0, 45),
+  angle: numbers(1, 45),
+  grind: listed(GRINDS),
+  ratio_right: numbers(0, 100),
+  serrated: yes,
+  steel: column('text', (cell, context) => steel(typeof cell === 'number' ? cell.toFixed(4) : cell, context)),
+  hardness: numbers(40, 70),
+  reactive: yes,
+  price: numbers(0, 100_000),
+  bought: column('day', day),
+  state: chosen((text) => states.find(text)),
+} satisfies Columns
+
+export const PEOPLE_COLUMNS = {
+  name: words(80, needed),
+  role: chosen((text) => roles.find(text), needed),
+  pin: column(
+    'text',
+    pattern(/^\d{4,8}$/, (raw) => raw.trim(), 'not-a-pin'),
+    { secret: true },
+  ),
+  active: yes,
+} satisfies Columns
+
+export const READING_COLUMNS = {
+  code: column('text', code, needed),
+  at: column('day', moment, needed),
+  zone: chosen((text) => zones.find(text), needed),
+  force: numbers(10, 5000, needed),
+  by: words(80),
+} satisfies Columns
+
+export const EVENT_COLUMNS = {
+  id: column('text', uuid, needed),
+  code: column('text', code, needed),
+  at: column('day', moment, needed),
+  kind: { ...listed(EVENT_KINDS), ...needed },
+  by: words(80),
+  details: column('text', json, needed),
+} satisfies Columns
+
+export const GEAR_COLUMNS = {
+  name: words(80, needed),
+  kind: chosen((text) => gearKinds.find(text), needed),
+  scale: listed(['JIS', 'FEPA-F', 'FEPA-P', 'micron'], { um: 'micron', microns: 'micron', µm: 'micron' }),
+  grit: column('number', (cell, context) =>
+    number(0.1, 60_000)(typeof cell === 'string' ? cell.replace(/^\s*(#|jis|f|p)\s*(?=\d)/i, '') : cell, context),
+  ),
+  soak: numbers(0, 120),
+  bath: listed(BATHS),
+  thickness: lengths(0, 120),
+  dish: lengths(0, 10),
+  compound: words(80),
+  bench: words(80),
+  active: yes,
+} satisfies Columns
+
+const ofDay = column('text', daySpans)
 export const SHIFT_COLUMNS = {
-  person: column(text(80), ['name', 'who', 'cook'], true),
-  weekday: column(choice(WEEKDAY_NAMES, WEEKDAY_SPELLINGS), ['week day']),
-  day: column(day, ['date']),
-  starts: column(wallTime, ['start', 'from', 'begins']),
-  ends: column(wallTime, ['end', 'to', 'until']),
-  note: column(text(80), ['remark']),
-} satisfies Record<string, Column<unknown>>
+  person: words(80, needed),
+  weekday: chosen((text) => weekdays.find(text)),
+  day: column('day', day),
+  starts: column('text', wallTime),
+  ends: column('text', wallTime),
+  note: words(80),
+  weekdays: column('text', weekParts),
+  hours: ofDay,
+  monday: ofDay,
+  tuesday: ofDay,
+  wednesday: ofDay,
+  thursday: ofDay,
+  friday: ofDay,
+  saturday: ofDay,
+  sunday: ofDay,
+} satisfies Columns & Readonly<Record<(typeof WEEKDAY_NAMES)[number], unknown>>
+
+export const TABLE_COLUMNS: Readonly<Record<TableName, Columns>> = {
+  fleet: FLEET_COLUMNS,
+  people: PEOPLE_COLUMNS,
+  gear: GEAR_COLUMNS,
+  shifts: SHIFT_COLUMNS,
+  readings: READING_COLUMNS,
+  events: EVENT_COLUMNS,
+}
+
+/** Edge length usual for what a text calls a knife, mm; null where it names none. */
+export function usualLengthMm(cell: FilledCell | null): number | null {
+  const type = typeof cell === 'string' ? knifeTypeOf(cell)?.value : undefined
+  return type ? TYPE_TEMPLATES[type].typicalLengthMm : null
+}

@@ -7,25 +7,40 @@ import type { StoredKnife } from '../db/queries/fleet/knives'
 import { insertEvents, knifeLogs, knownEventIds, type EventWrite } from '../db/queries/log/events'
 import { refold } from '../services/log/knifeState'
 import { CLOCK_SLACK_MS } from '../services/log/recordEvents'
-import { EVENT_COLUMNS, READING_COLUMNS } from './columns'
+import { EVENT_COLUMNS, READING_COLUMNS, type Columns } from './columns'
+import { peopleNames } from './names'
 import {
-  knifeByCode,
-  personByName,
   planOfTable,
   problemList,
   type Present,
+  type ProblemList,
   type RowDecision,
   type TablePlan,
+  type Taking,
 } from './plan'
-import { readTable } from './readTable'
+import { readTable, type Reading, type ReadTable } from './readTable'
 
+/** Rows written in one statement. */
+const AT_ONCE = 1000
 /** Space of ids made from the content of a reading, so that the same file twice records once. */
 const READING_SPACE = '6f1d4b52-54f0-4a6e-9a35-0f2f6f5b8f51'
 
-async function applyEvents(db: Queryable, present: Present, writes: readonly EventWrite[]): Promise<void> {
-  await insertEvents(db, present.caller.house.id, writes)
-  const touched = new Set(writes.map((write) => write.knifeId))
-  for (const knife of present.knives) if (touched.has(knife.id)) await refold(db, present.context, knife)
+async function applyEvents(
+  db: Queryable,
+  present: Present,
+  writes: readonly EventWrite[],
+  step: Taking['step'],
+): Promise<void> {
+  for (let at = 0; at < writes.length; at += AT_ONCE)
+    await insertEvents(db, present.caller.house.id, writes.slice(at, at + AT_ONCE))
+  const rows = new Map<string, number>()
+  for (const { knifeId } of writes) rows.set(knifeId, (rows.get(knifeId) ?? 0) + 1)
+  for (const knife of present.knives) {
+    const own = rows.get(knife.id)
+    if (own === undefined) continue
+    await refold(db, present.context, knife)
+    await step(own)
+  }
 }
 
 interface Dated {
@@ -33,28 +48,48 @@ interface Dated {
   readonly values: { readonly code?: string; readonly at?: Date; readonly by?: string }
 }
 
+/** The house as rows are placed in it. */
+interface Placing {
+  readonly present: Present
+  readonly knives: ReadonlyMap<string, StoredKnife>
+  readonly people: ReturnType<typeof peopleNames>
+  readonly problems: ProblemList
+}
+const placing = (
+  present: Present,
+  reading: Reading,
+  table: Pick<ReadTable<Columns>, 'meaning' | 'problems'>,
+): Placing => ({
+  present,
+  knives: new Map(present.knives.map((knife) => [knife.code, knife])),
+  people: peopleNames(present, reading.told, table.meaning, 'by', false),
+  problems: problemList(table.problems, present.say),
+})
+
 /** Checks common to both files: the knife and the person are of this house, the time has passed. */
 function placeRow(
   { row, values }: Dated,
-  present: Present,
-  problems: ReturnType<typeof problemList>,
+  { present, knives, people, problems }: Placing,
 ): { knife: StoredKnife; personId: string | null; at: Date } | null {
   const { code, at, by } = values
   if (code === undefined || at === undefined) return null
-  const knife = knifeByCode(present, code)
+  const knife = knives.get(code)
   if (!knife) problems.add(row, 'code', 'no-such-knife', { code })
-  const person = by === undefined ? undefined : personByName(present, by)
-  if (by !== undefined && !person) problems.add(row, 'by', 'no-such-person', { name: by })
+  const named = by === undefined ? 'nobody' : people.find(by)
+  if (named === 'unknown') problems.add(row, 'by', 'no-such-person', { name: by ?? '' })
   if (at.getTime() > present.now.getTime() + CLOCK_SLACK_MS) problems.add(row, 'at', 'in-the-future')
-  return knife && !problems.has(row) ? { knife, personId: person?.id ?? null, at } : null
+  return knife && !problems.has(row)
+    ? { knife, personId: typeof named === 'object' && 'known' in named ? named.known.id : null, at }
+    : null
 }
 
 /** Reads force readings; those of one knife, moment and person make one check. */
-export async function planReadings(csv: string, present: Present, db: Queryable): Promise<TablePlan> {
-  const table = readTable(csv, READING_COLUMNS, present.caller.house.zone, present.say)
-  const problems = problemList(table.problems, present.say)
+export async function planReadings(reading: Reading, present: Present, db: Queryable): Promise<TablePlan> {
+  const table = readTable(reading, 'readings', READING_COLUMNS, present.say)
+  const here = placing(present, reading, table)
+  const { problems } = here
   const placed = table.rows.flatMap((line) => {
-    const place = placeRow(line, present, problems)
+    const place = placeRow(line, here)
     const { zone, force } = line.values
     return place && zone !== undefined && force !== undefined ? [{ ...place, row: line.row, zone, force }] : []
   })
@@ -92,20 +127,21 @@ export async function planReadings(csv: string, present: Present, db: Queryable)
       },
     ]
   })
-  return await tablePlan(table, problems, present, db, writes)
+  return await tablePlan(table, READING_COLUMNS, here, db, writes)
 }
 
 /** Reads whole events as they were taken out; ids that are there already are left alone. */
-export async function planEvents(csv: string, present: Present, db: Queryable): Promise<TablePlan> {
-  const table = readTable(csv, EVENT_COLUMNS, present.caller.house.zone, present.say)
-  const problems = problemList(table.problems, present.say)
+export async function planEvents(reading: Reading, present: Present, db: Queryable): Promise<TablePlan> {
+  const table = readTable(reading, 'events', EVENT_COLUMNS, present.say)
+  const here = placing(present, reading, table)
+  const { problems } = here
   const known = await knownEventIds(
     db,
     present.caller.house.id,
     table.rows.flatMap(({ values }) => values.id ?? []),
   )
   const writes = table.rows.flatMap((line): TableWrite[] => {
-    const place = placeRow(line, present, problems)
+    const place = placeRow(line, here)
     const { id, kind, details } = line.values
     if (!place || id === undefined || kind === undefined) return []
     if (kind === 'added') {
@@ -150,7 +186,7 @@ export async function planEvents(csv: string, present: Present, db: Queryable): 
       },
     ]
   })
-  return await tablePlan(table, problems, present, db, writes)
+  return await tablePlan(table, EVENT_COLUMNS, here, db, writes)
 }
 
 type Check = Extract<KnifeEvent, { kind: 'checked' }>
@@ -185,10 +221,10 @@ const takingBack = (write: TableWrite, old: Check, present: Present): EventWrite
 const forcesOf = ({ payload }: Pick<Check, 'payload'>): string =>
   payload.readings.map(({ forcesGf }) => forcesGf.join(' ')).join(', ')
 
-async function tablePlan(
-  table: { readonly delimiter: string; readonly unknownColumns: readonly string[]; readonly rows: readonly Dated[] },
-  problems: ReturnType<typeof problemList>,
-  present: Present,
+async function tablePlan<C extends Columns>(
+  table: ReadTable<C>,
+  kinds: C,
+  { present, people, problems }: Placing,
   db: Queryable,
   writes: readonly TableWrite[],
 ): Promise<TablePlan> {
@@ -211,16 +247,18 @@ async function tablePlan(
       return write.rows.map((row) => [row, decision] as const)
     }),
   )
-  return planOfTable(table, problems, {
-    label: ({ code }) => code ?? '',
+  return planOfTable(table, kinds, problems, {
+    values: people.values(),
+    label: (values) => String((values as { code?: string }).code ?? ''),
     decide: (row) => decisions.get(row),
-    apply: (client) =>
+    apply: (client, { takes, step }) =>
       applyEvents(
         client,
         present,
         writes
-          .filter((write) => !known.has(write.id))
+          .filter((write) => !known.has(write.id) && write.rows.every(takes))
           .flatMap((write) => [write, ...(write.replaces ? [takingBack(write, write.replaces, present)] : [])]),
+        step,
       ),
   })
 }

@@ -4,33 +4,37 @@ import type { Queryable } from '../db/database'
 import { listGear, saveGear } from '../db/queries/shelf/gear'
 import { listBenches } from '../db/queries/week/crew'
 import { describeGear, micronOf } from '../services/shelf/gear'
-import { plain } from './cells'
 import { GEAR_COLUMNS } from './columns'
 import { describeRow, planOfTable, problemList, type Present, type TablePlan } from './plan'
-import { readTable } from './readTable'
+import { readTable, type Reading } from './readTable'
+import { plain } from './spellings/plain'
 
-const COMPARED = [
-  'kind',
-  'scale',
-  'grit',
-  'soakMinutes',
-  'bath',
-  'thicknessMm',
-  'dishMm',
-  'compound',
-  'benchId',
-  'active',
-] as const
+const COLUMN_OF = {
+  kind: 'kind',
+  scale: 'scale',
+  grit: 'grit',
+  soakMinutes: 'soak',
+  bath: 'bath',
+  thicknessMm: 'thickness',
+  dishMm: 'dish',
+  compound: 'compound',
+  benchId: 'bench',
+  active: 'active',
+} as const satisfies Partial<Record<keyof Gear, string>>
+type Compared = keyof typeof COLUMN_OF
+const COMPARED = Object.keys(COLUMN_OF) as Compared[]
 
-const written = (value: Gear[(typeof COMPARED)[number]]): string =>
+const written = (value: Gear[Compared]): string =>
   value === null ? '' : typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)
 
 /** Reads a gear file: stones and rods are told apart by name; an empty cell leaves things as they are. */
-export async function planGear(csv: string, present: Present, db: Queryable): Promise<TablePlan> {
-  const table = readTable(csv, GEAR_COLUMNS, present.caller.house.zone, present.say)
+export async function planGear(reading: Reading, present: Present, db: Queryable): Promise<TablePlan> {
+  const table = readTable(reading, 'gear', GEAR_COLUMNS, present.say)
   const problems = problemList(table.problems, present.say)
   const shelf = await listGear(db, present.caller.house.id)
   const benches = await listBenches(db, present.caller.house.id)
+  const shown = (field: Compared, { benchId, ...gear }: Gear): string =>
+    field === 'benchId' ? (benches.find(({ id }) => id === benchId)?.name ?? '') : written(gear[field])
   const seen = new Map<string, number>()
   const decisions = table.rows.flatMap(({ row, values }) => {
     const { name, kind } = values
@@ -71,18 +75,18 @@ export async function planGear(csv: string, present: Present, db: Queryable): Pr
     const gear: Gear = before ? { ...before, ...given } : describeGear({ id: newId(), ...given })
     const changes = before
       ? COMPARED.filter((field) => written(before[field]) !== written(gear[field])).map((field) => ({
-          column: field,
-          from: written(before[field]),
-          to: written(gear[field]),
+          column: COLUMN_OF[field],
+          from: shown(field, before),
+          to: shown(field, gear),
         }))
       : []
     return [{ row, before, gear, changes }]
   })
-  return planOfTable(table, problems, {
+  return planOfTable(table, GEAR_COLUMNS, problems, {
     label: ({ name }) => name ?? '',
     decide: (row) => describeRow(decisions.find((one) => one.row === row)),
-    apply: async (client) => {
-      for (const { gear } of decisions) await saveGear(client, present.caller.house.id, gear)
+    apply: async (client, { takes }) => {
+      for (const { row, gear } of decisions) if (takes(row)) await saveGear(client, present.caller.house.id, gear)
     },
   })
 }

@@ -1,14 +1,14 @@
 import { v4 as newId } from 'uuid'
 import { insertPerson, updatePerson, type StoredPerson } from '../db/queries/house/people'
 import { hashSecret } from '../signIn/secrets'
-import { plain } from './cells'
 import { PEOPLE_COLUMNS } from './columns'
-import { describeRow, personByName, planOfTable, problemList, type Present, type TablePlan } from './plan'
-import { readTable } from './readTable'
+import { describeRow, personByName, planOfTable, problemList, type Change, type Present, type TablePlan } from './plan'
+import { readTable, type Reading } from './readTable'
+import { plain } from './spellings/plain'
 
 /** Reads a people file: people are told apart by name; a PIN is taken in but never given out. */
-export function planPeople(csv: string, present: Present): TablePlan {
-  const table = readTable(csv, PEOPLE_COLUMNS, present.caller.house.zone, present.say)
+export function planPeople(reading: Reading, present: Present): TablePlan {
+  const table = readTable(reading, 'people', PEOPLE_COLUMNS, present.say)
   const problems = problemList(table.problems, present.say)
   const seen = new Map<string, number>()
   const decisions = table.rows.flatMap(({ row, values }) => {
@@ -28,11 +28,12 @@ export function planPeople(csv: string, present: Present): TablePlan {
     const changes = before ? changesOf(before, { role, active, pin }) : []
     return [{ row, before, name, role, active, pin, changes }]
   })
-  return planOfTable(table, problems, {
+  return planOfTable(table, PEOPLE_COLUMNS, problems, {
     label: ({ name }) => name ?? '',
     decide: (row) => describeRow(decisions.find((one) => one.row === row)),
-    apply: async (db) => {
-      for (const { before, name, role, active, pin } of decisions) {
+    apply: async (db, { takes }) => {
+      for (const { row, before, name, role, active, pin } of decisions) {
+        if (!takes(row)) continue
         const pinHash = pin === undefined ? (before?.pinHash ?? null) : await hashSecret(pin)
         const houseId = present.caller.house.id
         if (before) await updatePerson(db, houseId, { ...before, role, active, pinHash })
@@ -51,14 +52,11 @@ export function planPeople(csv: string, present: Present): TablePlan {
   })
 }
 
-function changesOf(
-  before: StoredPerson,
-  after: { role: string; active: boolean; pin: string | undefined },
-): { column: string; from: string; to: string }[] {
+function changesOf(before: StoredPerson, after: { role: string; active: boolean; pin: string | undefined }): Change[] {
   const changes = []
   if (before.role !== after.role) changes.push({ column: 'role', from: before.role, to: after.role })
   if (before.active !== after.active)
-    changes.push({ column: 'active', from: String(before.active), to: String(after.active) })
+    changes.push({ column: 'active', from: before.active ? 'yes' : 'no', to: after.active ? 'yes' : 'no' })
   if (after.pin !== undefined) changes.push({ column: 'pin', from: '••••', to: '••••' })
   return changes
 }

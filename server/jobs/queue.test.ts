@@ -23,7 +23,7 @@ const queueWith = (run: () => Promise<boolean>, more: Partial<QueueOptions> = {}
     databaseUrl: test.databaseUrl,
     db: test.app.db,
     log: pino({ level: 'silent' }),
-    run: { rebuild: run, 'improve-plan': run },
+    run: { rebuild: run, import: run, 'improve-plan': run },
     ...more,
   })
   open.push(queue)

@@ -1,28 +1,50 @@
-import type { Express } from 'express'
+import type { Express, Request, Response } from 'express'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
+import { z } from 'zod'
 import { endpoints } from '../../contract/endpoints'
 import { TableName } from '../../contract/exchange'
 import type { Say } from '../../words/say'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { importTable } from '../exchange/importTable'
-import { writeTable } from '../exchange/writeTable'
+import { AS_SPREADSHEET, writeCsv, writeSpreadsheet, writeTemplate } from '../exchange/writeTable'
 import { Fault } from '../faults'
 import type { Mount } from '../mount'
-import { assertMay, callerOf } from '../signIn/sessions'
+import { assertMay, callerOf, type Caller } from '../signIn/sessions'
 
+const SpreadsheetName = z.enum(AS_SPREADSHEET)
+const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
+
+/** Files in and out of a house. */
 export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: Clock, say: Say): void {
   mount(endpoints.importTable, ({ caller, params, body }) => importTable(db, clock, say, caller, params.table, body))
-  app.get('/api/exchange/:file.csv', (request, response, next) => {
-    const send = async (): Promise<void> => {
-      const caller = await callerOf(db, clock, request.headers.cookie)
-      if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
-      assertMay(caller, 'import')
-      const table = TableName.parse(request.params.file)
-      response.type('text/csv; charset=utf-8').attachment(`yorvik-${table}.csv`)
-      await pipeline(Readable.from(writeTable(db, caller, table)), response)
-    }
-    send().catch(next)
+
+  /** A file for whoever may take the house's tables out. */
+  const file = (path: string, send: (caller: Caller, name: string, response: Response) => Promise<void>): void => {
+    app.get(path, (request: Request<{ file: string }>, response, next) => {
+      const answer = async (): Promise<void> => {
+        const caller = await callerOf(db, clock, request.headers.cookie)
+        if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
+        assertMay(caller, 'import')
+        await send(caller, request.params.file, response)
+      }
+      answer().catch(next)
+    })
+  }
+  file('/api/exchange/:file.csv', async (caller, name, response) => {
+    const table = TableName.parse(name)
+    response.type('text/csv; charset=utf-8').attachment(`yorvik-${table}.csv`)
+    await pipeline(Readable.from(writeCsv(db, caller, table)), response)
+  })
+  file('/api/exchange/:file.xlsx', async (caller, name, response) => {
+    const table = SpreadsheetName.parse(name)
+    const bytes = await writeSpreadsheet(db, caller, table, say)
+    response.type(XLSX).attachment(`yorvik-${table}.xlsx`).end(bytes)
+  })
+  file('/api/exchange/template/:file.xlsx', (_caller, name, response) => {
+    const table = SpreadsheetName.parse(name)
+    response.type(XLSX).attachment(`yorvik-${table}-template.xlsx`).end(writeTemplate(table, say))
+    return Promise.resolve()
   })
 }

@@ -153,6 +153,7 @@ async function addHouse(app: RunningApp, client: () => Client, name = 'Test hous
       units: 'mm',
       serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
       honingHabit: null,
+      dayOrder: 'dmy',
       isDemo: false,
     })
     for (const [role, { id, name: personName }] of Object.entries(people) as [

@@ -72,6 +72,8 @@ export async function makeFirstHouse(
     units: input.units,
     serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
     honingHabit: input.honingHabit,
+    // houses that measure in inches mostly write the month first; House says otherwise
+    dayOrder: input.units === 'in' ? 'mdy' : 'dmy',
     isDemo: false,
   }
   const passwordHash = await hashSecret(input.password)

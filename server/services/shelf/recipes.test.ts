@@ -1,3 +1,4 @@
+import { readFile } from '../../../sheets/readFile'
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { addTestKnife, check, JUST_NOW, onTablet, startApp, type TestApp, type TestHouse } from '../../testing/harness'
@@ -81,19 +82,27 @@ describe('recipes of a house', () => {
 
 describe('gear by CSV', () => {
   const bring = async (csv: string, apply = false): ReturnType<TestHouse['manager']['post']> =>
-    house.manager.post('/api/exchange/gear', { csv, apply })
+    house.manager.post('/api/exchange/gear', {
+      sheets: readFile(new TextEncoder().encode(csv), 'gear.csv').sheets,
+      told: {},
+      take: apply ? 'all' : 'none',
+    })
 
   it('is read with the trade’s spellings, previewed, brought in, and comes out the same', async () => {
     const csv = 'Stone;Type;Grit;Scale\nMiddle;whetstone;1000;JIS\nPlate;diamond;30;um\nLeather;strop;;'
     const dry = (await bring(csv)).body
-    expect(dry).toMatchObject({ applied: false, counts: { add: 3, problem: 0 } })
-    expect((await bring(csv, true)).body.applied).toBe(true)
+    expect(dry).toMatchObject({ applied: null, counts: { add: 3, problem: 0 } })
+    expect((await bring(csv, true)).body.applied).toBe(3)
     const out = await house.manager.get('/api/exchange/gear.csv')
     expect(out.body).toContain('Middle,soaking-stone,JIS,1000,20,fine')
-    expect((await bring(String(out.body))).body.counts).toEqual({ add: 0, change: 0, same: 3, problem: 0 })
-    expect((await bring('name,kind,soak\nMiddle,soaking-stone,15')).body.rows[0].changes).toEqual([
-      { column: 'soakMinutes', from: '20', to: '15' },
-    ])
+    expect((await bring(String(out.body))).body.counts).toMatchObject({ add: 0, change: 0, same: 3, problem: 0 })
+    expect((await bring('name,kind,soak\nMiddle,soaking-stone,15')).body.rows[0].cells).toContainEqual({
+      column: 'soak',
+      at: 2,
+      from: '20',
+      to: '15',
+      sentence: null,
+    })
   })
 
   it('names what is wrong by row and column, and changes nothing', async () => {
@@ -101,8 +110,9 @@ describe('gear by CSV', () => {
       'name,kind,grit\nOdd,soaking-stone,40000\nTwice,strop,\ntwice,strop,\nWhat,broom,',
       true,
     )
-    expect(body.applied).toBe(false)
-    expect(body.problems.map((one: { row: number }) => one.row).sort()).toEqual([2, 4, 5])
+    expect(body.applied).toBe(null)
+    const wrong = body.rows.filter(({ verb }: { verb: string }) => verb === 'problem')
+    expect(wrong.map(({ row }: { row: number }) => row)).toEqual([2, 4, 5])
     expect((await house.manager.get('/api/gear')).body).toHaveLength(3)
   })
 })

@@ -57,6 +57,14 @@ export async function findKnife(db: Queryable, houseId: string, knifeId: string)
   ])
 }
 
+export async function findKnives(db: Queryable, houseId: string, ids: readonly string[]): Promise<StoredKnife[]> {
+  const { rows } = await db.query<StoredKnife>(`select ${SELECTED} from knives where house_id = $1 and id = any($2)`, [
+    houseId,
+    ids,
+  ])
+  return rows
+}
+
 /** Codes in use that start with a prefix, for numbering the next one. */
 export async function codesLike(db: Queryable, houseId: string, prefix: string): Promise<string[]> {
   const { rows } = await db.query<{ code: string }>(

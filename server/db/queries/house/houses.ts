@@ -10,6 +10,7 @@ export interface HouseRow {
   units: 'mm' | 'in'
   service_limits: Record<KnifeRole, number>
   honing_habit: StatedHabit | null
+  day_order: House['dayOrder']
   is_demo: boolean
   revision: number
 }
@@ -25,11 +26,12 @@ export const toHouse = (row: HouseRow): StoredHouse => ({
   units: row.units,
   serviceLimits: row.service_limits,
   honingHabit: row.honing_habit,
+  dayOrder: row.day_order,
   isDemo: row.is_demo,
   revision: row.revision,
 })
 
-const COLUMNS = 'id, name, zone, units, service_limits, honing_habit, is_demo, revision'
+const COLUMNS = 'id, name, zone, units, service_limits, honing_habit, day_order, is_demo, revision'
 
 export async function findHouse(db: Queryable, houseId: string): Promise<StoredHouse | null> {
   const row = await db.maybeOne<HouseRow>(`select ${COLUMNS} from houses where id = $1`, [houseId])
@@ -43,8 +45,8 @@ export async function anyHouse(db: Queryable): Promise<StoredHouse | null> {
 
 export async function insertHouse(db: Queryable, house: House): Promise<void> {
   await db.query(
-    `insert into houses (id, name, zone, units, service_limits, honing_habit, is_demo)
-     values ($1, $2, $3, $4, $5, $6, $7)`,
+    `insert into houses (id, name, zone, units, service_limits, honing_habit, day_order, is_demo)
+     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
     [
       house.id,
       house.name,
@@ -52,6 +54,7 @@ export async function insertHouse(db: Queryable, house: House): Promise<void> {
       house.units,
       JSON.stringify(house.serviceLimits),
       house.honingHabit,
+      house.dayOrder,
       house.isDemo,
     ],
   )
@@ -60,9 +63,17 @@ export async function insertHouse(db: Queryable, house: House): Promise<void> {
 export async function updateHouse(db: Queryable, house: House): Promise<void> {
   await db.query(
     `update houses
-     set name = $2, zone = $3, units = $4, service_limits = $5, honing_habit = $6
+     set name = $2, zone = $3, units = $4, service_limits = $5, honing_habit = $6, day_order = $7
      where id = $1`,
-    [house.id, house.name, house.zone, house.units, JSON.stringify(house.serviceLimits), house.honingHabit],
+    [
+      house.id,
+      house.name,
+      house.zone,
+      house.units,
+      JSON.stringify(house.serviceLimits),
+      house.honingHabit,
+      house.dayOrder,
+    ],
   )
 }
 

@@ -70,6 +70,19 @@ export async function openImprovement(
   return toJob(row)
 }
 
+/** Says that a file is being brought in by the server that is asked; it is nobody else's to take up. */
+export async function openImport(
+  db: Queryable,
+  houseId: string,
+  job: { readonly id: string; readonly askedBy: string; readonly total: number; readonly seconds: number },
+): Promise<void> {
+  await db.query(
+    `insert into jobs (house_id, id, kind, status, total, asked_by, claimed_until)
+     values ($1, $2, 'import', 'running', $3, $4, now() + make_interval(secs => $5))`,
+    [houseId, job.id, job.total, job.askedBy, job.seconds],
+  )
+}
+
 export async function listJobs(db: Queryable, houseId: string): Promise<Job[]> {
   const { rows } = await db.query<JobRow>(
     `select ${COLUMNS} from jobs where house_id = $1 order by asked_at desc limit 20`,

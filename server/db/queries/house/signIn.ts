@@ -103,7 +103,7 @@ export async function findSession(
   now: Date,
 ): Promise<SessionRow | null> {
   return await db.maybeOne<SessionRow>(
-    `select house.id, house.name, house.zone, house.units, house.service_limits, house.honing_habit, house.is_demo, house.revision,
+    `select house.id, house.name, house.zone, house.units, house.service_limits, house.honing_habit, house.day_order, house.is_demo, house.revision,
             person.id as person_id, person.name as person_name, person.role as person_role,
             session.device_id, device.name as device_name
      from sessions session
