@@ -90,7 +90,7 @@ export const gearKinds = new Spellings<GearKind>([
   ['strop', said`leather, strop, streichriemen, abziehleder, cuir, asentador, coramella`],
 ])
 
-export const WEEKDAY_NAMES = said`monday, tuesday, wednesday, thursday, friday, saturday, sunday` as const
+export const WEEKDAY_NAMES = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'] as const
 export type WeekdayName = (typeof WEEKDAY_NAMES)[number]
 export const WEEKDAY_WORDS: Readonly<Record<WeekdayName, readonly string[]>> = {
   monday: said`monday, mon, mo, montag, lundi, lun, lunes, lunedì, segunda, segunda feira, seg, 1`,
