@@ -19,8 +19,8 @@ import {
 } from './cells'
 import { day, moment, wallTime } from './days'
 import { daySpans, weekParts } from './spans'
-import { knifeTypeOf } from './spellings/knifeTypes'
-import type { WEEKDAY_NAMES} from './spellings/others';
+import { knifeTypeOf, saysOnlyType } from './spellings/knifeTypes'
+import type { WEEKDAY_NAMES } from './spellings/others'
 import { gearKinds, roles, states, weekdays, yesNo, zones } from './spellings/others'
 import type { Found } from './spellings/plain'
 
@@ -99,7 +99,9 @@ const yes = column('choice', spelled(yesNo, 'not-yes-or-no'), {
 
 /** A knife in words: the kind, often its size, sometimes more. */
 export interface KnifeInWords {
-  readonly name: string
+  readonly text: string
+  /** what the house calls it, where the text says more than kind and size */
+  readonly name: string | null
   readonly type: KnifeType | null
   readonly lengthMm: number | null
 }
@@ -119,7 +121,9 @@ const inWords: ReadCell<KnifeInWords> = (cell, context) => {
       // some other measure than an edge's
     }
   }
-  return { name: raw, type: knifeTypeOf(raw)?.value ?? null, lengthMm }
+  const type = knifeTypeOf(raw)?.value ?? null
+  const rest = size === undefined ? raw : raw.replace(size, ' ')
+  return { text: raw, name: type !== null && saysOnlyType(rest, type) ? null : raw, type, lengthMm }
 }
 
 const lengths = (low: number, high: number, more: Partial<Column<number>> = {}): Column<number> =>

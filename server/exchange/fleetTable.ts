@@ -62,14 +62,14 @@ function entriesOf(
 ): Entry[] {
   const { values } = row
   const { words } = values
-  const said = words && table.meaning('type', words.name)
+  const said = words && table.meaning('type', words.text)
   const meant = said && said.means in TYPE_TEMPLATES ? (said.means as KnifeType) : null
   const type = values.type ?? meant ?? words?.type ?? undefined
   if (words && values.type === undefined && !row.cells.has('type') && (meant || !words.type)) {
-    const before = asked.get(words.name)
-    asked.set(words.name, {
+    const before = asked.get(words.text)
+    asked.set(words.text, {
       column: 'type',
-      text: words.name,
+      text: words.text,
       rows: (before?.rows ?? 0) + 1,
       means: meant,
       how: meant ? (said?.how ?? null) : null,
@@ -81,7 +81,7 @@ function entriesOf(
   for (const key of ESSENTIAL) {
     const isSaid = problems.of(row.row).some(({ column }) => column === key)
     if (there[key] === undefined && !isSaid)
-      problems.add(row.row, key, key === 'type' && words ? 'type-not-in-words' : 'empty', { text: words?.name ?? '' })
+      problems.add(row.row, key, key === 'type' && words ? 'type-not-in-words' : 'empty', { text: words?.text ?? '' })
   }
   const holder = values.holder === undefined ? null : books.people.find(values.holder)
   if (type === undefined || lengthMm === undefined || place === undefined) return []
@@ -95,7 +95,7 @@ function entriesOf(
     code: values.code === undefined ? null : count === 1 ? values.code : `${values.code}-${index + 1}`,
     type,
     lengthMm,
-    name: values.name ?? nameInWords(words?.name, type),
+    name: values.name ?? words?.name ?? undefined,
     station,
     holder,
   }))
@@ -104,12 +104,6 @@ function entriesOf(
 /** Shears are counted, so nobody has to measure them. */
 const usualOfShears = (type: KnifeType): number | undefined =>
   TYPE_TEMPLATES[type].countedOnly ? TYPE_TEMPLATES[type].typicalLengthMm : undefined
-
-/** What a row calls a knife, where that says more than its type and size. */
-function nameInWords(words: string | undefined, type: KnifeType): string | undefined {
-  if (words === undefined) return undefined
-  return plain(words) === plain(type) ? undefined : words
-}
 
 /** Gives entries without a label the knife they describe already, or the next free label of their type. */
 function labelled(
@@ -262,7 +256,7 @@ export function planFleet(reading: Reading, present: Present): TablePlan {
     values: [...asked.values(), ...books.stations.values(), ...books.people.values()],
     stations: books.stations.fresh(),
     people: books.people.fresh(),
-    label: ({ code, words, name }) => code ?? words?.name ?? name ?? '',
+    label: ({ code, words, name }) => code ?? words?.text ?? name ?? '',
     decide: (row) => {
       const own = byRow.get(row)
       const [first] = own ?? []

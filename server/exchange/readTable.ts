@@ -151,17 +151,17 @@ export function readTable<C extends Columns>(
 
   const cellsOf = ({ at }: ReadColumn): FilledCell[] => entries.map(({ cells }) => cells[at]).filter(isFilled)
   const columns = found.map((column): ReadColumn => {
-    if (column.means === null || kinds[column.means]?.sort !== 'length' || column.unit !== null) return column
-    const inUnitRow = unitRow < 0 ? null : splitUnit(`1 ${String(rows[unitRow]?.[column.at] ?? '')}`).unit
-    if (inUnitRow) return { ...column, unit: inUnitRow }
-    if (column.means !== 'length') return { ...column, unit: 'mm' }
+    if (column.means === null || kinds[column.means]?.sort !== 'length') return column
     const bare = entries.flatMap(({ cells }): [FilledCell, FilledCell[]][] => {
       const cell = cells[column.at]
-      return isFilled(cell) && (typeof cell === 'number' || /^[\d.,\s]+$/.test(cell))
-        ? [[cell, cells.filter(isFilled)]]
-        : []
+      const isBare = isFilled(cell) && (typeof cell === 'number' || splitUnit(cell.trim()).unit === null)
+      return isBare ? [[cell, cells.filter(isFilled)]] : []
     })
-    return { ...column, unit: settleUnit(bare) }
+    // where every cell says its own unit there is nothing to choose
+    if (bare.length === 0) return { ...column, unit: null }
+    if (column.unit !== null) return column
+    const inUnitRow = unitRow < 0 ? null : splitUnit(`1 ${String(rows[unitRow]?.[column.at] ?? '')}`).unit
+    return { ...column, unit: inUnitRow ?? (column.means === 'length' ? settleUnit(bare) : 'mm') }
   })
   const decimals = settleDecimal(mapped, kinds, cellsOf, told)
   const days = settleDayOrder(mapped, kinds, cellsOf, told, reading.dayOrder)

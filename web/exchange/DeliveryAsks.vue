@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { BOARDS, PRODUCTS } from '../../core/house/stations'
 import { PERSON_ROLES } from '../../core/house/rights'
 import { say, useFormats } from '../i18n'
@@ -20,7 +20,15 @@ const formats = useFormats()
 const outcome = computed(() => props.delivery.outcome.value)
 const table = computed(() => props.delivery.table.value)
 const stationForAll = ref('')
-const guessesOpen = ref(false)
+const open = reactive({ stations: false, people: false, guesses: false })
+const MOST_NAMED = 8
+const names = (all: readonly { readonly name: string }[]): string =>
+  all.length > MOST_NAMED
+    ? `${all
+        .slice(0, MOST_NAMED)
+        .map(({ name }) => name)
+        .join(', ')} …`
+    : all.map(({ name }) => name).join(', ')
 
 const unknown = computed(() => outcome.value?.values.filter(({ means }) => means === null) ?? [])
 const guessed = computed(() => outcome.value?.values.filter(({ means }) => means !== null) ?? [])
@@ -112,8 +120,11 @@ const columnName = (key: string): string => say(`column.${table.value}.${key}.na
         />
       </li>
     </ul>
-    <div v-if="outcome.stations.length > 0" class="ask">
-      <b>{{ say('exchange.newStations', { n: outcome.stations.length }) }}</b>
+    <FoldSection
+      v-if="outcome.stations.length > 0"
+      v-model:opened="open.stations"
+      :title="say('exchange.newStations', { n: outcome.stations.length, names: names(outcome.stations) })"
+    >
       <ul class="ask-list">
         <li v-for="one in outcome.stations" :key="one.name" class="fresh">
           <CheckField
@@ -135,9 +146,12 @@ const columnName = (key: string): string => say(`column.${table.value}.${key}.na
           />
         </li>
       </ul>
-    </div>
-    <div v-if="outcome.people.length > 0" class="ask">
-      <b>{{ say('exchange.newPeople', { n: outcome.people.length }) }}</b>
+    </FoldSection>
+    <FoldSection
+      v-if="outcome.people.length > 0"
+      v-model:opened="open.people"
+      :title="say('exchange.newPeople', { n: outcome.people.length, names: names(outcome.people) })"
+    >
       <ul class="ask-list">
         <li v-for="one in outcome.people" :key="one.name" class="fresh">
           <CheckField
@@ -153,10 +167,10 @@ const columnName = (key: string): string => say(`column.${table.value}.${key}.na
           />
         </li>
       </ul>
-    </div>
+    </FoldSection>
     <FoldSection
       v-if="guessed.length > 0"
-      v-model:opened="guessesOpen"
+      v-model:opened="open.guesses"
       :title="say('exchange.guessed', { n: guessed.length })"
     >
       <ul class="ask-list">

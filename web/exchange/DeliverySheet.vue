@@ -176,6 +176,8 @@ const isField = (row: Row, at: number): boolean => opened.value === row.row || B
   background: var(--paper);
 }
 .sheet {
+  border-collapse: separate;
+  border-spacing: 0;
   width: auto;
   min-width: 100%;
 }
@@ -212,11 +214,17 @@ const isField = (row: Row, at: number): boolean => opened.value === row.row || B
   z-index: 3;
   background: var(--board);
 }
-.line-key {
+.line :deep(.line-key) {
   min-width: 2.4em;
-  min-height: 26px;
+  min-height: 28px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
   text-align: right;
   text-decoration: underline;
+  cursor: pointer;
 }
 .verb {
   margin-left: 8px;
@@ -243,6 +251,7 @@ td .problem,
 td.problem {
   display: block;
   color: var(--out);
+  min-width: 15em;
   max-width: 34em;
 }
 td.problem {

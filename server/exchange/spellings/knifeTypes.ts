@@ -129,3 +129,10 @@ export function knifeTypeOf(text: string): Found<KnifeType> | null {
   if (FLEXIBLE.test(words)) return { ...found, value: 'boning-flexible' }
   return CURVED.test(words) ? { ...found, value: 'boning-curved' } : found
 }
+
+const ASIDE =
+  /\b(knife|knives|blade|flex\w*|stiff|straight|curved|souple|rigide|gebogen|messer|couteau|cuchillo|coltello|faca)\b/gi
+
+/** Whether a text says no more of a knife than its type. */
+export const saysOnlyType = (text: string, type: KnifeType): boolean =>
+  SPELLINGS.hasNoOther(type.startsWith('boning') ? 'boning-stiff' : type, text.replaceAll(ASIDE, ' '))

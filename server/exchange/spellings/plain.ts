@@ -36,6 +36,14 @@ export class Spellings<T> {
     this.longestFirst = [...this.byText].sort(([a], [b]) => b.length - a.length)
   }
 
+  /** Whether every word of a text is one that some spelling of a value has. */
+  hasNoOther(value: T, text: string): boolean {
+    const own = new Set([...this.byText].flatMap(([spelling, one]) => (one === value ? spelling.split(' ') : [])))
+    return plain(text)
+      .split(' ')
+      .every((word) => word === '' || own.has(word))
+  }
+
   /** The value a text stands for: the text itself is one of the spellings, or the longest of them is in it. */
   find(text: string): Found<T> | null {
     const before = this.seen.get(text)
