@@ -127,6 +127,8 @@ function open(bytes: Uint8Array): WorkBook {
       cellHTML: false,
       cellText: true,
       bookVBA: false,
+      // a formula that nobody has worked out has no value, and is told all the same
+      sheetStubs: true,
       // a few rows more than may be, so that a list too long is known as one
       sheetRows: MOST_ROWS + 100,
     })

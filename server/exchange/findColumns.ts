@@ -169,6 +169,8 @@ function byCellsAlone(table: TableName, cells: readonly FilledCell[]): string[] 
   })
 }
 
+const UNLIKELY = 0.3
+
 /** How well a row would do as the header of a table. */
 function headerFit(rows: SheetRows, row: number, table: TableName, remembered: Remembered): number {
   const titles = (rows[row] ?? []).filter(isFilled)
@@ -183,7 +185,9 @@ function headerFit(rows: SheetRows, row: number, table: TableName, remembered: R
     .sort((a, b) => b - a)
     .slice(0, titles.length)
     .reduce((sum, one) => sum + one, 0)
-  return points * (0.5 + 0.5 * Math.min(1, known.size / titles.length))
+  // a bare number is no title: such a row is the first knife of a list without titles
+  const numbers = titles.some((cell) => typeof cell === 'number' || /^\d+([.,]\d+)?$/.test(cell.trim()))
+  return points * (0.5 + 0.5 * Math.min(1, known.size / titles.length)) * (numbers ? UNLIKELY : 1)
 }
 
 /** How well a sheet does as a table, by its best header. */
