@@ -51,7 +51,7 @@ export async function loadBigHouse(
     units: 'mm',
     serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
     honingHabit: null,
-      dayOrder: 'dmy',
+    dayOrder: 'dmy',
     isDemo: false,
   })
   const people = Array.from({ length: PEOPLE }, (_, index) => id('person', index))

@@ -76,7 +76,7 @@ const PADDED = /^0{2,}$/
 function cellOf(cell: CellObject | undefined, date1904: boolean): Cell {
   if (!cell) return null
   const { t: kind, v: value, w: shown = '', f: formula, z: format } = cell
-  if (formula !== undefined && (value === undefined || value === '')) return `=${formula}`
+  if (formula !== undefined && (kind === 'z' || value === undefined || value === '')) return `=${formula}`
   switch (kind) {
     case 'n': {
       if (typeof value !== 'number') return null

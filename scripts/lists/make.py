@@ -225,3 +225,34 @@ truth = [
 ]
 (OUT / "lists.json").write_text(json.dumps({"truth": truth, "files": manifest}, indent=1, ensure_ascii=False) + "\n")
 print(len(manifest), "lists")
+
+# a kitchen's own list of thirty, as its sous chef keeps it: for the test that moves a house in
+KITCHEN = Path(__file__).parents[2] / "tests/e2e/files"
+KITCHEN.mkdir(exist_ok=True)
+own = Workbook()
+first = own.active
+first.title = "To do"
+first["A1"] = "Call the grinder on Monday"
+knives = own.create_sheet("Knives")
+knives["A1"] = "Knives of the kitchen, counted in spring"
+knives.merge_cells("A1:G1")
+knives["A3"] = "checked by the sous chef"
+kinds = [
+    ("Chef's knife", 24), ("Chef's knife", 26), ("Paring knife", 9), ("Boning knife, flexible", 15),
+    ("Slicing knife", 30), ("Bird's beak", 7), ("Bread knife", 25), ("Salmon knife", 30), ("Boning knife", 16), ("Cleaver", 18),
+]
+places = ["Sauce", "Garde manger", "Fish", "Butchery", "Pastry"]
+cooks = ["Ines Prado", "Tom", "Jakub Lind", None, "Ama Oduya", "Noor"]
+knives.append([])
+knives.append(["No.", "Blade", "Size", "Where", "Who", "Since", "Paid", "Colour"])
+for at in range(30):
+    kind, cm = kinds[at % 10]
+    if at == 3:
+        kind = "Big grey thing"
+    since = f"{at * 7 % 28 + 1:02}/{at % 12 + 1:02}/2024"
+    paid = f"{40 + at},50" if at % 3 == 0 else None
+    knives.append([f"#{at + 1}", kind, f"{cm} cm", places[at % 5], cooks[at % 6], since, paid, "grey"])
+    if at == 14:
+        knives.append([])
+knives.append(["Total", 30])
+own.save(KITCHEN / "thirty-knives.xlsx")

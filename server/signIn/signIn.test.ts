@@ -78,7 +78,12 @@ describe('what a role may do', () => {
     ['cook', 'POST', '/api/knives', { id: newId(), type: 'chef', lengthMm: 200, stationId: newId() }],
     ['cook', 'POST', '/api/people', { id: newId(), name: 'X', role: 'chef' }],
     ['sharpener', 'PUT', '/api/week', []],
-    ['apprentice', 'POST', '/api/exchange/fleet', { sheets: [{ name: 'a', rows: [['code']] }], told: {}, take: 'none' }],
+    [
+      'apprentice',
+      'POST',
+      '/api/exchange/fleet',
+      { sheets: [{ name: 'a', rows: [['code']] }], told: {}, take: 'none' },
+    ],
     ['sharpener', 'GET', '/api/exchange/fleet.csv', undefined],
   ] as const)('a %s is refused %s %s by the server', async (role, method, path, body) => {
     const person = await onTablet(test, house, role)

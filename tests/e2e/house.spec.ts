@@ -139,7 +139,12 @@ test('files come out of Deliveries as they are named', async ({ page }) => {
   await openAsManager(page, '/deliveries')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Fleet' }).click(),
+    page.getByRole('link', { name: 'Fleet, CSV' }).click(),
   ])
   expect(download.suggestedFilename()).toBe('yorvik-fleet.csv')
+  const [sheet] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Fleet, Spreadsheet' }).click(),
+  ])
+  expect(sheet.suggestedFilename()).toBe('yorvik-fleet.xlsx')
 })

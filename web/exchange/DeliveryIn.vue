@@ -3,7 +3,6 @@ import { computed, ref } from 'vue'
 import { TABLES } from '../../contract/exchange'
 import { say } from '../i18n'
 import { useJobs } from '../live/jobs'
-import { useNotices } from '../stores/notices'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import ProgressLine from '../ui/ProgressLine.vue'
@@ -14,7 +13,6 @@ import type { Delivery } from './useDelivery'
 
 /** A file that was opened, until it is brought in or put away. */
 const props = defineProps<{ delivery: Delivery }>()
-const notices = useNotices()
 const jobs = useJobs()
 const outcome = computed(() => props.delivery.outcome.value)
 const book = computed(() => props.delivery.book.value)
@@ -49,7 +47,6 @@ async function take(which: 'good' | 'all'): Promise<void> {
   const done = outcome.value?.applied
   if (done === null || done === undefined) return
   hasRest.value = problems > 0
-  notices.done(say('exchange.done', { n: done }))
 }
 async function download(): Promise<void> {
   saveFile(

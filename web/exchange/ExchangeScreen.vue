@@ -15,7 +15,6 @@ const SPREADSHEETS = new Set(['fleet', 'people', 'gear', 'shifts'])
 const tables = computed(() =>
   TABLES.map((value) => ({ value, label: say(`exchange.table.${value}`), isSheet: SPREADSHEETS.has(value) })),
 )
-const ACCEPT = '.csv,.tsv,.txt,.xlsx,.xlsm,.ods,.xls,text/csv,text/plain'
 const take = async (file: File | undefined): Promise<void> => {
   if (file) await delivery.open(file)
 }
@@ -35,7 +34,7 @@ const takePasted = (): Promise<void> => take(new File([pasted.value], say('excha
         <p class="soft">{{ $t('exchange.inHint') }}</p>
         <div class="drop" @dragover.prevent @drop.prevent="take($event.dataTransfer?.files[0])">
           <span>{{ $t('exchange.drop') }}</span>
-          <FileField :label="$t('exchange.choose')" :accept="ACCEPT" @chosen="take" />
+          <FileField :label="$t('exchange.choose')" @chosen="take" />
         </div>
         <FoldSection :title="$t('exchange.paste')">
           <div class="stacked">
@@ -64,12 +63,21 @@ const takePasted = (): Promise<void> => take(new File([pasted.value], say('excha
             <tr v-for="one in tables" :key="one.value">
               <th scope="row">{{ one.label }}</th>
               <td>
-                <a v-if="one.isSheet" :href="`/api/exchange/${one.value}.xlsx`" download>{{
-                  $t('exchange.asSheet')
-                }}</a>
+                <a
+                  v-if="one.isSheet"
+                  :href="`/api/exchange/${one.value}.xlsx`"
+                  :aria-label="`${one.label}, ${$t('exchange.asSheet')}`"
+                  download
+                  >{{ $t('exchange.asSheet') }}</a
+                >
               </td>
               <td>
-                <a :href="`/api/exchange/${one.value}.csv`" download>{{ $t('exchange.asCsv') }}</a>
+                <a
+                  :href="`/api/exchange/${one.value}.csv`"
+                  :aria-label="`${one.label}, ${$t('exchange.asCsv')}`"
+                  download
+                  >{{ $t('exchange.asCsv') }}</a
+                >
               </td>
             </tr>
           </tbody>

@@ -103,7 +103,9 @@ useKeys({
       <span v-if="otherwise && !isOut" class="soft">{{ otherwise }}{{ ' ' }}</span>
       <template v-if="planned">{{ planned }}</template>
     </p>
-    <p v-if="!isCounted && (knife.verdict.action === 'quarantine' || isOut)" class="soft small">{{ $t('caution.unsafe') }}</p>
+    <p v-if="!isCounted && (knife.verdict.action === 'quarantine' || isOut)" class="soft small">
+      {{ $t('caution.unsafe') }}
+    </p>
     <KnifeActions class="actions" :knife="knife" @ask="dialog = $event" />
     <template v-if="story && !isCounted">
       <EdgeCurve :story="story" :knife="knife" />

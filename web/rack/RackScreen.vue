@@ -60,7 +60,10 @@ const words = computed(() => [
   })),
 ])
 const states = computed(() =>
-  ['in-service', 'counted', 'quarantined', 'retired', 'all'].map((state) => ({ value: state, label: say(`status.${state}`) })),
+  ['in-service', 'counted', 'quarantined', 'retired', 'all'].map((state) => ({
+    value: state,
+    label: say(`status.${state}`),
+  })),
 )
 const views = computed(() => (['strips', 'table'] as const).map((value) => ({ value, label: say(`rack.${value}`) })))
 const sorts = computed(() => SORTS.map((sort) => ({ value: sort, label: say(`sort.${sort}`) })))

@@ -4,7 +4,8 @@ import FileUpload, { type FileUploadSelectEvent } from 'primevue/fileupload'
 /** Chooses a file, which is handed on and goes nowhere by itself. */
 defineProps<{
   label: string
-  accept: string
+  /** what may be chosen; anything, where the screen says itself what a file is */
+  accept?: string
   disabled?: boolean
   /** a tablet or phone opens its camera for it */
   camera?: boolean
@@ -22,7 +23,7 @@ function chosen(event: FileUploadSelectEvent): void {
     mode="basic"
     custom-upload
     auto
-    :accept="accept"
+    v-bind="accept === undefined ? {} : { accept }"
     :choose-label="label"
     :disabled="disabled ?? false"
     :invalid-file-type-message="$t('shell.wrongFile', { name: '{0}' })"

@@ -1,0 +1,62 @@
+import { z } from 'zod'
+import { DAY_ORDERS, Id, Name, StatedHabitName, TimeZone } from './scalars'
+import { ServiceLimits } from './house'
+import type { Wire } from './wire'
+
+export const WHOLE_HOUSE_FORMAT = 'yorvik-house'
+export const WHOLE_HOUSE_VERSION = 1
+
+/** Everything of a house but who may sign in, in the order in which one part needs another. */
+export const HOUSE_PARTS = [
+  'people',
+  'devices',
+  'stations',
+  'station_work',
+  'weekly_spans',
+  'special_days',
+  'special_spans',
+  'benches',
+  'gear',
+  'stack_pieces',
+  'recipes',
+  'recipe_preferences',
+  'ways',
+  'knives',
+  'events',
+  'work_orders',
+  'bench_sessions',
+  'bench_actions',
+  'carry_overs',
+  'session_photos',
+  'burr_times',
+  'side_times',
+  'shifts',
+  'shift_days',
+  'person_skills',
+  'honing_walks',
+  'plans',
+  'file_meanings',
+] as const
+export type HousePart = (typeof HOUSE_PARTS)[number]
+
+const Row = z.record(z.string().max(40), z.json())
+export type HouseRow = Wire<typeof Row>
+
+/** A house as one file: its own settings, and each part as rows, named as docs/formats.md describes them. */
+export const WholeHouse = z.object({
+  format: z.literal(WHOLE_HOUSE_FORMAT),
+  version: z.literal(WHOLE_HOUSE_VERSION),
+  house: z.object({
+    name: Name,
+    zone: TimeZone,
+    units: z.enum(['mm', 'in']),
+    serviceLimits: ServiceLimits,
+    honingHabit: StatedHabitName.nullable(),
+    dayOrder: z.enum(DAY_ORDERS),
+  }),
+  parts: z.record(z.enum(HOUSE_PARTS), z.array(Row)),
+})
+export type WholeHouse = Wire<typeof WholeHouse>
+
+/** A whole house on its way in, and which of its people is the one who brings it. */
+export const WholeHouseIn = z.object({ file: WholeHouse, personId: Id, jobId: Id.optional() })
