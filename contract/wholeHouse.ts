@@ -39,7 +39,7 @@ export const HOUSE_PARTS = [
 ] as const
 export type HousePart = (typeof HOUSE_PARTS)[number]
 
-const Row = z.record(z.string().max(40), z.json())
+const Row = z.record(z.string().max(40), z.unknown())
 export type HouseRow = Wire<typeof Row>
 
 /** A house as one file: its own settings, and each part as rows, named as docs/formats.md describes them. */
@@ -54,7 +54,8 @@ export const WholeHouse = z.object({
     honingHabit: StatedHabitName.nullable(),
     dayOrder: z.enum(DAY_ORDERS),
   }),
-  parts: z.record(z.enum(HOUSE_PARTS), z.array(Row)),
+  /** a part without rows may be left out */
+  parts: z.partialRecord(z.enum(HOUSE_PARTS), z.array(Row)),
 })
 export type WholeHouse = Wire<typeof WholeHouse>
 

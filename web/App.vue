@@ -100,13 +100,19 @@ useKeys({
         {{ $t('bench.soakRings', { stone: soak.stoneName }) }}
         <AppButton kind="quiet" @click="soaks.lift(soak.stoneId)">{{ $t('bench.soakLift') }}</AppButton>
       </p>
-      <p v-if="jobs.isOpen && jobs.job && route.name !== 'learned'" class="weather job">
-        <RouterLink to="/learned">{{
-          $t('house-learned.rebuilding', { done: jobs.job.done, total: jobs.job.total })
+      <p
+        v-if="jobs.isOpen && jobs.job && route.name !== (jobs.job.kind === 'import' ? 'deliveries' : 'learned')"
+        class="weather job"
+      >
+        <RouterLink :to="jobs.job.kind === 'import' ? '/deliveries' : '/learned'">{{
+          $t(jobs.job.kind === 'import' ? 'exchange.progress' : 'house-learned.rebuilding', {
+            done: jobs.job.done,
+            total: jobs.job.total,
+          })
         }}</RouterLink>
         <ProgressLine
           v-if="jobs.job.total > 0"
-          :label="$t('house-learned.rebuildTitle')"
+          :label="$t(jobs.job.kind === 'import' ? 'exchange.busy.taking' : 'house-learned.rebuildTitle')"
           :done="jobs.job.done"
           :total="jobs.job.total"
         />

@@ -1,8 +1,11 @@
 import { z } from 'zod'
 import { endpoint } from '../endpoint'
 import { Id } from '../scalars'
+import { WholeHouseIn } from '../wholeHouse'
 import { ExchangeOutcome, ReadingTold, Sheet, TableName, TakeRows } from '../exchange'
 
+/** A house of ten years, with its pictures. */
+const MOST_HOUSE_BYTES = 200_000_000
 const MOST_SHEET_BYTES = 24_000_000
 
 export const exchangeEndpoints = {
@@ -19,5 +22,9 @@ export const exchangeEndpoints = {
     }),
     mostBytes: MOST_SHEET_BYTES,
     answer: ExchangeOutcome,
+  }),
+  bringHouse: endpoint('post', '/api/house/whole', 'manage-house', 'Bring a whole house into an empty one', {
+    body: WholeHouseIn,
+    mostBytes: MOST_HOUSE_BYTES,
   }),
 } as const

@@ -42,3 +42,7 @@ const REFUSED_VALUE = /^(22003|22007|22008|22021|22P02|22P05|23514)$/
 /** The fault behind a value that the contract let through and the database did not; null for any other error. */
 export const refusedValue = (error: unknown): Fault | null =>
   isRefusal(error) && REFUSED_VALUE.test(error.code) ? new Fault('invalid', 'value-refused') : null
+
+/** Whether the database refused a row for what is in it: a value, a bound, a twin, or something that is not there. */
+export const isRefusedRow = (error: unknown): boolean =>
+  (isRefusal(error) && /^2[23]/.test(error.code)) || (error instanceof Fault && error.key === 'value-refused')

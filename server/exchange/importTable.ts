@@ -7,15 +7,14 @@ import type { Clock } from '../clock'
 import { changeHouse } from '../db/changeHouse'
 import type { Database, Queryable } from '../db/database'
 import { listMeanings, saveMeanings, type FileMeaning } from '../db/queries/exchange/meanings'
-import { endJob, noteProgress, openImport } from '../db/queries/house/jobs'
-import { Fault } from '../faults'
 import type { Caller } from '../signIn/sessions'
 import { planEvents, planReadings } from './eventTables'
 import { planFleet } from './fleetTable'
 import { planGear } from './gearTable'
 import { planPeople } from './peopleTable'
-import { loadPresent, type Present, type TablePlan, type Taking } from './plan'
+import { loadPresent, type Present, type TablePlan } from './plan'
 import { meaningKey, type Meanings, type Reading } from './readTable'
+import { withProgress } from './progress'
 import { planShifts } from './shiftTable'
 import { plain } from './spellings/plain'
 
@@ -99,49 +98,29 @@ export async function importTable(
     return await PLANNERS[table](reading, await loadPresent(client, caller, clock(), say), client)
   }
   if (take === 'none') return outcome(await planOn(db), null)
-  return await withProgress(db, caller, jobId, rowsOf(sheets), (step) =>
-    changeHouse(db, caller.house.id, async (change) => {
-      const plan = await planOn(change)
-      const looked = outcome(plan, null)
-      const isStale = fingerprint !== undefined && fingerprint !== looked.fingerprint
-      const good = plan.rows.filter(({ verb }) => verb === 'add' || verb === 'change' || verb === 'same')
-      const isBlocked = take === 'all' && looked.counts.problem > 0
-      if (isStale || isBlocked || good.length === 0) {
-        change.nothingNew()
-        return { ...looked, stale: isStale }
-      }
-      const rows = new Set(good.map(({ row }) => row))
-      await plan.apply(change, { takes: (row) => rows.has(row), step })
-      await saveMeanings(change, caller.house.id, table, toRemember(told, plan))
-      return outcome(plan, looked.counts.add + looked.counts.change)
-    }),
+  return await withProgress(
+    db,
+    caller,
+    jobId,
+    rowsOf(sheets),
+    (step) =>
+      changeHouse(db, caller.house.id, async (change) => {
+        const plan = await planOn(change)
+        const looked = outcome(plan, null)
+        const isStale = fingerprint !== undefined && fingerprint !== looked.fingerprint
+        const good = plan.rows.filter(({ verb }) => verb === 'add' || verb === 'change' || verb === 'same')
+        const isBlocked = take === 'all' && looked.counts.problem > 0
+        if (isStale || isBlocked || good.length === 0) {
+          change.nothingNew()
+          return { ...looked, stale: isStale }
+        }
+        const rows = new Set(good.map(({ row }) => row))
+        await plan.apply(change, { takes: (row) => rows.has(row), step })
+        await saveMeanings(change, caller.house.id, table, toRemember(told, plan))
+        return outcome(plan, looked.counts.add + looked.counts.change)
+      }),
+    ({ applied }) => applied !== null,
   )
 }
 
 const rowsOf = (sheets: Reading['sheets']): number => sheets.reduce((sum, { rows }) => sum + rows.length, 0)
-/** Longer than any file takes; past it the server that was at it is taken to be gone. */
-const WORK_SECONDS = 600
-
-/** Does the work as a job of the house that can be followed and stopped; without a name for it, just does it. */
-async function withProgress(
-  db: Database,
-  caller: Caller,
-  jobId: string | undefined,
-  total: number,
-  work: (step: Taking['step']) => Promise<ExchangeOutcome>,
-): Promise<ExchangeOutcome> {
-  const houseId = caller.house.id
-  if (jobId === undefined) return await work(() => Promise.resolve())
-  await openImport(db, houseId, { id: jobId, askedBy: caller.person.id, total, seconds: WORK_SECONDS })
-  try {
-    // what is noted of the job stands outside the change, so that others see it before the change is done
-    const result = await work(async (rows) => {
-      if (await noteProgress(db, houseId, jobId, rows)) throw new Fault('conflict', 'import-stopped')
-    })
-    await endJob(db, houseId, jobId, result.applied === null ? 'cancelled' : 'done')
-    return result
-  } catch (error) {
-    await endJob(db, houseId, jobId, error instanceof Fault && error.key === 'import-stopped' ? 'cancelled' : 'failed')
-    throw error
-  }
-}

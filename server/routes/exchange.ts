@@ -1,4 +1,5 @@
 import type { Express, Request, Response } from 'express'
+import { once } from 'node:events'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { z } from 'zod'
@@ -8,6 +9,7 @@ import type { Say } from '../../words/say'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { importTable } from '../exchange/importTable'
+import { bringWholeHouse, wholeHouseFolder, writeWholeHouse } from '../exchange/wholeHouse'
 import { AS_SPREADSHEET, writeCsv, writeSpreadsheet, writeTemplate } from '../exchange/writeTable'
 import { Fault } from '../faults'
 import type { Mount } from '../mount'
@@ -32,6 +34,23 @@ export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: 
       answer().catch(next)
     })
   }
+  mount(endpoints.bringHouse, async ({ caller, body }) => {
+    await bringWholeHouse(db, caller, body)
+    return {}
+  })
+  file('/api/house/whole.json', async (caller, _name, response) => {
+    response.type('application/json').attachment('yorvik-house.json')
+    await writeWholeHouse(db, caller, async (text) => {
+      if (!response.write(text)) await once(response, 'drain')
+    })
+    response.end()
+  })
+  file('/api/house/whole.zip', async (caller, _name, response) => {
+    response
+      .type('application/zip')
+      .attachment('yorvik-house.zip')
+      .end(await wholeHouseFolder(db, caller))
+  })
   file('/api/exchange/:file.csv', async (caller, name, response) => {
     const table = TableName.parse(name)
     response.type('text/csv; charset=utf-8').attachment(`yorvik-${table}.csv`)

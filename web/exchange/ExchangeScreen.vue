@@ -7,6 +7,7 @@ import FileField from '../ui/FileField.vue'
 import LongTextField from '../ui/LongTextField.vue'
 import FoldSection from '../ui/FoldSection.vue'
 import DeliveryIn from './DeliveryIn.vue'
+import HouseIn from './HouseIn.vue'
 import { useDelivery } from './useDelivery'
 
 const delivery = useDelivery()
@@ -27,7 +28,8 @@ const takePasted = (): Promise<void> => take(new File([pasted.value], say('excha
       <h1>{{ $t('exchange.title') }}</h1>
       <span class="soft">{{ $t('exchange.lead') }}</span>
     </header>
-    <DeliveryIn v-if="delivery.file.value" :delivery="delivery" />
+    <HouseIn v-if="delivery.house.value" :delivery="delivery" />
+    <DeliveryIn v-else-if="delivery.file.value" :delivery="delivery" />
     <div v-else class="columns">
       <section class="heavy-rule">
         <h2>{{ $t('exchange.in') }}</h2>
@@ -82,6 +84,12 @@ const takePasted = (): Promise<void> => take(new File([pasted.value], say('excha
             </tr>
           </tbody>
         </table>
+        <h3>{{ $t('exchange.house.title') }}</h3>
+        <p class="soft small">{{ $t('exchange.house.hint') }}</p>
+        <p class="keys">
+          <a class="button small" href="/api/house/whole.json" download>{{ $t('exchange.house.json') }}</a>
+          <a class="button small" href="/api/house/whole.zip" download>{{ $t('exchange.house.folder') }}</a>
+        </p>
       </section>
     </div>
   </div>

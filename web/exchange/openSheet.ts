@@ -1,8 +1,10 @@
+import type { HouseAsRows } from '../../sheets/houseFolder'
 import { MOST_FILE_BYTES, SheetFault, type Book, type Cell } from '../../sheets/sheet'
 import type { SheetAnswer, SheetTask } from '../workers/sheetWorker'
 
 /** No file of a kitchen takes longer; one that does was made to. */
 const MOST_MS = 30_000
+const MOST_HOUSE_BYTES = 200_000_000
 
 /** Does one task in a worker of its own, which is ended whatever it has come to when time is up or nobody waits. */
 async function inWorker(task: SheetTask, signal: AbortSignal): Promise<SheetAnswer> {
@@ -31,17 +33,24 @@ async function inWorker(task: SheetTask, signal: AbortSignal): Promise<SheetAnsw
 }
 
 /**
- * A file as sheets of cells.
+ * A file as sheets of cells, or as the whole house that it is.
  *
  * @throws SheetFault with what is wrong with it; AbortError when nobody waits for it any more
  */
-export async function openFile(file: File, encoding: string | undefined, signal: AbortSignal): Promise<Book> {
-  if (file.size > MOST_FILE_BYTES) throw new SheetFault('too-big', { most: MOST_FILE_BYTES / 1e6 })
+export async function openFile(
+  file: File,
+  encoding: string | undefined,
+  signal: AbortSignal,
+): Promise<{ readonly book: Book } | { readonly house: HouseAsRows }> {
+  const isHouse = /\.(json|zip)$/i.test(file.name)
+  const most = isHouse ? MOST_HOUSE_BYTES : MOST_FILE_BYTES
+  if (file.size > most) throw new SheetFault('too-big', { most: most / 1e6 })
   const bytes = new Uint8Array(await file.arrayBuffer())
   const answer = await inWorker({ kind: 'read', bytes, name: file.name, encoding }, signal)
   if (answer.kind === 'fault') throw new SheetFault(answer.key, answer.values)
+  if (answer.kind === 'house') return { house: answer.house }
   if (answer.kind !== 'read') throw new SheetFault('broken-file')
-  return answer.book
+  return { book: answer.book }
 }
 
 /** Rows as an .xlsx file. */

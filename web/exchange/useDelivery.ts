@@ -2,6 +2,8 @@ import { v7 as newId } from 'uuid'
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { ExchangeOutcome, ReadingTold, TableName } from '../../contract/exchange'
+import { WHOLE_HOUSE_FORMAT, WHOLE_HOUSE_VERSION, type WholeHouse } from '../../contract/wholeHouse'
+import type { HouseAsRows } from '../../sheets/houseFolder'
 import { SheetFault, type Book, type Cell } from '../../sheets/sheet'
 import { call } from '../api'
 import { say } from '../i18n'
@@ -18,6 +20,7 @@ export function useDelivery() {
   const table = ref<TableName>('fleet')
   const file = shallowRef<File | null>(null)
   const book = shallowRef<Book | null>(null)
+  const house = shallowRef<HouseAsRows | null>(null)
   const told = ref<Told>({})
   const outcome = shallowRef<ExchangeOutcome | null>(null)
   const refusal = ref('')
@@ -63,12 +66,13 @@ export function useDelivery() {
   async function open(chosen: File, encoding?: string): Promise<void> {
     close()
     file.value = chosen
-    let opened: Book | null = null
-    await during('opening', async () => {
-      opened = await openFile(chosen, encoding, waiting.signal)
+    await during('opening', async (isCurrent) => {
+      const opened = await openFile(chosen, encoding, waiting.signal)
+      if (!isCurrent()) return
+      if ('house' in opened) house.value = opened.house
+      else book.value = opened.book
     })
-    if (!opened) return
-    book.value = opened
+    if (!book.value) return
     await look()
     // a list of people dropped where knives are expected is read as what it is
     const rather = outcome.value?.looksLike
@@ -154,6 +158,26 @@ export function useDelivery() {
     jobId.value = null
   }
 
+  /** Brings a whole house in, as the one of its people who brings it. */
+  async function takeHouse(personId: string): Promise<boolean> {
+    const whole = house.value
+    if (!whole) return false
+    jobId.value = newId()
+    let isIn = false
+    await during('taking', async () => {
+      await call(endpoints.bringHouse, {
+        body: {
+          file: { ...(whole as unknown as WholeHouse), format: WHOLE_HOUSE_FORMAT, version: WHOLE_HOUSE_VERSION },
+          personId,
+          jobId: jobId.value ?? undefined,
+        },
+      })
+      isIn = true
+    })
+    jobId.value = null
+    return isIn
+  }
+
   /** Rows that were not brought in, under the file's own header, each with what is wrong with it. */
   async function rest(): Promise<Blob> {
     const seen = outcome.value
@@ -178,6 +202,7 @@ export function useDelivery() {
     busy.value = null
     file.value = null
     book.value = null
+    house.value = null
     told.value = {}
     outcome.value = null
     refusal.value = ''
@@ -198,6 +223,7 @@ export function useDelivery() {
     table,
     file,
     book,
+    house,
     outcome,
     refusal,
     busy,
@@ -214,6 +240,7 @@ export function useDelivery() {
     mend,
     tell,
     take,
+    takeHouse,
     rest,
     close,
     stop,

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useJobs } from '../live/jobs'
 import { refusalText } from '../refusalText'
 import AppButton from '../ui/AppButton.vue'
 import ProgressLine from '../ui/ProgressLine.vue'
 
 const jobs = useJobs()
-const { job, isOpen } = storeToRefs(jobs)
+const { job: latest, isOpen } = storeToRefs(jobs)
+const job = computed(() => (latest.value?.kind === 'rebuild' ? latest.value : null))
 const refusal = ref('')
 async function attempt(work: () => Promise<void>): Promise<void> {
   try {

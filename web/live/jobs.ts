@@ -6,13 +6,15 @@ import type { Job } from '../../contract/learning'
 import { call } from '../api'
 
 const POLL_MS = 700
+/** Work that everybody is told of; the plan tells of its own. */
+const TOLD: ReadonlySet<Job['kind']> = new Set<Job['kind']>(['rebuild', 'import'])
 
 /** The house's long work: it goes on at the server whatever page is open, and is told on all of them. */
 export const useJobs = defineStore('jobs', () => {
   const job = shallowRef<Job | null>(null)
   const isOpen = computed(() => job.value?.status === 'waiting' || job.value?.status === 'running')
   async function read(): Promise<void> {
-    job.value = (await call(endpoints.jobs)).find(({ kind }) => kind === 'rebuild') ?? null
+    job.value = (await call(endpoints.jobs)).find(({ kind }) => TOLD.has(kind)) ?? null
   }
   const { pause, resume } = useIntervalFn(
     async () => {

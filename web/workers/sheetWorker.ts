@@ -1,3 +1,4 @@
+import { readHouse, type HouseAsRows } from '../../sheets/houseFolder'
 import { readFile } from '../../sheets/readFile'
 import { SheetFault, type Book, type Cell } from '../../sheets/sheet'
 import { writeBook } from '../../sheets/writeBook'
@@ -7,17 +8,23 @@ export type SheetTask =
   | { readonly kind: 'write'; readonly name: string; readonly rows: readonly (readonly Cell[])[] }
 export type SheetAnswer =
   | { readonly kind: 'read'; readonly book: Book }
+  | { readonly kind: 'house'; readonly house: HouseAsRows }
   | { readonly kind: 'written'; readonly bytes: Uint8Array }
   | { readonly kind: 'fault'; readonly key: string; readonly values: Readonly<Record<string, string | number>> }
+
+const MOST_HOUSE_BYTES = 200_000_000
+
+function done(task: SheetTask): SheetAnswer {
+  if (task.kind === 'write') return { kind: 'written', bytes: writeBook([{ name: task.name, rows: task.rows }]) }
+  const house = readHouse(task.bytes, MOST_HOUSE_BYTES)
+  return house ? { kind: 'house', house } : { kind: 'read', book: readFile(task.bytes, task.name, task.encoding) }
+}
 
 /** Opens and writes files off the page's thread: whatever is in one, the page stays at hand. */
 addEventListener('message', ({ data }: MessageEvent<SheetTask>) => {
   let answer: SheetAnswer
   try {
-    answer =
-      data.kind === 'read'
-        ? { kind: 'read', book: readFile(data.bytes, data.name, data.encoding) }
-        : { kind: 'written', bytes: writeBook([{ name: data.name, rows: data.rows }]) }
+    answer = done(data)
   } catch (error) {
     answer =
       error instanceof SheetFault

@@ -1,7 +1,7 @@
 import { GEAR_KINDS } from '../../../core/abrasive/gear'
 import type { GearKind } from '../../../core/abrasive/gear'
 import type { PersonRole } from '../../../core/house/rights'
-import type { Board, Product } from '../../../core/house/stations'
+import type { Product } from '../../../core/house/stations'
 import type { Zone } from '../../../core/knife/zones'
 import type { KnifeStatus } from '../../../core/edge/log/state'
 import { said, Spellings } from './plain'
@@ -148,16 +148,4 @@ export const productsByName = new Spellings<Product>([
     said`butchery, butcher, butcher shop, metzgerei, fleischerei, boucherie, carnicería, macelleria, talho,
       açougue`,
   ],
-])
-
-export const boards = new Spellings<Board>([
-  ['end-grain', said`end-grain, end grain, butcher block, hirnholz, bois debout`],
-  ['edge-grain', said`edge-grain, edge grain, wood, wooden, holz, bois, madera, legno, madeira`],
-  ['rubber', said`rubber, gummi, caoutchouc, goma, gomma, borracha`],
-  [
-    'soft-plastic',
-    said`soft-plastic, soft plastic, plastic, kunststoff, plastique, plástico, plastica, polyethylene, pe`,
-  ],
-  ['hard-plastic', ['hard-plastic', 'hard plastic', 'polypropylene']],
-  ['plate', said`plate, stainless, steel table, glass, marble`],
 ])

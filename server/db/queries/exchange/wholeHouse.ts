@@ -106,11 +106,6 @@ export async function insertPart(
   }
 }
 
-/** Empties a house of one part. */
-export async function clearPart(db: Queryable, houseId: string, part: HousePart): Promise<void> {
-  await db.query(`delete from ${part} where house_id = $1`, [houseId])
-}
-
 /** Whether a house has anything that a person would miss: a knife, or somebody else. */
 export async function isInhabited(db: Queryable, houseId: string): Promise<boolean> {
   const { found } = await db.one<{ found: boolean }>(
@@ -122,16 +117,37 @@ export async function isInhabited(db: Queryable, houseId: string): Promise<boole
   return found
 }
 
-/** Makes somebody of the house the one who signs in as another did, with that one's sessions. */
-export async function takeOverSignIn(db: Queryable, houseId: string, from: string, to: string): Promise<void> {
+/** Gives somebody what somebody else signed in with, who then signs in no more. */
+export async function handOnSignIn(
+  db: Queryable,
+  houseId: string,
+  to: string,
+  signIn: { readonly name: string | null; readonly passwordHash: string | null; readonly pinHash: string | null },
+): Promise<void> {
   await db.query(
-    `with old as (
-       select sign_in_name, password_hash from people where house_id = $1 and id = $2
-     ), freed as (
-       update people set sign_in_name = null, password_hash = null where house_id = $1 and id = $2 returning id
-     )
-     select from old, freed`,
-    [houseId, from],
+    `update people set sign_in_name = $3, password_hash = $4, pin_hash = $5 where house_id = $1 and id = $2`,
+    [houseId, to, signIn.name, signIn.passwordHash, signIn.pinHash],
   )
+}
+
+/** Takes the name and the sign-in from somebody, so that somebody else may have them. */
+export async function makeNameless(db: Queryable, houseId: string, personId: string): Promise<void> {
+  await db.query(
+    `update people set name = id::text, sign_in_name = null, password_hash = null where house_id = $1 and id = $2`,
+    [houseId, personId],
+  )
+}
+
+/** Hands the sessions of somebody on to somebody else of the house, and lets the first go. */
+export async function replacePerson(db: Queryable, houseId: string, from: string, to: string): Promise<void> {
   await db.query('update sessions set person_id = $3 where house_id = $1 and person_id = $2', [houseId, from, to])
+  await db.query('delete from people where house_id = $1 and id = $2', [houseId, from])
+}
+
+/** Empties a house of one part, but for one person. */
+export async function clearPart(db: Queryable, houseId: string, part: HousePart, keepPersonId: string): Promise<void> {
+  await db.query(`delete from ${part} where house_id = $1 ${part === 'people' ? 'and id <> $2' : "and $2 <> ''"}`, [
+    houseId,
+    keepPersonId,
+  ])
 }
