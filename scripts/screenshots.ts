@@ -14,9 +14,6 @@ interface Picture {
 
 const PHONE = [390, 844] as const
 const FOLDER = 'docs/screenshots'
-const SHEET =
-  'Code;Type;Blade length (in);Spine (mm);Station;Holder;Shelf\nKM-1;Chef’s knife;9,5;2,3;Sauté;Oda Finch;A\nKM-2;Axe;6;;Grill;;B\nCH-04;chef;9,4;;Grill;;C'
-
 /** Begins a full session and works the first side as far as the belly. */
 async function atTheStone(page: Page): Promise<void> {
   await page.getByRole('button', { name: /Begin/ }).click()
@@ -79,9 +76,8 @@ const PICTURES: readonly Picture[] = [
     name: 'deliveries',
     path: '/deliveries',
     prepare: async (page) => {
-      await page.getByLabel('or paste it').fill(SHEET)
-      await page.getByRole('button', { name: 'Dry run' }).click()
-      await page.getByText('1 to add').scrollIntoViewIfNeeded()
+      await page.locator('input[type=file]').setInputFiles('tests/e2e/files/thirty-knives.xlsx')
+      await page.getByText('One row has a problem.').waitFor()
     },
   },
   { name: 'house-stations', path: '/house?part=stations' },

@@ -40,7 +40,9 @@ onMounted(() => {
 /** News comes after the first screen; what is told before that waits for it. */
 const NoticeBar = defineAsyncComponent(() => import('./ui/NoticeBar.vue'))
 const ScreenHelp = defineAsyncComponent(() => import('./ui/ScreenHelp.vue'))
+const ScanDialog = defineAsyncComponent(() => import('./scan/ScanDialog.vue'))
 const finding = ref(false)
+const scanning = ref(false)
 const helping = ref(false)
 // letters typed while the finder is still opening are meant for it
 const canLeap = computed(() => session.signedIn !== null && !bare.value && !finding.value)
@@ -75,6 +77,9 @@ useKeys({
     event.preventDefault()
     if (session.signedIn) finding.value = true
   },
+  '.': () => {
+    if (session.signedIn) scanning.value = true
+  },
   '?': () => {
     helping.value = true
   },
@@ -90,7 +95,7 @@ useKeys({
 <template>
   <a class="unseen" href="#main">{{ $t('shell.skip') }}</a>
   <div class="shell" :class="{ bare }">
-    <NavRail v-if="!bare && session.signedIn" @find="finding = true" @keys="helping = true" />
+    <NavRail v-if="!bare && session.signedIn" @find="finding = true" @scan="scanning = true" @keys="helping = true" />
     <main id="main" tabindex="-1">
       <p v-if="session.signedIn && (fleet.stale || outbox.waitingCount > 0)" class="weather" role="status">
         {{ fleet.stale ? $t('shell.stale') : '' }}
@@ -121,6 +126,7 @@ useKeys({
     </main>
   </div>
   <KnifeFinder v-if="finding" v-model:visible="finding" />
+  <ScanDialog v-if="scanning" v-model:visible="scanning" />
   <ScreenHelp v-if="helping" v-model:visible="helping" />
   <NoticeBar />
 </template>

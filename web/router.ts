@@ -18,7 +18,14 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/today', name: 'today', component: TodayScreen },
       { path: '/wall', name: 'wall', component: () => import('./today/WallScreen.vue'), meta: { bare: true } },
       { path: '/rack', name: 'rack', component: () => import('./rack/RackScreen.vue') },
-      { path: '/labels', name: 'labels', component: () => import('./rack/LabelSheet.vue') },
+      { path: '/labels', name: 'labels', component: () => import('./labels/LabelSheet.vue') },
+      // what labels say to a camera, in capitals or not: a knife, a place at the rack, a piece of gear
+      {
+        path: '/k/:code',
+        redirect: ({ params }) => ({ name: 'knife', params: { code: String(params['code']).toUpperCase() } }),
+      },
+      { path: '/p/:place', name: 'place', component: () => import('./labels/PlaceLanding.vue'), props: true },
+      { path: '/g/:gear', redirect: '/house?part=gear' },
       { path: '/knife/:code', name: 'knife', component: () => import('./knife/KnifeScreen.vue'), props: true },
       {
         path: '/check/:code',

@@ -77,6 +77,7 @@ describe('the database', () => {
       '0013_recipes_say_what_they_record',
       '0014_honing_as_a_habit',
       '0015_house_ways',
+      '0016_what_files_mean',
     ])
   })
 

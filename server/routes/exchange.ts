@@ -1,6 +1,6 @@
 import type { Express, Request, Response } from 'express'
 import { once } from 'node:events'
-import { Readable } from 'node:stream'
+import { PassThrough, Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { z } from 'zod'
 import { endpoints } from '../../contract/endpoints'
@@ -40,10 +40,13 @@ export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: 
   })
   file('/api/house/whole.json', async (caller, _name, response) => {
     response.type('application/json').attachment('yorvik-house.json')
-    await writeWholeHouse(db, caller, async (text) => {
-      if (!response.write(text)) await once(response, 'drain')
+    const text = new PassThrough()
+    const sending = pipeline(text, response)
+    await writeWholeHouse(db, caller, async (part) => {
+      if (!text.write(part)) await once(text, 'drain')
     })
-    response.end()
+    text.end()
+    await sending
   })
   file('/api/house/whole.zip', async (caller, _name, response) => {
     response

@@ -7,7 +7,7 @@ import { useSession } from '../stores/session'
 import AppButton from './AppButton.vue'
 import MoreMenu, { type MoreItem } from './MoreMenu.vue'
 
-const emit = defineEmits<{ find: []; keys: [] }>()
+const emit = defineEmits<{ find: []; scan: []; keys: [] }>()
 const session = useSession()
 const fleet = useFleet()
 const router = useRouter()
@@ -55,6 +55,12 @@ const behind = computed((): MoreItem[] => [
     },
   },
   {
+    label: say('nav.scan'),
+    act: () => {
+      emit('scan')
+    },
+  },
+  {
     label: say('help.label'),
     act: () => {
       emit('keys')
@@ -82,6 +88,9 @@ const behind = computed((): MoreItem[] => [
     <span class="gap wide" />
     <AppButton kind="bare" class="wide" @click="emit('find')">
       <span class="pi pi-search" aria-hidden="true" />{{ $t('nav.find') }}
+    </AppButton>
+    <AppButton kind="bare" class="wide" @click="emit('scan')">
+      <span class="pi pi-qrcode" aria-hidden="true" />{{ $t('nav.scan') }}
     </AppButton>
     <AppButton kind="bare" class="wide" @click="emit('keys')">{{ $t('nav.keys') }}</AppButton>
     <AppButton kind="bare" class="wide" @click="signOut">
