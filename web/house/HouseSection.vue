@@ -4,6 +4,7 @@ import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import { STATED_HABITS, type StatedHabit } from '../../core/edge/fleet/habits'
 import { KNIFE_ROLES } from '../../core/knife/knifeTypes'
+import { DAY_ORDERS } from '../../contract/scalars'
 import { call } from '../api'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
@@ -17,6 +18,8 @@ import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
 import { timeZoneChoices } from '../ui/timeZones'
 
+/** The last day of March, in each order. */
+const DAY_EXAMPLES = { dmy: '31/03/2026', mdy: '03/31/2026', ymd: '2026-03-31' } as const
 const session = useSession()
 const notices = useNotices()
 const fleet = useFleet()
@@ -24,9 +27,10 @@ const {
   name = '',
   zone = 'UTC',
   units: unitsNow = 'mm',
+  dayOrder = 'dmy',
   serviceLimits = { fine: 260, general: 350, butchery: 420, bread: 600 },
 } = session.house ?? {}
-const form = reactive({ name, zone, units: unitsNow })
+const form = reactive({ name, zone, units: unitsNow, dayOrder })
 const habit = ref<StatedHabit | 'unsaid'>(session.house?.honingHabit ?? 'unsaid')
 const habits = computed(() =>
   (['unsaid', ...STATED_HABITS] as const).map((value) => ({ value, label: say(`habit.${value}`) })),
@@ -36,6 +40,9 @@ const units = computed(() => [
   { value: 'mm' as const, label: say('door.mm') },
   { value: 'in' as const, label: say('door.inches') },
 ])
+const orders = computed(() =>
+  DAY_ORDERS.map((value) => ({ value, label: `${say(`exchange.order.${value}`)}: ${DAY_EXAMPLES[value]}` })),
+)
 const theme = useTheme()
 const themes = computed(() => THEMES.map((value) => ({ value, label: say(`theme.${value}`) })))
 
@@ -69,6 +76,12 @@ const zones = timeZoneChoices(zone)
         :hint="$t('door.zoneHint')"
       />
       <ChoiceField v-model="form.units" :label="$t('field.units')" :options="units" />
+      <ChoiceField
+        v-model="form.dayOrder"
+        :label="$t('house.dayOrder')"
+        :options="orders"
+        :hint="$t('house.dayOrderHint')"
+      />
       <ChoiceField v-model="habit" :label="$t('habit.label')" :options="habits" :hint="$t('habit.hint')" />
     </div>
     <section class="heavy-rule">
