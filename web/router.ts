@@ -18,6 +18,7 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/today', name: 'today', component: TodayScreen },
       { path: '/wall', name: 'wall', component: () => import('./today/WallScreen.vue'), meta: { bare: true } },
       { path: '/rack', name: 'rack', component: () => import('./rack/RackScreen.vue') },
+      { path: '/rack-walk', name: 'rack-walk', component: () => import('./walk/RackWalk.vue'), meta: { bare: true } },
       { path: '/labels', name: 'labels', component: () => import('./labels/LabelSheet.vue') },
       // what labels say to a camera, in capitals or not: a knife, a place at the rack, a piece of gear
       {

@@ -19,6 +19,7 @@ const SCREENS = [
   '/knife/CH-07',
   '/wall',
   '/labels?knives=CH-07,BR-01,SB-01',
+  '/rack-walk',
   '/house?part=people',
   '/house?part=stations',
   '/house?part=week',
@@ -62,6 +63,33 @@ interface State {
 }
 /** What a screen looks like once somebody does something on it, or something goes wrong. */
 const STATES: readonly State[] = [
+  {
+    name: 'a kitchen’s own list being read',
+    path: '/deliveries',
+    reach: async (page) => {
+      await page.locator('input[type=file]').setInputFiles('tests/e2e/files/thirty-knives.xlsx')
+      await page.getByText('One row has a problem.').waitFor()
+      await page.getByRole('button', { name: /new stations? will be made/ }).click()
+      await page.getByRole('button', { name: 'Correct line 10' }).click()
+    },
+  },
+  {
+    name: 'a label being looked for',
+    path: '/today',
+    reach: async (page) => {
+      await expect(page.locator('section.person').first()).toBeVisible()
+      await page.keyboard.press('.')
+      await page.getByRole('button', { name: 'simulator' }).click()
+    },
+  },
+  {
+    name: 'a knife of the rack walk',
+    path: '/rack-walk',
+    reach: async (page) => {
+      await page.getByRole('button', { name: 'chef’s', exact: true }).click()
+      await expect(page.getByRole('button', { name: 'Next knife' })).toBeEnabled()
+    },
+  },
   {
     name: 'the finder with what it found',
     path: '/today',

@@ -45,6 +45,7 @@ const SCREENS = [
   '/crew',
   '/roll',
   '/labels?knives=CH-07,BR-01',
+  '/rack-walk',
   '/house?part=people',
   '/house?part=stations',
   '/house?part=week',

@@ -128,3 +128,71 @@ test('a kitchen moves in from its own list of thirty knives with a handful of to
   await expect(page.getByText('0 to add, 0 to change, 30 already so.')).toBeVisible()
   expect(heard).toEqual([])
 })
+
+test('twelve knives are walked along the rack with a tablet that dies, a network that goes and a camera', async ({
+  page,
+  context,
+}) => {
+  const heard = complaints(page)
+  await page.request.post(`${EMPTY}/api/session`, { data: { signInName: 'ansa', password: 'grain and ember' } })
+  await page.goto(`${EMPTY}/rack`)
+  const before = (await (await page.request.get(`${EMPTY}/api/fleet`)).json()).knives.length
+  await page.getByRole('link', { name: 'Rack walk' }).click()
+  const begun = Date.now()
+  const kinds = [
+    'chef’s',
+    'paring',
+    'chef’s',
+    'turning',
+    'bread',
+    'boning, stiff',
+    'chef’s',
+    'slicer',
+    'kitchen shears',
+  ]
+  const twelve = [...kinds, 'petty', 'scimitar', 'chef’s']
+  for (const [at, kind] of twelve.entries()) {
+    await page.getByRole('button', { name: kind, exact: true }).click()
+    if (at === 0) {
+      // drawn in true size once a bank card (ISO/IEC 7810 ID-1, 85.60 mm wide) has been laid beside it
+      await page.getByRole('button', { name: /bank card/ }).click()
+      await page.getByRole('slider', { name: 'Size of the card' }).press('ArrowRight')
+      await page.getByRole('button', { name: 'It fits' }).click()
+      await page.getByRole('button', { name: 'Scan the place' }).click()
+      const dialog = page.getByRole('dialog', { name: 'Scan a label' })
+      await dialog.getByRole('button', { name: 'simulator' }).click()
+      await dialog.getByRole('combobox', { name: 'Label before the camera' }).click()
+      await page.getByRole('searchbox').fill('Fish')
+      await page.getByRole('option', { name: 'Fish' }).click()
+      await expect(dialog).toBeHidden()
+    }
+    if (at === 2) await page.getByRole('slider', { name: /Lay the knife/ }).press('ArrowRight')
+    if (at === 4) await page.reload()
+    if (at === 6) await context.setOffline(true)
+    if (kind !== 'kitchen shears') await page.getByRole('button', { name: 'Skates on the skin' }).click()
+    await page.getByRole('button', { name: 'Next knife' }).click()
+    if (at === 7) {
+      await expect(page.getByText(/[23] wait to be sent/)).toBeVisible()
+      await context.setOffline(false)
+    }
+  }
+  expect(Date.now() - begun).toBeLessThan(180_000)
+  await page.getByRole('button', { name: 'That is all' }).click()
+  await expect(page.getByRole('heading', { name: '12 knives are in the house' })).toBeVisible()
+  await expect(page.getByText('…')).toBeHidden()
+  const { knives, stations } = await (await page.request.get(`${EMPTY}/api/fleet`)).json()
+  expect(knives).toHaveLength(before + 12)
+  const fish = stations.find(({ name }: { name: string }) => name === 'Fish').id
+  const walked = knives.filter(
+    ({ stationId, signCount }: Record<string, unknown>) => stationId === fish && signCount === 1,
+  )
+  expect(walked).toHaveLength(11)
+  const lengths = walked
+    .filter(({ type }: { type: string }) => type === 'chef')
+    .map(({ lengthMm }: { lengthMm: number }) => lengthMm)
+  // the length of the last one of a kind is where the next begins
+  expect(lengths.sort()).toEqual([240, 245, 245, 245])
+  await page.getByRole('link', { name: 'Print their labels' }).click()
+  await expect(page.locator('.paper li').filter({ hasText: 'Fish' })).toHaveCount(12)
+  expect(heard.filter((line) => !/ERR_INTERNET_DISCONNECTED|Failed to fetch/.test(line))).toEqual([])
+})

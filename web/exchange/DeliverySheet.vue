@@ -109,6 +109,7 @@ const isField = (row: Row, at: number): boolean => opened.value === row.row || B
               kind="bare"
               class="line-key"
               :aria-expanded="opened === row.row"
+              :aria-label="$t('exchange.openLine', { row: row.row })"
               :title="$t('exchange.openLine', { row: row.row })"
               @click="opened = opened === row.row ? null : row.row"
               >{{ row.row }}</AppButton

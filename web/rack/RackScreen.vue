@@ -80,6 +80,7 @@ const sorts = computed(() => SORTS.map((sort) => ({ value: sort, label: say(`sor
           {{ $t('rack.filters') }}
         </AppButton>
         <SegmentedChoice v-if="!isNarrow" v-model="query.view.value" :label="$t('rack.look')" :options="views" />
+        <AppButton v-if="session.may('edit-knife')" kind="quiet" to="/rack-walk">{{ $t('walk.title') }}</AppButton>
         <AppButton kind="main" v-if="session.may('edit-knife')" @click="adding = true">
           {{ $t('rack.add') }}
         </AppButton>

@@ -3,7 +3,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { verdictWords } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
-import { keyOfId, labelText, readLabel } from '../labels/labelText'
+import { keyOfId, labelText, readLabel, type LabelTarget } from '../labels/labelText'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
@@ -17,6 +17,9 @@ import { useScanner } from './useScanner'
 
 /** Reads the label of a knife, a place or a stone, from any screen, and offers what one scans it for. */
 const visible = defineModel<boolean>('visible', { required: true })
+/** where somebody is asked where they stand, the label of a place says it instead of leading there */
+const props = defineProps<{ asksPlace?: boolean }>()
+const emit = defineEmits<{ place: [stationId: string] }>()
 const fleet = useFleet()
 const formats = useFormats()
 const router = useRouter()
@@ -40,7 +43,11 @@ function read(text: string): void {
     else strange.value = target.key
   } else if (target.kind === 'place') {
     const station = [...fleet.stations.values()].find(({ id }) => keyOfId(id) === target.key)
-    leave({ name: 'rack', query: station ? { stations: station.id } : {} })
+    if (!props.asksPlace) leave({ name: 'rack', query: station ? { stations: station.id } : {} })
+    else if (station) {
+      visible.value = false
+      emit('place', station.id)
+    }
   } else leave('/house?part=gear')
 }
 const { fault, stream, start, show } = useScanner(video, read)
@@ -48,12 +55,17 @@ void start()
 
 const words = computed(() => (knife.value ? verdictWords(knife.value, say, formats.value) : null))
 const knives = computed(() => fleet.knives.map(({ code: value, type }) => ({ value, also: say(`type.${type}`) })))
+const labelled = (target: LabelTarget, label: string): { value: string; label: string } => ({
+  value: labelText(location.origin, target),
+  label,
+})
 const held = computed(() => [
   { value: '', label: say('scan.hold') },
-  ...fleet.knives.map(({ code: value }) => ({ value, label: value })),
+  ...(props.asksPlace ? [] : fleet.knives.map(({ code: key }) => labelled({ kind: 'knife', key }, key))),
+  ...[...fleet.stations.values()].map(({ id, name }) => labelled({ kind: 'place', key: keyOfId(id) }, name)),
 ])
-function hold(key: string): void {
-  if (key !== '') show(labelStream(labelText(location.origin, { kind: 'knife', key })))
+function hold(text: string): void {
+  if (text !== '') show(labelStream(text))
 }
 </script>
 

@@ -54,7 +54,8 @@ useKeys({
 })
 const allShown = computed(() => list.value !== null && peopleShown.value >= list.value.people.length)
 watch(
-  [() => list.value !== null, peopleShown],
+  // people may come to the list later than it: a kitchen has just brought its own
+  [() => list.value?.people.length, peopleShown],
   async () => {
     if (!list.value || allShown.value) return
     await nextTick()

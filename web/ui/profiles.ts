@@ -65,15 +65,17 @@ function draw(knife: Outlined, edgeDropMm: number, samples: number): Silhouette 
     points
       .map((point, index) => `${index === 0 ? 'M' : 'L'}${point.x.toFixed(2)} ${(top - point.y + drop).toFixed(2)}`)
       .join('')
+  /** a part that a knife of this kind does not have is no path */
+  const closed = (points: readonly Point[]): string => (points.length > 0 ? `${path(points)}Z` : '')
   const placed = (round: Round): Round => ({ ...round, y: top - round.y })
   return {
     viewBox: `${bounds.left - MARGIN_MM} 0 ${widthMm} ${heightMm}`,
     widthMm,
     heightMm,
-    blade: `${path(blade)}Z`,
-    handle: `${path(handle.grip)}Z`,
-    collar: handle.collar.length > 0 ? `${path(handle.collar)}Z` : '',
-    neck: `${path(handle.neck)}Z`,
+    blade: closed(blade),
+    handle: closed(handle.grip),
+    collar: closed(handle.collar),
+    neck: closed(handle.neck),
     shoulder: path(shoulder),
     rivets: handle.rivets.map(placed),
     hole: hole && placed(hole),
