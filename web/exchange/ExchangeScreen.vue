@@ -98,7 +98,7 @@ const takePasted = (): Promise<void> => take(new File([pasted.value], say('excha
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 320px;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 20rem);
   gap: 28px;
 }
 section {

@@ -132,27 +132,29 @@ const codeStyle = computed(() => ({ width: `${Math.min(24, (sheet.value?.height 
       <MeasureField v-model="used" :label="$t('labels.used')" :hint="$t('labels.usedHint')" />
     </div>
     <p v-if="fleet.fleet && labels.length === 0" class="lead">{{ $t('labels.none') }}</p>
-    <div v-for="(page, index) in pages" :key="index" class="paper" :class="sheet?.paper" :style="paperStyle">
-      <ul :style="gridStyle">
-        <li v-for="(label, place) in page" :key="label?.id ?? `used ${place}`" :class="{ blank: !label }">
-          <template v-if="label">
-            <svg
-              class="code"
-              :style="codeStyle"
-              :viewBox="`0 0 ${label.code.size} ${label.code.size}`"
-              aria-hidden="true"
-            >
-              <path :d="label.code.path" fill="#000" />
-            </svg>
-            <span class="words">
-              <b class="num short">{{ label.short }}</b>
-              <span>{{ label.what }}</span>
-              <span class="more">{{ label.more }}</span>
-              <EdgeStrip v-if="label.knife && hasRoom" :knife="label.knife" :px-per-mm="0.3" />
-            </span>
-          </template>
-        </li>
-      </ul>
+    <div class="frame" tabindex="0" role="region" :aria-label="$t('labels.title')">
+      <div v-for="(page, index) in pages" :key="index" class="paper" :class="sheet?.paper" :style="paperStyle">
+        <ul :style="gridStyle">
+          <li v-for="(label, place) in page" :key="label?.id ?? `used ${place}`" :class="{ blank: !label }">
+            <template v-if="label">
+              <svg
+                class="code"
+                :style="codeStyle"
+                :viewBox="`0 0 ${label.code.size} ${label.code.size}`"
+                aria-hidden="true"
+              >
+                <path :d="label.code.path" fill="#000" />
+              </svg>
+              <span class="words">
+                <b class="num short">{{ label.short }}</b>
+                <span>{{ label.what }}</span>
+                <span class="more">{{ label.more }}</span>
+                <EdgeStrip v-if="label.knife && hasRoom" :knife="label.knife" :px-per-mm="0.3" />
+              </span>
+            </template>
+          </li>
+        </ul>
+      </div>
     </div>
   </div>
 </template>
@@ -162,6 +164,10 @@ const codeStyle = computed(() => ({ width: `${Math.min(24, (sheet.value?.height 
   grid-template-columns: repeat(auto-fit, minmax(200px, 320px));
   align-items: end;
   margin-bottom: 18px;
+}
+/* the sheet keeps its true size, also on a screen narrower than it */
+.frame {
+  overflow-x: auto;
 }
 .paper {
   margin-bottom: 18px;
@@ -214,6 +220,9 @@ li {
   font-size: 7.5pt;
 }
 @media print {
+  .frame {
+    overflow: visible;
+  }
   .paper {
     margin: 0;
     border: 0;
