@@ -7,6 +7,10 @@ export const TABLES = ['fleet', 'people', 'gear', 'shifts', 'readings', 'events'
 export const TableName = z.enum(TABLES)
 export type TableName = Wire<typeof TableName>
 
+/** Tables that stand in memory and so can be written as a spreadsheet; the logs go out as CSV. */
+export const AS_SPREADSHEET = ['fleet', 'people', 'gear', 'shifts'] as const
+export type SpreadsheetTable = (typeof AS_SPREADSHEET)[number]
+
 /** The columns of each table, in the order in which they are offered. */
 export const TABLE_KEYS: Readonly<Record<TableName, readonly string[]>> = {
   fleet: [

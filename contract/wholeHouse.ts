@@ -5,6 +5,8 @@ import type { Wire } from './wire'
 
 export const WHOLE_HOUSE_FORMAT = 'yorvik-house'
 export const WHOLE_HOUSE_VERSION = 1
+/** A house of ten years, with its pictures. */
+export const MOST_HOUSE_BYTES = 200_000_000
 
 /** Everything of a house but who may sign in, in the order in which one part needs another. */
 export const HOUSE_PARTS = [

@@ -1,11 +1,9 @@
 import Papa from 'papaparse'
-import { SheetFault, trimmed, type Book, type Cell } from './sheet'
+import { OLD_ENCODINGS, SheetFault, trimmed, type Book, type Cell } from './sheet'
 
 const DELIMITERS = [';', ',', '\t', '|'] as const
 const PREVIEW_ROWS = 60
 const SAMPLE_BYTES = 4096
-/** Encodings a person may choose where the letters came out wrong; the first is taken where a file is no Unicode. */
-export const OLD_ENCODINGS = ['windows-1252', 'windows-1250', 'macintosh', 'windows-1251', 'windows-1253'] as const
 
 /** Encoding of a text by its byte-order mark, by the zero bytes of UTF-16 without one, or by being valid UTF-8. */
 export function encodingOf(bytes: Uint8Array): string {

@@ -23,6 +23,9 @@ export interface Book {
   readonly sheets: readonly Sheet[]
 }
 
+/** Encodings a person may choose where the letters came out wrong; the first is taken where a file is no Unicode. */
+export const OLD_ENCODINGS = ['windows-1252', 'windows-1250', 'macintosh', 'windows-1251', 'windows-1253'] as const
+
 /** What a file may be at most. */
 export const MOST_FILE_BYTES = 20_000_000
 export const MOST_UNPACKED_BYTES = 80_000_000

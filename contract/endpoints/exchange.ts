@@ -1,11 +1,9 @@
 import { z } from 'zod'
 import { endpoint } from '../endpoint'
 import { Id } from '../scalars'
-import { WholeHouseIn } from '../wholeHouse'
+import { MOST_HOUSE_BYTES, WholeHouseIn } from '../wholeHouse'
 import { ExchangeOutcome, ReadingTold, Sheet, TableName, TakeRows } from '../exchange'
 
-/** A house of ten years, with its pictures. */
-const MOST_HOUSE_BYTES = 200_000_000
 const MOST_SHEET_BYTES = 24_000_000
 
 export const exchangeEndpoints = {

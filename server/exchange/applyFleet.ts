@@ -8,7 +8,8 @@ import { asKnifeEvent, insertEvents, type EventWrite } from '../db/queries/log/e
 import { replaceFolds } from '../db/queries/log/folds'
 import { foldKnife, refold } from '../services/log/knifeState'
 import { loadHouseContext } from '../services/log/usageContext'
-import { leavesAs, nameOf, realChanges, type Decision, type NewPerson, type NewStation } from './fleetDecision'
+import { leavesAs, nameOf, realChanges, type Decision, type NewStation } from './fleetDecision'
+import { personNamed } from './names'
 import type { Present, Taking } from './plan'
 import { plain } from './spellings/plain'
 
@@ -24,15 +25,6 @@ const newStation = ({ name, board, product }: NewStation): Station => ({
   hoursPerService: 2.5,
   active: true,
   weight: 1,
-})
-const newPerson = ({ name, role }: NewPerson): Parameters<typeof insertPerson>[2] => ({
-  id: newId(),
-  name,
-  role,
-  active: true,
-  signInName: null,
-  passwordHash: null,
-  pinHash: null,
 })
 
 const STATUS_EVENT = { 'in-service': 'released', quarantined: 'quarantined', retired: 'retired' } as const
@@ -82,7 +74,7 @@ async function makeNamed(
       stations.set(plain(made.name), made.id)
     }
     if (holder && typeof holder === 'object' && 'fresh' in holder && !people.has(plain(holder.fresh.name))) {
-      const made = newPerson(holder.fresh)
+      const made = personNamed(holder.fresh)
       await insertPerson(db, houseId, made)
       people.set(plain(made.name), made.id)
     }

@@ -1,6 +1,7 @@
 import type { ExchangeOutcome, ReadingTold } from '../../contract/exchange'
 import type { Station } from '../../contract/house'
-import type { StoredPerson } from '../db/queries/house/people'
+import { v4 as newId } from 'uuid'
+import type { PersonWrite, StoredPerson } from '../db/queries/house/people'
 import type { Present } from './plan'
 import type { ReadTable } from './readTable'
 import { productsByName } from './spellings/others'
@@ -10,6 +11,17 @@ type ReadValue = ExchangeOutcome['values'][number]
 type NewStation = ExchangeOutcome['stations'][number]
 type NewPerson = ExchangeOutcome['people'][number]
 type Meaning = ReadTable<Record<never, never>>['meaning']
+
+/** Somebody a list names and the house does not know yet; they sign in by a PIN once they are given one. */
+export const personNamed = ({ name, role }: Pick<NewPerson, 'name' | 'role'>): PersonWrite => ({
+  id: newId(),
+  name,
+  role,
+  active: true,
+  signInName: null,
+  passwordHash: null,
+  pinHash: null,
+})
 
 /** Whom or where a cell names: one the house knows, one that is to be made, nobody, or none that is known. */
 export type Named<T, N> = { readonly known: T } | { readonly fresh: N } | 'nobody' | 'unknown'

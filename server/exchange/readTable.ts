@@ -7,6 +7,7 @@ import type {
   TableName,
 } from '../../contract/exchange'
 import { TABLES } from '../../contract/exchange'
+import { MOST_ROWS } from '../../sheets/sheet'
 import type { Say } from '../../words/say'
 import { Fault } from '../faults'
 import { CellFault, splitUnit, textOf, type CellContext, type DayOrder, type FilledCell, type ReadCell } from './cells'
@@ -72,7 +73,6 @@ export interface ReadTable<C extends Columns> {
   ) => { readonly means: string; readonly how: 'told' | 'remembered' } | null
 }
 
-export const MOST_ROWS = 20_000
 /** Marks that stand for the cell above. */
 const DITTO = /^(["”″〃]|ditto|dito|do\.|idem|id\.|ebd\.|-"-|- " -)$/i
 const SUM = /^(total|totals|sum|summe|gesamt|somme|totale|suma|soma|insgesamt|count)\b/i

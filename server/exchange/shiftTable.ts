@@ -6,7 +6,7 @@ import type { Queryable } from '../db/database'
 import { insertPerson, type StoredPerson } from '../db/queries/house/people'
 import { listShiftDays, listShifts, replaceShiftDays, replaceShifts } from '../db/queries/week/crew'
 import { SHIFT_COLUMNS } from './columns'
-import { peopleNames, type Named } from './names'
+import { peopleNames, personNamed, type Named } from './names'
 import { planOfTable, problemList, type Present, type ProblemList, type RowDecision, type TablePlan } from './plan'
 import { readTable, type Reading, type TableRow } from './readTable'
 import type { Span } from './spans'
@@ -132,18 +132,9 @@ export async function planShifts(reading: Reading, present: Present, db: Queryab
       const ids = new Map(present.people.map(({ name, id }) => [plain(name), id]))
       for (const { who } of taken) {
         if (typeof who === 'string' || 'known' in who || ids.has(plain(who.fresh.name))) continue
-        const { name, role } = who.fresh
-        const id = newId()
-        await insertPerson(client, houseId, {
-          id,
-          name,
-          role,
-          active: true,
-          signInName: null,
-          passwordHash: null,
-          pinHash: null,
-        })
-        ids.set(plain(name), id)
+        const made = personNamed(who.fresh)
+        await insertPerson(client, houseId, made)
+        ids.set(plain(made.name), made.id)
       }
       for (const key of new Set(taken.map(({ who }) => keyOf(who)))) {
         const personId = ids.get(key) ?? ''

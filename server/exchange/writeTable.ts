@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import type { TableName } from '../../contract/exchange'
+import type { SpreadsheetTable, TableName } from '../../contract/exchange'
 import { writeBook } from '../../sheets/writeBook'
 import type { Say } from '../../words/say'
 import type { Database } from '../db/database'
@@ -23,10 +23,6 @@ export async function* writeCsv(db: Database, caller: Caller, table: TableName):
   yield csvRows([columns])
   for await (const page of pages(db, caller)) yield csvRows(page.map((row) => row.map(harmless)))
 }
-
-/** Tables that stand in memory and so can be written as a spreadsheet; the logs go out as CSV. */
-export const AS_SPREADSHEET = ['fleet', 'people', 'gear', 'shifts'] as const
-export type SpreadsheetTable = (typeof AS_SPREADSHEET)[number]
 
 /** What each column is, as a page of its own beside the table. */
 function columnsPage(table: TableName, columns: readonly string[], say: Say): TableRows {

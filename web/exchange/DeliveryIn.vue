@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { TABLES } from '../../contract/exchange'
+import { OLD_ENCODINGS } from '../../sheets/sheet'
 import { say } from '../i18n'
 import { useJobs } from '../live/jobs'
 import AppButton from '../ui/AppButton.vue'
@@ -21,9 +22,11 @@ const counts = computed(() => outcome.value?.counts)
 const work = computed(() => (counts.value ? counts.value.add + counts.value.change : 0))
 const tables = computed(() => TABLES.map((value) => ({ value, label: say(`exchange.table.${value}`) })))
 const sheets = computed(() => book.value?.sheets.map(({ name }, value) => ({ value, label: name })) ?? [])
-const OLD = ['windows-1252', 'windows-1250', 'macintosh', 'windows-1251', 'windows-1253'] as const
 const encodings = computed(() =>
-  ['utf-8', 'utf-16le', 'utf-16be', ...OLD].map((value) => ({ value, label: say(`exchange.encoding.${value}`) })),
+  ['utf-8', 'utf-16le', 'utf-16be', ...OLD_ENCODINGS].map((value) => ({
+    value,
+    label: say(`exchange.encoding.${value}`),
+  })),
 )
 const encoding = computed(() => (book.value?.format.kind === 'text' ? book.value.format.encoding : null))
 const FIRST_LINES = 12

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, shallowRef } from 'vue'
-import { TABLES } from '../../contract/exchange'
+import { AS_SPREADSHEET, TABLES } from '../../contract/exchange'
 import { say } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 import FileField from '../ui/FileField.vue'
@@ -12,7 +12,7 @@ import { useDelivery } from './useDelivery'
 
 const delivery = useDelivery()
 const pasted = shallowRef('')
-const SPREADSHEETS = new Set(['fleet', 'people', 'gear', 'shifts'])
+const SPREADSHEETS: ReadonlySet<string> = new Set(AS_SPREADSHEET)
 const tables = computed(() =>
   TABLES.map((value) => ({ value, label: say(`exchange.table.${value}`), isSheet: SPREADSHEETS.has(value) })),
 )

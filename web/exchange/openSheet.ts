@@ -1,10 +1,10 @@
+import { MOST_HOUSE_BYTES } from '../../contract/wholeHouse'
 import type { HouseAsRows } from '../../sheets/houseFolder'
 import { MOST_FILE_BYTES, SheetFault, type Book, type Cell } from '../../sheets/sheet'
 import type { SheetAnswer, SheetTask } from '../workers/sheetWorker'
 
 /** No file of a kitchen takes longer; one that does was made to. */
 const MOST_MS = 30_000
-const MOST_HOUSE_BYTES = 200_000_000
 
 /** Does one task in a worker of its own, which is ended whatever it has come to when time is up or nobody waits. */
 async function inWorker(task: SheetTask, signal: AbortSignal): Promise<SheetAnswer> {

@@ -1,3 +1,4 @@
+import { MOST_HOUSE_BYTES } from '../../contract/wholeHouse'
 import { readHouse, type HouseAsRows } from '../../sheets/houseFolder'
 import { readFile } from '../../sheets/readFile'
 import { SheetFault, type Book, type Cell } from '../../sheets/sheet'
@@ -11,8 +12,6 @@ export type SheetAnswer =
   | { readonly kind: 'house'; readonly house: HouseAsRows }
   | { readonly kind: 'written'; readonly bytes: Uint8Array }
   | { readonly kind: 'fault'; readonly key: string; readonly values: Readonly<Record<string, string | number>> }
-
-const MOST_HOUSE_BYTES = 200_000_000
 
 function done(task: SheetTask): SheetAnswer {
   if (task.kind === 'write') return { kind: 'written', bytes: writeBook([{ name: task.name, rows: task.rows }]) }
