@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { GAPS, MOVE_IN_STEPS } from '../core/house/movingIn'
 import {
   BoardName,
   DAY_ORDERS,
@@ -32,6 +33,8 @@ export const House = z.object({
   honingHabit: StatedHabitName.nullable(),
   /** how the house writes the parts of a day in figures */
   dayOrder: z.enum(DAY_ORDERS),
+  /** parts of moving in that somebody has said are right */
+  settled: z.array(z.enum(MOVE_IN_STEPS)).max(MOVE_IN_STEPS.length),
   isDemo: z.boolean(),
 })
 export type House = Wire<typeof House>
@@ -42,7 +45,24 @@ export const HousePatch = House.pick({
   serviceLimits: true,
   honingHabit: true,
   dayOrder: true,
+  settled: true,
 }).partial()
+
+/** What a house has not said yet, most pressing first, and what saying it would buy. */
+export const Missing = z.object({
+  gaps: z.array(
+    z.object({
+      gap: z.enum(GAPS),
+      codes: z.array(z.string()),
+      names: z.array(z.string()),
+    }),
+  ),
+  /** minutes of needless work and dull service that one everyday sign of each edge nobody has looked at would save */
+  lookMinutes: z.number(),
+  /** days until a fresh edge is dull, honed before each service and never honed */
+  habitGain: z.object({ daysHoned: z.number(), daysUnhoned: z.number() }).nullable(),
+})
+export type Missing = Wire<typeof Missing>
 
 export const Person = z.object({
   id: Id,

@@ -1,3 +1,4 @@
+import { MOVE_IN_STEPS } from '../core/house/movingIn'
 import type { Station, WeeklySpan } from '../contract/house'
 import { occurrences } from '../core/house/serviceClock'
 import { knownBlade } from '../core/knife/blade'
@@ -202,6 +203,7 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
     serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
     honingHabit: HOUSE_HONING,
     dayOrder: 'dmy',
+    settled: [...MOVE_IN_STEPS],
     isDemo: true,
   })
   for (const [index, person] of PEOPLE.entries()) {

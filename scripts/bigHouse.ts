@@ -1,3 +1,4 @@
+import { MOVE_IN_STEPS } from '../core/house/movingIn'
 import { v5 as idFrom } from 'uuid'
 import type { Station, WeeklySpan } from '../contract/house'
 import { occurrences } from '../core/house/serviceClock'
@@ -52,6 +53,7 @@ export async function loadBigHouse(
     serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
     honingHabit: null,
     dayOrder: 'dmy',
+    settled: [...MOVE_IN_STEPS],
     isDemo: false,
   })
   const people = Array.from({ length: PEOPLE }, (_, index) => id('person', index))

@@ -28,7 +28,7 @@ async function atTheStone(page: Page): Promise<void> {
 const PICTURES: readonly Picture[] = [
   { name: 'sign-in', path: '/sign-in', signedOut: true },
   { name: 'today', path: '/today' },
-  { name: 'today-dark', path: '/today', theme: 'dark' },
+  { name: 'moving-in', path: '/moving-in?part=shelf' },
   { name: 'today-phone', path: '/today', size: PHONE },
   {
     name: 'wall',

@@ -19,6 +19,11 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/wall', name: 'wall', component: () => import('./today/WallScreen.vue'), meta: { bare: true } },
       { path: '/rack', name: 'rack', component: () => import('./rack/RackScreen.vue') },
       { path: '/rack-walk', name: 'rack-walk', component: () => import('./walk/RackWalk.vue'), meta: { bare: true } },
+      {
+        path: '/moving-in',
+        name: 'moving-in',
+        component: () => import('./movingIn/MovingIn.vue'),
+      },
       { path: '/labels', name: 'labels', component: () => import('./labels/LabelSheet.vue') },
       // what labels say to a camera, in capitals or not: a knife, a place at the rack, a piece of gear
       {

@@ -48,7 +48,7 @@ export function daySummary(
   if (dullNow > 0) sentences.push(say('day.dullNow', { n: dullNow }))
   if (soon > 0 && next) sentences.push(say('day.dullSoon', { n: soon, service: next.name }))
   if (unseen > 0) sentences.push(say('day.unseen', { n: unseen }))
-  else if (dullNow + soon === 0) sentences.push(say('day.allFit'))
+  else if (held.length > 0 && dullNow + soon === 0) sentences.push(say('day.allFit'))
   if (needed > 0) {
     const values = {
       needed: formats.minutes(needed),

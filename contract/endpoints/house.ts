@@ -3,6 +3,7 @@ import { byId, endpoint } from '../endpoint'
 import {
   House,
   HousePatch,
+  Missing,
   NewPerson,
   Person,
   PersonPatch,
@@ -20,6 +21,15 @@ export const houseEndpoints = {
     body: HousePatch,
     answer: House,
   }),
+  missing: endpoint(
+    'get',
+    '/api/house/missing',
+    'manage-house',
+    'What the house has not said yet, and what it would buy',
+    {
+      answer: Missing,
+    },
+  ),
   addPerson: endpoint('post', '/api/people', 'manage-house', 'Add a person', { body: NewPerson, answer: Person }),
   editPerson: endpoint('patch', '/api/people/{id}', 'manage-house', 'Change a person', {
     params: byId,

@@ -71,7 +71,7 @@ export const GEAR_WARNINGS = [
 export type GearWarning = (typeof GEAR_WARNINGS)[number]
 
 /** Hardness from which a steel chips an edge instead of straightening it (common practice). */
-const STEEL_CHIPS_HRC = 61
+export const STEEL_CHIPS_HRC = 61
 /** Diamonds cut without being leaned on; above this they are torn out (assumed). */
 const DIAMOND_MOST_NEWTONS = 15
 const FINISH_MOST_NEWTONS = 10

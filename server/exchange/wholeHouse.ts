@@ -1,3 +1,4 @@
+import { MOVE_IN_STEPS } from '../../core/house/movingIn'
 import type { Wire } from '../../contract/wire'
 import { payloads } from '../../contract/events'
 import { Recipe } from '../../contract/recipes'
@@ -124,7 +125,7 @@ export async function bringWholeHouse(db: Database, caller: Caller, input: Wire<
       await replacePerson(change, houseId, self.id, personId)
       const house = await findHouse(change, houseId)
       if (!house) throw notFound('house')
-      await updateHouse(change, { ...house, ...file.house })
+      await updateHouse(change, { ...house, ...file.house, settled: [...MOVE_IN_STEPS] })
       const context = await loadHouseContext(change, { ...house, ...file.house })
       for (const knife of await listKnives(change, houseId)) {
         const log = await knifeLog(change, houseId, knife.id)

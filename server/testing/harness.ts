@@ -1,3 +1,4 @@
+import { MOVE_IN_STEPS } from '../../core/house/movingIn'
 import { randomBytes } from 'node:crypto'
 import { Writable } from 'node:stream'
 import { pino } from 'pino'
@@ -154,6 +155,7 @@ async function addHouse(app: RunningApp, client: () => Client, name = 'Test hous
       serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
       honingHabit: null,
       dayOrder: 'dmy',
+      settled: [...MOVE_IN_STEPS],
       isDemo: false,
     })
     for (const [role, { id, name: personName }] of Object.entries(people) as [

@@ -2,6 +2,7 @@
 import type { KnifeView } from '../../contract/knives'
 import { recipeName } from '../../words/bench'
 import { say, useFormats } from '../i18n'
+import ScanKey from '../scan/ScanKey.vue'
 
 defineProps<{
   knife: KnifeView
@@ -20,6 +21,7 @@ const formats = useFormats()
       {{ recipeName(recipe.recipeId, recipe.recipeName, say) }} · {{ who }}</span
     >
     <span class="end">{{ right }}</span>
+    <ScanKey />
     <span class="leave">{{ $t('bench.escape') }}</span>
   </header>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useWakeLock } from '@vueuse/core'
+import ScanKey from '../scan/ScanKey.vue'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
@@ -66,6 +67,7 @@ function again(): void {
       <b class="num">{{ code }}</b>
       <span v-if="knife">{{ $t(`type.${knife.type}`) }} · {{ $t('check.title') }} · {{ session.person?.name }}</span>
       <span class="end">{{ $t('check.escape') }}</span>
+      <ScanKey />
     </header>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="!knife" class="body lead">{{ fleet.fleet ? $t('knife.unknown', { code }) : $t('shell.loading') }}</p>

@@ -73,42 +73,11 @@ h2 {
   min-height: 96px;
   margin-top: 6px;
   padding: 12px;
-  border: 1.5px solid var(--board-line);
-  border-radius: 8px;
-  background: var(--board);
-  color: var(--ink);
 }
 .over {
   outline: 3px solid var(--ember);
   outline-offset: 2px;
 }
-/* wood in blocks, wood in planks, dark rubber, soft plastic with its grip, hard plastic with its groove, a plate */
-.end-grain {
-  background-image:
-    linear-gradient(var(--board-grain) 1px, transparent 1px),
-    linear-gradient(90deg, var(--board-grain) 1px, transparent 1px);
-  background-size: 34px 34px;
-}
-.edge-grain {
-  background-image: repeating-linear-gradient(var(--board-grain) 0 1px, transparent 1px 22px);
-}
-.rubber {
-  --board: var(--board-rubber);
-  background-image: radial-gradient(var(--board-grain) 0.8px, transparent 1px);
-  background-size: 9px 9px;
-}
-.soft-plastic,
-.hard-plastic,
-.plate {
-  --board: var(--paper);
-}
-.hard-plastic {
-  box-shadow:
-    inset 0 0 0 5px var(--paper),
-    inset 0 0 0 6.5px var(--steel-line);
-}
-.plate {
-  border-radius: 48px;
-  --board: var(--steel);
-}
 </style>
+
+<style scoped src="./boardFaces.css"></style>

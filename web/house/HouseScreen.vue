@@ -40,6 +40,7 @@ const section = computed<Section>(
           >{{ $t(`house.part.${name}`) }}</RouterLink
         >
       </nav>
+      <RouterLink to="/moving-in?part=missing">{{ $t('movingIn.whatIsMissing') }}</RouterLink>
     </header>
     <component :is="SECTIONS[section]" />
   </div>

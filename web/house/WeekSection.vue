@@ -7,22 +7,14 @@ import { say } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 import type { BandSpan } from '../ui/daySpans'
 import { useChange } from './useChange'
+import { weekAdds } from './weekAdds'
 import WeekBands from '../ui/WeekBands.vue'
 
 const { refusal, change, changeWithUndo } = useChange()
 const spans = ref<readonly BandSpan[]>([])
 const saved = shallowRef<readonly WeeklySpan[]>([])
 const changed = computed(() => JSON.stringify(spans.value) !== JSON.stringify(saved.value))
-const adds = [
-  {
-    label: say('house.addService'),
-    span: { kind: 'service' as const, name: say('house.newSpan'), starts: '12:00', ends: '14:30' },
-  },
-  {
-    label: say('house.addQuiet'),
-    span: { kind: 'quiet' as const, name: say('house.newQuiet'), starts: '15:00', ends: '17:00' },
-  },
-]
+const adds = weekAdds()
 
 function take(week: readonly WeeklySpan[]): void {
   spans.value = week
@@ -51,23 +43,9 @@ function save(): void {
     <p class="soft">{{ $t('house.weekHint') }} {{ $t('house.weekKeys') }}</p>
     <WeekBands v-model="spans" :adds="adds" :empty="$t('house.closed')" />
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
-    <p class="bar">
+    <p class="save-bar">
       <AppButton kind="main" :disabled="!changed" @click="save">{{ $t('house.saveWeek') }}</AppButton>
       <span class="soft small">{{ $t('house.fromNow') }}</span>
     </p>
   </section>
 </template>
-
-<style scoped>
-.bar {
-  position: sticky;
-  bottom: 0;
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 14px;
-  background: var(--ground);
-  padding: 10px 0;
-  border-top: 3px solid var(--rule-strong);
-}
-</style>

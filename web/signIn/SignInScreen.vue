@@ -35,6 +35,11 @@ async function enter(who: SignedIn): Promise<void> {
     typeof route.query['back'] === 'string' && route.query['back'].startsWith('/') ? route.query['back'] : '/today'
   await router.replace(back)
 }
+/** A new house says first what it is; it may leave that at any time. */
+async function moveIn(who: SignedIn): Promise<void> {
+  session.enter(who)
+  await router.replace('/moving-in')
+}
 </script>
 
 <template>
@@ -49,7 +54,7 @@ async function enter(who: SignedIn): Promise<void> {
         {{ refusal }} <AppButton kind="quiet" @click="look">{{ $t('shell.again') }}</AppButton>
       </p>
       <template v-if="doorway">
-        <FirstRun v-if="doorway.needsSetup" @entered="enter" />
+        <FirstRun v-if="doorway.needsSetup" @entered="moveIn" />
         <PinSignIn
           v-else-if="doorway.device && !byPassword"
           :device="doorway.device"

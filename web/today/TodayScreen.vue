@@ -10,6 +10,7 @@ import EdgeLegend from '../ui/EdgeLegend.vue'
 import PersonTurner from '../ui/PersonTurner.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import ServiceClock from '../ui/ServiceClock.vue'
+import { useMovingIn } from '../movingIn/useMovingIn'
 import { useHoning } from '../ui/useHoning'
 import { useKeys } from '../ui/useKeys'
 import { benchMinutesLeft, dayList, toBeHoned } from './dayList'
@@ -52,6 +53,7 @@ useKeys({
     if (mine.length > 0) void honedAll(mine)
   },
 })
+const { left: stepsLeft } = useMovingIn()
 const allShown = computed(() => list.value !== null && peopleShown.value >= list.value.people.length)
 watch(
   // people may come to the list later than it: a kitchen has just brought its own
@@ -101,6 +103,15 @@ const summary = computed(() =>
     <template v-if="fleet.fleet && list">
       <p class="lead">{{ summary }}</p>
       <ServiceClock :day="fleet.fleet.day" :now-ms="nowMs" :bench-minutes="stoneMinutes" />
+      <p v-if="session.may('manage-house') && stepsLeft.length > 0" class="moving no-print">
+        {{
+          say('movingIn.todayLeft', {
+            n: stepsLeft.length,
+            parts: stepsLeft.map((step) => say(`movingIn.part.${step}`)).join(', '),
+          })
+        }}
+        <RouterLink to="/moving-in">{{ $t('movingIn.goOn') }}</RouterLink>
+      </p>
       <KitchenWalk v-if="walking" />
       <p v-if="fleet.knives.length === 0" class="empty lead">
         {{ $t('today.empty') }}
@@ -150,6 +161,10 @@ const summary = computed(() =>
 </template>
 
 <style scoped>
+.moving {
+  padding: 10px 0;
+  border-bottom: 1px solid var(--rule);
+}
 .columns {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 290px;

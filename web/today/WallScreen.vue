@@ -7,6 +7,7 @@ import { daySummary, sittingMinutes } from '../../words/day'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useSession } from '../stores/session'
+import ScanKey from '../scan/ScanKey.vue'
 import AppButton from '../ui/AppButton.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import ServiceClock from '../ui/ServiceClock.vue'
@@ -112,6 +113,7 @@ useKeys({
           <AppButton v-if="screen.isSupported.value" big icon="window-maximize" @click="screen.toggle()">{{
             $t('wall.full')
           }}</AppButton>
+          <ScanKey big />
           <AppButton big to="/today">{{ $t('wall.leave') }}</AppButton>
         </span>
       </footer>

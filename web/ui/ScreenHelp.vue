@@ -16,6 +16,7 @@ const screen = computed(() => String(route.name ?? 'today'))
 const PICTURES: Readonly<Record<string, string>> = {
   today: new URL('../../docs/screenshots/today.png', import.meta.url).href,
   wall: new URL('../../docs/screenshots/wall.png', import.meta.url).href,
+  'moving-in': new URL('../../docs/screenshots/moving-in.png', import.meta.url).href,
   labels: new URL('../../docs/screenshots/rack.png', import.meta.url).href,
   roll: new URL('../../docs/screenshots/my-roll-phone.png', import.meta.url).href,
   rack: new URL('../../docs/screenshots/rack.png', import.meta.url).href,

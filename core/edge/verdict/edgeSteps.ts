@@ -4,7 +4,7 @@ import { OFF_STONE_HOURS } from '../log/judgeHand'
 import { chanceOver, forceBand, type KnifeState } from '../log/state'
 import { edgeForce, wornForce } from '../model/force'
 import { honeEffect, honeStrokes, isRodSpent, usualHoneTool, type HoneTool } from '../model/hone'
-import { settlingSign } from '../model/ladder'
+import { LADDER_FORCE, settlingSign } from '../model/ladder'
 import { grindingStep } from './grindingStep'
 import type { Reason, Recommendation, VerdictRules } from './recommendation'
 import { valueOfTest } from './valueOfTest'
@@ -189,22 +189,40 @@ function bentSteps(
 const isJustChecked = (state: KnifeState, rules: VerdictRules): boolean =>
   isLookedAt(state) && state.checkedMs !== null && state.hoursSinceCheck < rules.checkHoldsHours
 
-/** A one-minute test before a session, when it is expected to save more than it costs. */
-function testIsWorthIt(state: KnifeState, blade: BladeGeometry, wornZone: Zone, rules: VerdictRules): boolean {
+/** Minutes a look at a zone is expected to save above its own, before deciding whether it goes to the stone. */
+function valueAt(
+  state: KnifeState,
+  blade: BladeGeometry,
+  wornZone: Zone,
+  rules: VerdictRules,
+  look: { readonly logSd: number; readonly minutes: number },
+): number {
   const zone = state.zones[wornZone]
   const session = stoneStep(state, blade, [], rules).cost
-  const { valueMinutes } = valueOfTest({
+  return valueOfTest({
     forceGf: wornForce(zone, blade.dps),
     logSd: zone.wornLogSd,
     limitGf: rules.limitGf,
-    testLogSd: rules.testLogSd,
+    testLogSd: look.logSd,
     stakes: {
       needlessSession: rules.earlyShare * session.minutes + rules.steelMinutesPerUm * session.steelUm,
       dullService: rules.dullServiceMinutes,
-      test: rules.testMinutes,
+      test: look.minutes,
     },
-  })
-  return valueMinutes > 0
+  }).valueMinutes
+}
+
+/** A one-minute test before a session, when it is expected to save more than it costs. */
+const testIsWorthIt = (state: KnifeState, blade: BladeGeometry, wornZone: Zone, rules: VerdictRules): boolean =>
+  valueAt(state, blade, wornZone, rules, { logSd: rules.testLogSd, minutes: rules.testMinutes }) > 0
+
+/** An everyday sign is seen in so many minutes (common practice). */
+const SIGN_MINUTES = 0.5
+
+/** Minutes of needless work and dull service that one everyday sign of an edge is expected to save, ≥ 0. */
+export function valueOfSign(state: KnifeState, blade: BladeGeometry, rules: VerdictRules): number {
+  const look = { logSd: LADDER_FORCE[settlingSign(rules.limitGf)].logSd, minutes: SIGN_MINUTES }
+  return Math.max(0, ...ZONES.map((zone) => valueAt(state, blade, zone, rules, look)))
 }
 
 function checkStep(state: KnifeState, blade: BladeGeometry, worst: Zone, rules: VerdictRules): Recommendation {

@@ -11,6 +11,7 @@ import type {
   WeeklySpan,
 } from '../../../contract/house'
 import type { Wire } from '../../../contract/wire'
+import { patternSpans } from '../../../core/house/weekPatterns'
 import { SKILLS } from '../../../core/house/skills'
 import { DEFAULT_SERVICE_LIMITS } from '../../../core/knife/limits'
 import { speaker } from '../../../words/say'
@@ -40,14 +41,13 @@ import type { Caller } from '../../signIn/sessions'
 /** A new house's week and stations count for all time before too. */
 const ALWAYS = new Date(0)
 
-/** Two services a day with a quiet window between them, Monday to Sunday: what most kitchens have. */
-function usualWeek(): WeeklySpan[] {
-  return [1, 2, 3, 4, 5, 6, 7].flatMap((weekday): WeeklySpan[] => [
-    { id: newId(), kind: 'service', weekday, name: 'lunch', starts: '12:00', ends: '14:30' },
-    { id: newId(), kind: 'quiet', weekday, name: 'afternoon', starts: '15:00', ends: '17:00' },
-    { id: newId(), kind: 'service', weekday, name: 'dinner', starts: '17:30', ends: '22:00' },
-  ])
-}
+/** What most kitchens have, until the house says what its week is. */
+const usualWeek = (): WeeklySpan[] =>
+  patternSpans('lunch-and-dinner').map(({ called, ...span }) => ({
+    ...span,
+    id: newId(),
+    name: speaker()(`span.${called}`),
+  }))
 
 /** A knife needs somewhere to lie: one ordinary station to begin with, to be renamed. */
 const firstStation = (): Station => ({
@@ -74,6 +74,7 @@ export async function makeFirstHouse(
     honingHabit: input.honingHabit,
     // houses that measure in inches mostly write the month first; House says otherwise
     dayOrder: input.units === 'in' ? 'mdy' : 'dmy',
+    settled: [],
     isDemo: false,
   }
   const passwordHash = await hashSecret(input.password)

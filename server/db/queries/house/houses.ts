@@ -1,5 +1,6 @@
 import type { House } from '../../../../contract/house'
 import type { StatedHabit } from '../../../../core/edge/fleet/habits'
+import type { MoveInStep } from '../../../../core/house/movingIn'
 import type { KnifeRole } from '../../../../core/knife/knifeTypes'
 import type { Queryable } from '../../database'
 
@@ -11,6 +12,7 @@ export interface HouseRow {
   service_limits: Record<KnifeRole, number>
   honing_habit: StatedHabit | null
   day_order: House['dayOrder']
+  settled: MoveInStep[]
   is_demo: boolean
   revision: number
 }
@@ -27,26 +29,41 @@ export const toHouse = (row: HouseRow): StoredHouse => ({
   serviceLimits: row.service_limits,
   honingHabit: row.honing_habit,
   dayOrder: row.day_order,
+  settled: row.settled,
   isDemo: row.is_demo,
   revision: row.revision,
 })
 
-const COLUMNS = 'id, name, zone, units, service_limits, honing_habit, day_order, is_demo, revision'
+/** Columns of a house as `toHouse` reads them, of a table named `house`. */
+export const HOUSE_COLUMNS = [
+  'id',
+  'name',
+  'zone',
+  'units',
+  'service_limits',
+  'honing_habit',
+  'day_order',
+  'settled',
+  'is_demo',
+  'revision',
+]
+  .map((column) => `house.${column}`)
+  .join(', ')
 
 export async function findHouse(db: Queryable, houseId: string): Promise<StoredHouse | null> {
-  const row = await db.maybeOne<HouseRow>(`select ${COLUMNS} from houses where id = $1`, [houseId])
+  const row = await db.maybeOne<HouseRow>(`select ${HOUSE_COLUMNS} from houses as house where id = $1`, [houseId])
   return row && toHouse(row)
 }
 
 export async function anyHouse(db: Queryable): Promise<StoredHouse | null> {
-  const row = await db.maybeOne<HouseRow>(`select ${COLUMNS} from houses order by created_at limit 1`)
+  const row = await db.maybeOne<HouseRow>(`select ${HOUSE_COLUMNS} from houses as house order by created_at limit 1`)
   return row && toHouse(row)
 }
 
 export async function insertHouse(db: Queryable, house: House): Promise<void> {
   await db.query(
-    `insert into houses (id, name, zone, units, service_limits, honing_habit, day_order, is_demo)
-     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    `insert into houses (id, name, zone, units, service_limits, honing_habit, day_order, settled, is_demo)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
     [
       house.id,
       house.name,
@@ -55,6 +72,7 @@ export async function insertHouse(db: Queryable, house: House): Promise<void> {
       JSON.stringify(house.serviceLimits),
       house.honingHabit,
       house.dayOrder,
+      house.settled,
       house.isDemo,
     ],
   )
@@ -63,7 +81,7 @@ export async function insertHouse(db: Queryable, house: House): Promise<void> {
 export async function updateHouse(db: Queryable, house: House): Promise<void> {
   await db.query(
     `update houses
-     set name = $2, zone = $3, units = $4, service_limits = $5, honing_habit = $6, day_order = $7
+     set name = $2, zone = $3, units = $4, service_limits = $5, honing_habit = $6, day_order = $7, settled = $8
      where id = $1`,
     [
       house.id,
@@ -73,6 +91,7 @@ export async function updateHouse(db: Queryable, house: House): Promise<void> {
       JSON.stringify(house.serviceLimits),
       house.honingHabit,
       house.dayOrder,
+      house.settled,
     ],
   )
 }

@@ -1,7 +1,7 @@
 import type { Device } from '../../../../contract/house'
 import type { PersonRole } from '../../../../core/house/rights'
 import type { Queryable } from '../../database'
-import type { HouseRow } from './houses'
+import { HOUSE_COLUMNS, type HouseRow } from './houses'
 
 interface DeviceRow {
   id: string
@@ -103,7 +103,7 @@ export async function findSession(
   now: Date,
 ): Promise<SessionRow | null> {
   return await db.maybeOne<SessionRow>(
-    `select house.id, house.name, house.zone, house.units, house.service_limits, house.honing_habit, house.day_order, house.is_demo, house.revision,
+    `select ${HOUSE_COLUMNS},
             person.id as person_id, person.name as person_name, person.role as person_role,
             session.device_id, device.name as device_name
      from sessions session
