@@ -16,6 +16,7 @@ import { migrate } from '../server/db/migrate'
 import { openTimed, type BrowserFigures } from './benchBrowser'
 import { benchEstimator } from './benchEstimator'
 import { addBigCrew, benchPlanner } from './benchPlanner'
+import { benchLists } from './benchLists'
 import { benchWorkshop } from './benchWorkshop'
 import { BIG_SIGN_IN, loadBigHouse } from './bigHouse'
 import { buildWeb, WEB_ROOT } from './build'
@@ -116,7 +117,7 @@ async function benchRebuild(base: string, cookie: string, db: Database): Promise
 }
 
 /** Parts of the benchmark; those named on the command line are run, all of them where none is. */
-const PARTS = ['estimator', 'planner', 'workshop', 'house'] as const
+const PARTS = ['estimator', 'planner', 'workshop', 'lists', 'house'] as const
 const named = process.argv.slice(2)
 const isAsked = (part: (typeof PARTS)[number]): boolean => named.length === 0 || named.includes(part)
 
@@ -126,8 +127,67 @@ async function main(): Promise<void> {
   if (isAsked('estimator')) benchEstimator(note)
   if (isAsked('planner')) await benchPlanner(note)
   if (isAsked('workshop')) benchWorkshop(note)
+  if (isAsked('lists')) await benchEmptyHouses()
   if (isAsked('house')) await benchHouse()
   printTable()
+}
+
+/** Lists of a kitchen's own, each brought into a house that has just been made. */
+async function benchEmptyHouses(): Promise<void> {
+  rmSync('.data/bench-lists', { recursive: true, force: true })
+  const cluster = await startCluster(join(process.cwd(), '.data', 'bench-lists'))
+  let made = 0
+  try {
+    await benchLists(
+      [1000, 5000, 20_000],
+      async () => {
+        const name = `lists_${made++}`
+        await cluster.ensureDatabase(name)
+        await migrate(cluster.urlFor(name))
+        const { app, base } = await serve(cluster.urlFor(name))
+        const answer = await fetch(`${base}/api/first-run`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({
+            houseName: 'The Lamp Room',
+            zone: 'Europe/Lisbon',
+            units: 'mm',
+            managerName: 'Ansa Pell',
+            signInName: 'ansa',
+            password: 'grain and ember',
+          }),
+        })
+        return { base, cookie: cookieOf(answer), close: () => app.close() }
+      },
+      note,
+    )
+  } finally {
+    await cluster.stop()
+  }
+}
+
+const cookieOf = (answer: Response): string =>
+  answer.headers
+    .getSetCookie()
+    .map((one) => one.split(';')[0])
+    .join('; ')
+
+/** Yorvik on a port of its own on loopback. */
+async function serve(databaseUrl: string): Promise<{ app: ReturnType<typeof makeApp>; base: string }> {
+  const app = makeApp({
+    databaseUrl,
+    log: pino({ level: 'error' }),
+    clock: clockFrom(PICTURE_MOMENT),
+    webRoot: WEB_ROOT,
+    doorRequestsPerMinute: 10_000,
+  })
+  await new Promise<void>((settle) => {
+    app.server.listen(0, '127.0.0.1', () => {
+      settle()
+    })
+  })
+  const address = app.server.address()
+  return { app, base: `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}` }
 }
 
 /** A house of 150 knives and three years of log: reckoned anew, read and written under load, opened in a browser. */
@@ -145,20 +205,7 @@ async function benchHouse(): Promise<void> {
   note('Folding every log anew, 150 knives', ms(made.foldMs))
   await addBigCrew(db, made.houseId)
   await db.close()
-  const app = makeApp({
-    databaseUrl,
-    log: pino({ level: 'error' }),
-    clock: clockFrom(PICTURE_MOMENT),
-    webRoot: WEB_ROOT,
-    doorRequestsPerMinute: 10_000,
-  })
-  await new Promise<void>((settle) => {
-    app.server.listen(0, '127.0.0.1', () => {
-      settle()
-    })
-  })
-  const address = app.server.address()
-  const base = `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}`
+  const { app, base } = await serve(databaseUrl)
   const browser = await chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
@@ -169,10 +216,7 @@ async function benchHouse(): Promise<void> {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(BIG_SIGN_IN),
     })
-    const cookie = signIn.headers
-      .getSetCookie()
-      .map((one) => one.split(';')[0])
-      .join('; ')
+    const cookie = cookieOf(signIn)
     const fleet = (await (await fetch(`${base}/api/fleet`, { headers: { cookie } })).json()) as Fleet
     const knives = fleet.knives.map((knife) => knife.id)
     await benchRebuild(base, cookie, app.db)

@@ -8,7 +8,6 @@ interface Picture {
   readonly path: string
   readonly signedOut?: boolean
   readonly size?: readonly [width: number, height: number]
-  readonly theme?: 'dark'
   readonly prepare?: (page: Page) => Promise<void>
 }
 
@@ -28,7 +27,7 @@ async function atTheStone(page: Page): Promise<void> {
 const PICTURES: readonly Picture[] = [
   { name: 'sign-in', path: '/sign-in', signedOut: true },
   { name: 'today', path: '/today' },
-  { name: 'moving-in', path: '/moving-in?part=shelf' },
+  { name: 'moving-in', path: '/moving-in?part=stations' },
   { name: 'today-phone', path: '/today', size: PHONE },
   {
     name: 'wall',
@@ -99,7 +98,7 @@ async function take(context: BrowserContext, base: string, picture: Picture): Pr
   const page = await context.newPage()
   const [width, height] = picture.size ?? [1280, 800]
   await page.setViewportSize({ width, height })
-  await page.emulateMedia({ colorScheme: picture.theme ?? 'light', reducedMotion: 'reduce' })
+  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
   await page.goto(base + picture.path)
   await page.waitForLoadState('networkidle', { timeout: 1500 }).catch(() => undefined)
   await page.locator('h1, header b').first().waitFor()

@@ -5,6 +5,7 @@ import { findKnives, insertKnives, updateKnife, type StoredKnife } from '../db/q
 import { insertPerson } from '../db/queries/house/people'
 import { insertStation, insertStationPeriod } from '../db/queries/house/stations'
 import { asKnifeEvent, insertEvents, type EventWrite } from '../db/queries/log/events'
+import { countFleetTables } from '../db/queries/fleet/knives'
 import { replaceFolds } from '../db/queries/log/folds'
 import { foldKnife, refold } from '../services/log/knifeState'
 import { loadHouseContext } from '../services/log/usageContext'
@@ -133,9 +134,15 @@ export async function applyFleet(
     }
   }
   const context = await loadHouseContext(db, present.caller.house)
+  let counted = 0
   for (let at = 0; at < decisions.length; at += AT_ONCE) {
     const some = decisions.slice(at, at + AT_ONCE)
     await write(some)
+    // the database plans its own checks by how large it takes the tables to be
+    if (at >= 2 * counted) {
+      await countFleetTables(db)
+      counted = at + some.length
+    }
     await step(some.length)
   }
 }

@@ -1,14 +1,15 @@
-import { v5 as idFrom } from 'uuid'
+import { v4 as newId, v5 as idFrom } from 'uuid'
 import { NewEvent } from '../../contract/events'
 import { standingEvents, type KnifeEvent } from '../../core/edge/model/events'
 import { issueWords } from '../../words/faults'
 import type { Queryable } from '../db/database'
 import type { StoredKnife } from '../db/queries/fleet/knives'
+import { insertPerson } from '../db/queries/house/people'
 import { insertEvents, knifeLogs, knownEventIds, type EventWrite } from '../db/queries/log/events'
 import { refold } from '../services/log/knifeState'
 import { CLOCK_SLACK_MS } from '../services/log/recordEvents'
 import { EVENT_COLUMNS, READING_COLUMNS, type Columns } from './columns'
-import { peopleNames } from './names'
+import { peopleNames, personNamed } from './names'
 import {
   planOfTable,
   problemList,
@@ -19,6 +20,7 @@ import {
   type Taking,
 } from './plan'
 import { readTable, type Reading, type ReadTable } from './readTable'
+import { plain } from './spellings/plain'
 
 /** Rows written in one statement. */
 const AT_ONCE = 1000
@@ -53,6 +55,8 @@ interface Placing {
   readonly present: Present
   readonly knives: ReadonlyMap<string, StoredKnife>
   readonly people: ReturnType<typeof peopleNames>
+  /** ids of people the log names and the house does not know, by plain name */
+  readonly freshIds: Map<string, string>
   readonly problems: ProblemList
 }
 const placing = (
@@ -62,14 +66,15 @@ const placing = (
 ): Placing => ({
   present,
   knives: new Map(present.knives.map((knife) => [knife.code, knife])),
-  people: peopleNames(present, reading.told, table.meaning, 'by', false),
+  people: peopleNames(present, reading.told, table.meaning, 'by'),
+  freshIds: new Map(),
   problems: problemList(table.problems, present.say),
 })
 
 /** Checks common to both files: the knife and the person are of this house, the time has passed. */
 function placeRow(
   { row, values }: Dated,
-  { present, knives, people, problems }: Placing,
+  { present, knives, people, freshIds, problems }: Placing,
 ): { knife: StoredKnife; personId: string | null; at: Date } | null {
   const { code, at, by } = values
   if (code === undefined || at === undefined) return null
@@ -78,9 +83,27 @@ function placeRow(
   const named = by === undefined ? 'nobody' : people.find(by)
   if (named === 'unknown') problems.add(row, 'by', 'no-such-person', { name: by ?? '' })
   if (at.getTime() > present.now.getTime() + CLOCK_SLACK_MS) problems.add(row, 'at', 'in-the-future')
-  return knife && !problems.has(row)
-    ? { knife, personId: typeof named === 'object' && 'known' in named ? named.known.id : null, at }
-    : null
+  if (!knife || problems.has(row)) return null
+  if (typeof named === 'string') return { knife, personId: null, at }
+  if ('known' in named) return { knife, personId: named.known.id, at }
+  const name = plain(named.fresh.name)
+  const personId = freshIds.get(name) ?? newId()
+  freshIds.set(name, personId)
+  return { knife, personId, at }
+}
+
+/** Makes whoever rows that are taken name: known from the past alone, they are kept as people who have left. */
+async function makePeople(
+  db: Queryable,
+  { present, people, freshIds }: Placing,
+  writes: readonly EventWrite[],
+): Promise<void> {
+  const named = new Set(writes.map(({ personId }) => personId))
+  for (const fresh of people.fresh()) {
+    const id = freshIds.get(plain(fresh.name))
+    if (fresh.make && id !== undefined && named.has(id))
+      await insertPerson(db, present.caller.house.id, { ...personNamed(fresh), id, active: false })
+  }
 }
 
 /** Reads force readings; those of one knife, moment and person make one check. */
@@ -224,10 +247,11 @@ const forcesOf = ({ payload }: Pick<Check, 'payload'>): string =>
 async function tablePlan<C extends Columns>(
   table: ReadTable<C>,
   kinds: C,
-  { present, people, problems }: Placing,
+  here: Placing,
   db: Queryable,
   writes: readonly TableWrite[],
 ): Promise<TablePlan> {
+  const { present, people, problems } = here
   const known = await knownEventIds(
     db,
     present.caller.house.id,
@@ -249,16 +273,18 @@ async function tablePlan<C extends Columns>(
   )
   return planOfTable(table, kinds, problems, {
     values: people.values(),
+    people: people.fresh(),
     label: (values) => String((values as { code?: string }).code ?? ''),
     decide: (row) => decisions.get(row),
-    apply: (client, { takes, step }) =>
-      applyEvents(
+    apply: async (client, { takes, step }) => {
+      const taken = writes.filter((write) => !known.has(write.id) && write.rows.every(takes))
+      await makePeople(client, here, taken)
+      await applyEvents(
         client,
         present,
-        writes
-          .filter((write) => !known.has(write.id) && write.rows.every(takes))
-          .flatMap((write) => [write, ...(write.replaces ? [takingBack(write, write.replaces, present)] : [])]),
+        taken.flatMap((write) => [write, ...(write.replaces ? [takingBack(write, write.replaces, present)] : [])]),
         step,
-      ),
+      )
+    },
   })
 }

@@ -192,6 +192,25 @@ describe('people, readings and events', () => {
     expect(knife.seen).toBe(true)
   })
 
+  it('keeps readings of somebody the house does not know under their name, as one who has left', async () => {
+    await addTestKnife(house, { code: 'R-5' })
+    const csv =
+      'knife;time;spot;grams;taken by\nR-5;2026-03-09 12:40;tip;300;Old Hand\nR-5;2026-03-09 13:40;tip;310;old hand\n'
+    const dry = (await bring('readings', csv)).body
+    expect(dry.counts).toMatchObject({ add: 2, problem: 0 })
+    expect(dry.people).toMatchObject([{ name: 'Old Hand', make: true }])
+    await bring('readings', csv, true)
+    expect((await bring('readings', csv)).body.counts).toMatchObject({ same: 2, add: 0 })
+    const { people } = (await house.manager.get('/api/fleet')).body
+    expect(people.filter(({ name }: { name: string }) => /old hand/i.test(name))).toMatchObject([{ active: false }])
+    // or under nobody's, where the chef does not want them
+    const unnamed = csv.replaceAll('Old Hand', 'Stray').replaceAll('old hand', 'stray').replaceAll(':40', ':41')
+    await bring('readings', unnamed, true, { people: [{ name: 'Stray', role: 'cook', make: false }] })
+    const after = (await house.manager.get('/api/fleet')).body
+    expect(after.people.map(({ name }: { name: string }) => name)).not.toContain('Stray')
+    expect(after.knives.find(({ code }: { code: string }) => code === 'R-5').readingCount).toBe(4)
+  })
+
   it('refuses a reading of an unknown knife, in the future, at no time, or of no force', async () => {
     await addTestKnife(house, { code: 'R-1' })
     const outcome = (

@@ -95,12 +95,34 @@ function looksLikeCodes(cells: readonly FilledCell[]): number {
   return short * (new Set(texts).size / Math.max(1, texts.length))
 }
 
+/** Far below what any title gives. */
+const NOT_WORDS = -3
+/** Share of cells that are a number, with or without a unit of length. */
+const shareMeasured = (cells: readonly FilledCell[]): number =>
+  cells.filter((cell) => typeof cell === 'number' || /^\d+(?:[.,]\d+)?\s*(?:mm|cm|in|["″”])?$/i.test(cell.trim()))
+    .length / Math.max(1, cells.length)
+
+/** A measure under a title like “Blade”, or with a unit of length and no name of its own, is the length of the knife. */
+function isLengthByCells(
+  table: TableName,
+  title: string,
+  named: readonly Fit[],
+  cells: readonly FilledCell[],
+): boolean {
+  if (table !== 'fleet' || cells.length === 0 || shareMeasured(cells) < CELLS_ALONE) return false
+  const isBlade = named.some(({ key }) => key === 'words')
+  const isMeasure = named.some(({ key }) => TABLE_COLUMNS.fleet[key]?.sort === 'length')
+  return !isMeasure && (isBlade || (named.length === 0 && unitInTitle(title) !== null))
+}
+
 function contentFit(table: TableName, key: string, cells: readonly FilledCell[], unit: LengthUnit): number {
   const column = TABLE_COLUMNS[table][key]
   if (!column) return 0
   if (key === 'code') return looksLikeCodes(cells)
   if (table === 'fleet' && key === 'words') {
     const types = TABLE_COLUMNS.fleet['type']
+    // a bare measure describes nothing in words
+    if (cells.length > 0 && shareMeasured(cells) >= CELLS_ALONE) return NOT_WORDS
     return types ? Math.max(0.3, shareRead(types, cells, unit)) : 0
   }
   return shareRead(column, cells, unit)
@@ -125,7 +147,10 @@ function columnsAt(
     const cells = cellsOf(at)
     if (told.columns?.[at] !== undefined || isLeftOut(title) || (title === '' && cells.length === 0)) return []
     const unit = unitInTitle(title) ?? 'mm'
-    const named = fitsOfTitle(title, table, remembered)
+    const said = fitsOfTitle(title, table, remembered)
+    const named = isLengthByCells(table, title, said, cells)
+      ? [...said, { key: 'length', points: POINTS.partly, how: 'guess' as const }]
+      : said
     const rated = named.map((fit) => ({
       ...fit,
       at,

@@ -231,7 +231,7 @@ export function planFleet(reading: Reading, present: Present): TablePlan {
   }
   const books = {
     stations: stationNames(present, reading.told, table.meaning),
-    people: peopleNames(present, reading.told, table.meaning, 'holder', true),
+    people: peopleNames(present, reading.told, table.meaning, 'holder'),
   }
   const asked = new Map<string, ExchangeOutcome['values'][number]>()
   const entries = table.rows.flatMap((row) => entriesOf(row, table, books, problems, asked))

@@ -69,8 +69,7 @@ function nameBook<T extends { readonly name: string }, N extends { readonly name
   known: readonly T[],
   how: {
     readonly guess: (text: string) => readonly T[]
-    /** null where nobody is made for a name that nobody knows */
-    readonly make: ((name: string) => N) | null
+    readonly make: (name: string) => N
     readonly nobody: boolean
   },
 ): NameBook<T, N> {
@@ -85,7 +84,6 @@ function nameBook<T extends { readonly name: string }, N extends { readonly name
     if (one) return { named: { known: one }, how: told?.how ?? 'word', means: one.name }
     const [guess, ...others] = told ? [] : how.guess(name)
     if (guess && others.length === 0) return { named: { known: guess }, how: 'guess', means: guess.name }
-    if (!how.make) return { named: 'unknown', how: null, means: null }
     const fresh = made.get(plain(name)) ?? how.make(name)
     made.set(plain(name), fresh)
     const named = fresh.make ? { fresh } : how.nobody ? 'nobody' : 'unknown'
@@ -122,20 +120,17 @@ export function stationNames(present: Present, told: ReadingTold, meaning: Meani
   })
 }
 
-/** People a file names; one the house does not know is offered to be made where `makes` says so. */
+/** People a file names; one the house does not know is offered to be made. */
 export function peopleNames(
   present: Present,
   told: ReadingTold,
   meaning: Meaning,
   column: string,
-  makes: boolean,
 ): NameBook<StoredPerson, NewPerson> {
   return nameBook(column, meaning, present.people, {
     guess: (text) => alike(present.people, text),
     nobody: true,
-    make: makes
-      ? (name) =>
-          told.people?.find((one) => plain(one.name) === plain(name)) ?? { name, role: 'cook' as const, make: true }
-      : null,
+    make: (name) =>
+      told.people?.find((one) => plain(one.name) === plain(name)) ?? { name, role: 'cook' as const, make: true },
   })
 }

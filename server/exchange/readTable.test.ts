@@ -77,6 +77,21 @@ describe('a table from a file', () => {
     expect(length('A1,chef,240\nA2,paring,90')).toEqual([240, 90])
   })
 
+  it.each([
+    [
+      'Knife,Kind,Blade (cm),Where\nX1,chef,24,Hot\nX2,boning,15,Block\nX3,bread,25,Pastry',
+      ['code', 'type', 'length', 'station'],
+    ],
+    [
+      'Knife,Kind,Blade,Where\nX1,chef,24,Hot\nX2,boning,15 cm,Block\nX3,bread,25,Pastry',
+      ['code', 'type', 'length', 'station'],
+    ],
+    ['Knife,Kind,(cm)\nX1,chef,24\nX2,boning,15\nX3,bread,25', ['code', 'type', 'length']],
+    ['No,Blade,Length\n1,chef,24\n2,boning,15\n3,bread,25', ['code', 'words', 'length']],
+  ])('takes a measure for the length, whatever its title: %s', (csv, expected) => {
+    expect(meanings(csv)).toEqual(expected)
+  })
+
   it('knows a header that is nothing but a unit', () => {
     expect(read('code,HRC\nA1,58').rows[0]?.values.hardness).toBe(58)
   })

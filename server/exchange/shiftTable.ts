@@ -70,7 +70,7 @@ export async function planShifts(reading: Reading, present: Present, db: Queryab
   const houseId = present.caller.house.id
   const table = readTable(reading, 'shifts', SHIFT_COLUMNS, present.say)
   const problems = problemList(table.problems, present.say)
-  const people = peopleNames(present, reading.told, table.meaning, 'person', true)
+  const people = peopleNames(present, reading.told, table.meaning, 'person')
   const [shifts, days] = [await listShifts(db, houseId), await listShiftDays(db, houseId, EVER)]
   const idOf = (who: Who): string | null => (typeof who === 'object' && 'known' in who ? who.known.id : null)
 

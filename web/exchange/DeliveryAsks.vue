@@ -152,6 +152,7 @@ const columnName = (key: string): string => say(`column.${table.value}.${key}.na
       v-model:opened="open.people"
       :title="say('exchange.newPeople', { n: outcome.people.length, names: names(outcome.people) })"
     >
+      <p v-if="table === 'readings' || table === 'events'" class="soft">{{ $t('exchange.peopleOfThePast') }}</p>
       <ul class="ask-list">
         <li v-for="one in outcome.people" :key="one.name" class="fresh">
           <CheckField

@@ -2,6 +2,7 @@
 import { v7 as newId } from 'uuid'
 import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
+import type { BodyOf } from '../../contract/endpoint'
 import type { Station } from '../../contract/house'
 import type { Board, Product } from '../../core/house/stations'
 import { call } from '../api'
@@ -9,6 +10,7 @@ import { useChange } from '../house/useChange'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
+import AppForm from '../ui/AppForm.vue'
 import TextField from '../ui/TextField.vue'
 import StationCard from './StationCard.vue'
 
@@ -46,19 +48,25 @@ const placeholder = computed(() =>
     ({ id, name }) => name === say('house.firstStation') && fleet.knives.every(({ stationId }) => stationId !== id),
   ),
 )
-const add = (name: string, board: Board = 'soft-plastic', product: Product = 'mixed'): Promise<boolean> =>
-  change(async () => {
-    const first = placeholder.value
-    const told = { name, board, product }
-    if (first) await call(endpoints.editStation, { params: { id: first.id }, body: told })
-    else
-      await call(endpoints.addStation, {
-        body: { id: newId(), ...told, hoursPerService: USUAL_HOURS, weight: 1, active: true },
-      })
-  })
-async function addOwn(): Promise<void> {
-  const name = own.value.trim()
-  if (name !== '' && (await add(name))) own.value = ''
+async function send(station: BodyOf<typeof endpoints.addStation>): Promise<void> {
+  const { name, board, product } = station
+  const first = placeholder.value
+  if (first) await call(endpoints.editStation, { params: { id: first.id }, body: { name, board, product } })
+  else await call(endpoints.addStation, { body: station })
+  await fleet.load()
+}
+const newStation = (name: string, board: Board = 'soft-plastic', product: Product = 'mixed'): Station => ({
+  id: newId(),
+  name,
+  board,
+  product,
+  hoursPerService: USUAL_HOURS,
+  weight: 1,
+  active: true,
+})
+async function addOwn(station: BodyOf<typeof endpoints.addStation>): Promise<void> {
+  await send(station)
+  own.value = ''
 }
 const edit = (id: string, patch: Partial<Omit<Station, 'id'>>): Promise<boolean> =>
   change(() => call(endpoints.editStation, { params: { id }, body: patch }))
@@ -68,14 +76,20 @@ const edit = (id: string, patch: Partial<Omit<Station, 'id'>>): Promise<boolean>
   <section class="form-section">
     <p class="soft">{{ $t('movingIn.stationsHint') }}</p>
     <div class="offers" role="group" :aria-label="$t('movingIn.usualStations')">
-      <AppButton v-for="one in offered" :key="one.key" icon="plus" @click="add(one.name, one.board, one.product)">{{
-        one.name
-      }}</AppButton>
+      <AppButton
+        v-for="one in offered"
+        :key="one.key"
+        icon="plus"
+        @click="change(() => send(newStation(one.name, one.board, one.product)))"
+        >{{ one.name }}</AppButton
+      >
     </div>
-    <form class="own" @submit.prevent="addOwn">
-      <TextField v-model="own" :label="$t('movingIn.ownStation')" maxlength="80" />
-      <AppButton type="submit" :disabled="own.trim() === ''">{{ $t('house.addStation') }}</AppButton>
-    </form>
+    <AppForm :schema="endpoints.addStation.body" :draft="() => newStation(own.trim())" :send="addOwn">
+      <div class="own">
+        <TextField v-model="own" name="name" :label="$t('movingIn.ownStation')" />
+        <AppButton type="submit" :disabled="own.trim() === ''">{{ $t('house.addStation') }}</AppButton>
+      </div>
+    </AppForm>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <ul>
       <StationCard

@@ -91,14 +91,15 @@ export const HEADERS: Readonly<Record<TableName, Readonly<Record<string, readonl
     at: said`time, date, when, moment, datum, zeit, wann, quand, fecha, cuándo, data, quando, date and time`,
     zone: said`spot, where, stelle, zone, zona, endroit, lugar, punto`,
     force: said`reading, peak, grams, gf, kraft, messwert, lesung, force, fuerza, forza, força, result`,
-    by: said`person, who, tested by, wer, qui, quién, chi, quem, tester`,
+    by: said`person, who, tested by, taken by, measured by, read by, checked by, cook, chef, wer, von, geprüft von,
+      qui, par, mesuré par, quién, por, medido por, chi, da, quem, tester`,
   },
   events: {
     id: said`uuid`,
     code: said`knife, label`,
     at: said`time, when, moment`,
     kind: said`what`,
-    by: said`person, who`,
+    by: said`person, who, done by, logged by, recorded by, cook`,
     details: said`payload`,
   },
 }

@@ -83,6 +83,14 @@ export async function insertKnives(db: Queryable, houseId: string, knives: reado
   )
 }
 
+/**
+ * Has the database look at how large the tables of the fleet have become: within one long change it would go on
+ * checking each new row against whole tables that were empty when it began.
+ */
+export async function countFleetTables(db: Queryable): Promise<void> {
+  await db.query('analyze knives, events, knife_states')
+}
+
 export async function updateKnife(db: Queryable, houseId: string, knife: StoredKnife): Promise<void> {
   await db.query(
     `update knives
