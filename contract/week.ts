@@ -30,6 +30,25 @@ export const ShiftDay = z.object({
 export type ShiftDay = Wire<typeof ShiftDay>
 export const PersonDays = z.array(ShiftDay.omit({ id: true, personId: true })).max(100)
 
+/** What of a calendar says nothing of anybody's hours, and why. */
+export const CALENDAR_LEFT_OUT = [
+  'cancelled',
+  'free',
+  'no-hours',
+  'too-long',
+  'on-a-day-off',
+  'unknown-zone',
+  'this-and-future',
+  'unreadable',
+] as const
+export const CalendarLeftOut = z.object({ summary: z.string(), why: z.enum(CALENDAR_LEFT_OUT) })
+export type CalendarLeftOut = Wire<typeof CalendarLeftOut>
+export const CalendarReading = z.object({
+  entries: z.array(ShiftDay.omit({ id: true, personId: true })),
+  leftOut: z.array(CalendarLeftOut),
+})
+export type CalendarReading = Wire<typeof CalendarReading>
+
 export const PersonSkill = z.object({ personId: Id, skill: SkillName, signedBy: Id.nullable(), signedAt: Instant })
 export type PersonSkill = Wire<typeof PersonSkill>
 

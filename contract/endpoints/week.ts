@@ -4,6 +4,7 @@ import { Day, Id } from '../scalars'
 import {
   AcceptedPlan,
   BenchPlace,
+  CalendarReading,
   Crew,
   ImproveAsk,
   Improvement,
@@ -38,7 +39,7 @@ export const weekEndpoints = {
       params: byId,
       body: z.object({ calendar: z.string().max(MOST_CALENDAR_CHARACTERS), apply: z.boolean() }),
       mostBytes: bytesForText(MOST_CALENDAR_CHARACTERS),
-      answer: z.object({ entries: PersonDays, applied: z.boolean() }),
+      answer: CalendarReading.extend({ applied: z.boolean() }),
     },
   ),
   setSkills: endpoint('put', '/api/people/{id}/skills', 'manage-house', 'Sign a person off for skills', {

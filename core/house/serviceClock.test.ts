@@ -1,6 +1,7 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { HOUR_MS } from '../time'
-import { occurrences, occurrencesOfDay, startOfDay, type WeeklySpan } from './serviceClock'
+import { laidTogether, occurrences, occurrencesOfDay, startOfDay, type WeeklySpan } from './serviceClock'
 
 const span = (weekday: number, starts: string, ends: string, more: Partial<WeeklySpan> = {}): WeeklySpan => ({
   id: `${weekday} ${starts}`,
@@ -60,5 +61,60 @@ describe('services on the house’s own clock', () => {
     const tuesday = occurrencesOfDay(week, 'America/New_York', at('2026-03-10T20:00:00Z'))
     expect(tuesday.map((one) => one.spanId)).toEqual(['2 12:00', '2 18:00'])
     expect(startOfDay(at('2026-03-10T02:00:00Z'), 'America/New_York')).toBe(at('2026-03-09T04:00:00Z'))
+  })
+})
+
+describe('windows that overlap', () => {
+  const window = (startMs: number, endMs: number): Parameters<typeof laidTogether>[0][number] => ({
+    spanId: `${startMs}`,
+    name: 'quiet',
+    startMs,
+    endMs,
+  })
+  const spans = (all: readonly (readonly [number, number])[]): number[][] =>
+    laidTogether(all.map(([from, to]) => window(from, to))).map(({ startMs, endMs }) => [startMs, endMs])
+
+  it('are one window', () => {
+    expect(
+      spans([
+        [30, 60],
+        [0, 40],
+      ]),
+    ).toEqual([[0, 60]])
+    expect(
+      spans([
+        [0, 90],
+        [10, 20],
+        [80, 95],
+        [200, 210],
+      ]),
+    ).toEqual([
+      [0, 95],
+      [200, 210],
+    ])
+    expect(
+      spans([
+        [0, 60],
+        [60, 90],
+      ]),
+    ).toEqual([
+      [0, 60],
+      [60, 90],
+    ])
+  })
+
+  it('cover the same moments as before, none of them twice', () => {
+    const moments = fc.array(fc.tuple(fc.nat(60), fc.integer({ min: 1, max: 20 })), { maxLength: 12 })
+    fc.assert(
+      fc.property(moments, (starts) => {
+        const before = starts.map(([from, minutes]) => [from, from + minutes] as const)
+        const after = spans(before)
+        for (let at = 0; at < 90; at++) {
+          const covers = (all: readonly (readonly number[])[]): number =>
+            all.filter(([from = 0, to = 0]) => from <= at && at < to).length
+          expect(covers(after)).toBe(Math.min(1, covers(before)))
+        }
+      }),
+    )
   })
 })

@@ -81,3 +81,17 @@ export function occurrencesOfDay(spans: readonly WeeklySpan[], zone: string, atM
   const to = startOfDay(from + 1.5 * DAY_MS, zone)
   return occurrences(spans, zone, from, to).filter((one) => one.startMs >= from)
 }
+
+/**
+ * Occurrences that overlap laid together: what is left is in order of start, and nobody can be in two of them at once.
+ * One that begins as another ends stays its own.
+ */
+export function laidTogether(all: readonly Occurrence[]): Occurrence[] {
+  const together: Occurrence[] = []
+  for (const one of [...all].sort((a, b) => a.startMs - b.startMs || a.endMs - b.endMs)) {
+    const last = together.at(-1)
+    if (!last || one.startMs >= last.endMs) together.push(one)
+    else together[together.length - 1] = { ...last, endMs: Math.max(last.endMs, one.endMs) }
+  }
+  return together
+}

@@ -214,16 +214,24 @@ test('twelve knives are walked along the rack with a tablet that dies, a network
   await page.getByRole('button', { name: 'That is all' }).click()
   await expect(page.getByRole('heading', { name: '12 knives are in the house' })).toBeVisible()
   await expect(page.getByText('…')).toBeHidden()
-  const { knives, stations } = await (await page.request.get(`${EMPTY}/api/fleet`)).json()
-  expect(knives).toHaveLength(before + 12)
-  const fish = stations.find(({ name }: { name: string }) => name === 'Fish').id
-  const walked = knives.filter(
-    ({ stationId, signCount }: Record<string, unknown>) => stationId === fish && signCount === 1,
-  )
-  expect(walked).toHaveLength(11)
-  const lengths = walked
-    .filter(({ type }: { type: string }) => type === 'chef')
-    .map(({ lengthMm }: { lengthMm: number }) => lengthMm)
+  interface Walked {
+    readonly type: string
+    readonly lengthMm: number
+    readonly stationId: string
+    readonly signCount: number
+  }
+  let walked: readonly Walked[] = []
+  // a sign is sent after its knife
+  await expect
+    .poll(async () => {
+      const { knives, stations } = await (await page.request.get(`${EMPTY}/api/fleet`)).json()
+      expect(knives).toHaveLength(before + 12)
+      const fish = stations.find(({ name }: { name: string }) => name === 'Fish').id
+      walked = (knives as Walked[]).filter(({ stationId, signCount }) => stationId === fish && signCount === 1)
+      return walked.length
+    })
+    .toBe(11)
+  const lengths = walked.filter(({ type }) => type === 'chef').map(({ lengthMm }) => lengthMm)
   // the length of the last one of a kind is where the next begins
   expect(lengths.sort()).toEqual([240, 245, 245, 245])
   await page.getByRole('link', { name: 'Print their labels' }).click()

@@ -2,7 +2,7 @@
 import { computed, reactive, ref } from 'vue'
 import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
-import type { Crew } from '../../contract/week'
+import type { CalendarReading, Crew } from '../../contract/week'
 import { call } from '../api'
 import type { BandSpan } from '../ui/daySpans'
 import { useChange } from '../house/useChange'
@@ -39,7 +39,7 @@ const shiftDraft = (): object => ({
 })
 const single = reactive({ day: '', isOff: true, starts: '10:00', ends: '18:00', note: '' })
 const days = computed(() => props.crew.days.filter(({ personId }) => personId === props.personId))
-const read = ref<{ calendar: string; count: number } | null>(null)
+const read = ref<(CalendarReading & { calendar: string }) | null>(null)
 const params = computed(() => ({ id: props.personId }))
 
 async function saveShifts(body: BodyOf<typeof endpoints.setShifts>): Promise<void> {
@@ -67,8 +67,11 @@ const asUsual = (day: string): Promise<boolean> =>
 async function look(file: File): Promise<void> {
   const calendar = await file.text()
   await change(async () => {
-    const { entries } = await call(endpoints.importCalendar, { params: params.value, body: { calendar, apply: false } })
-    read.value = { calendar, count: new Set(entries.map(({ day }) => day)).size }
+    const { entries, leftOut } = await call(endpoints.importCalendar, {
+      params: params.value,
+      body: { calendar, apply: false },
+    })
+    read.value = { calendar, entries, leftOut }
   })
 }
 async function takeIn(): Promise<void> {
@@ -118,9 +121,26 @@ async function takeIn(): Promise<void> {
     <section class="heavy-rule">
       <FileField :label="$t('crew.read')" accept=".ics,text/calendar" @chosen="look" />
       <p class="soft small">{{ $t('crew.readHint') }}</p>
-      <AppButton v-if="read" @click="takeIn">
-        {{ $t('crew.takeIn', { n: read.count }) }}
-      </AppButton>
+      <template v-if="read">
+        <ul class="read" :aria-label="$t('crew.readDays')">
+          <li v-for="one in read.entries" :key="`${one.day} ${one.starts}`">
+            <span>{{ formats.longDay(`${one.day}T12:00:00Z`) }}</span>
+            <b class="num">{{ one.starts ? `${one.starts}–${one.ends}` : $t('crew.off') }}</b>
+            <span class="soft">{{ one.note }}</span>
+          </li>
+        </ul>
+        <template v-if="read.leftOut.length > 0">
+          <h4>{{ $t('crew.leftOut') }}</h4>
+          <ul>
+            <li v-for="one in read.leftOut" :key="`${one.summary} ${one.why}`">
+              {{ $t('crew.leftOutOne', { name: one.summary || $t('crew.nameless'), why: $t(`crew.why.${one.why}`) }) }}
+            </li>
+          </ul>
+        </template>
+        <AppButton v-if="read.entries.length > 0" @click="takeIn">
+          {{ say('crew.takeIn', { n: new Set(read.entries.map(({ day }) => day)).size }) }}
+        </AppButton>
+      </template>
     </section>
   </AppDialog>
 </template>
@@ -139,6 +159,16 @@ section {
   grid-template-columns: repeat(auto-fit, minmax(110px, 1fr));
   gap: 10px;
   align-items: end;
+}
+.read {
+  max-height: 40vh;
+  overflow-y: auto;
+}
+.read li {
+  display: grid;
+  grid-template-columns: minmax(8rem, 12rem) 8rem minmax(0, 1fr);
+  gap: 4px 12px;
+  padding: 4px 0;
 }
 .ways,
 .single {

@@ -29,7 +29,7 @@ const turn = (day: number): void => {
 
 <template>
   <li :data-person="person.name">
-    <span>
+    <span class="who">
       <b>{{ person.name }}</b> <span class="soft">{{ $t(`person.${person.role}`) }}</span>
     </span>
     <span class="days" role="group" :aria-label="$t('movingIn.daysOf', { name: person.name })">
@@ -49,8 +49,8 @@ const turn = (day: number): void => {
 
 <style scoped>
 li {
-  display: grid;
-  grid-template-columns: minmax(0, 14rem) auto minmax(0, 1fr);
+  display: flex;
+  flex-wrap: wrap;
   gap: 8px 24px;
   align-items: center;
   padding: 10px 0;
@@ -65,9 +65,9 @@ li {
   background: var(--slate);
   color: var(--on-slate);
 }
-@media (max-width: 860px) {
-  li {
-    grid-template-columns: minmax(0, 1fr);
-  }
+.who {
+  flex: 0 1 14rem;
+  min-width: 0;
+  overflow-wrap: anywhere;
 }
 </style>

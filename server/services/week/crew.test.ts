@@ -46,6 +46,7 @@ describe('shifts', () => {
     const dry = await house.manager.post(path, { calendar, apply: false })
     expect(dry.body).toEqual({
       applied: false,
+      leftOut: [],
       entries: ['2026-03-12', '2026-03-13', '2026-03-14'].map((day) => ({
         day,
         starts: '09:00',
@@ -89,6 +90,9 @@ describe('shifts', () => {
     }
     const old = await house.manager.post(path, { calendar: calendarOf('FREQ=DAILY', '00010101T090000Z'), apply: true })
     expect(old.status).toBe(422)
+    const never = 'FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30'
+    const stuck = await house.manager.post(path, { calendar: calendarOf(never, '20250101T090000Z'), apply: true })
+    expect(stuck.status).toBe(422)
   })
 
   it('come in from a file as long as the address promises to take', async () => {

@@ -1,5 +1,6 @@
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { DAY_MS } from '../../../core/time'
 import type { Queryable } from '../../db/database'
 import { findHouse } from '../../db/queries/house/houses'
 import { addTestKnife, NOW, startApp, type TestApp, type TestHouse } from '../../testing/harness'
@@ -37,5 +38,24 @@ describe('the days ahead', () => {
     }
     await daysAhead(counting, stored, NOW, 7)
     expect([orders.rows.length, asked]).toEqual([3, 1])
+  })
+
+  it('lay quiet windows that overlap together, so that nobody is planned in two of them at once', async () => {
+    const week = (await house.manager.get('/api/week')).body as { kind: string }[]
+    const quiet = (starts: string, ends: string): object => ({
+      id: newId(),
+      kind: 'quiet',
+      weekday: 3,
+      name: 'quiet',
+      starts,
+      ends,
+    })
+    const wanted = [...week.filter(({ kind }) => kind === 'service'), quiet('14:30', '16:00'), quiet('15:34', '17:00')]
+    expect((await house.manager.send('PUT', '/api/week', wanted)).status).toBe(200)
+    const stored = await findHouse(test.app.db, house.houseId)
+    if (!stored) throw new Error('no house')
+    const { problem } = await daysAhead(test.app.db, stored, NOW, 7)
+    const coming = problem.windows.filter(({ startMs }) => startMs > NOW.getTime() + DAY_MS / 4)
+    expect(coming.map(({ startMs, endMs }) => (endMs - startMs) / 60_000)).toEqual([150])
   })
 })

@@ -7,7 +7,7 @@ import { workAt } from '../../../core/edge/log/usage'
 import { NO_DEFECTS } from '../../../core/edge/model/events'
 import { verdict, type Action } from '../../../core/edge/verdict/verdict'
 import { presences, type Presence } from '../../../core/house/rota'
-import { startOfDay, type Occurrence } from '../../../core/house/serviceClock'
+import { laidTogether, startOfDay, type Occurrence } from '../../../core/house/serviceClock'
 import { jobOf, LIKELY, type KnifeAhead, type ServiceAhead } from '../../../core/plan/jobs'
 import {
   EVEN_WEIGHTS,
@@ -70,7 +70,7 @@ function windowsAhead(
   nowMs: number,
 ): PlanWindow[] {
   const fromMs = Math.ceil(nowMs / QUARTER_MS) * QUARTER_MS
-  return quiet
+  return laidTogether(quiet)
     .filter(({ endMs }) => endMs > fromMs)
     .map((window): PlanWindow => {
       const there = present
