@@ -1,5 +1,5 @@
-import ical, { ICalCalendarMethod } from 'ical-generator'
-import { MINUTE_MS } from '../../../core/time'
+import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator'
+import { DAY_MS, MINUTE_MS } from '../../../core/time'
 import type { Say } from '../../../words/say'
 import type { Clock } from '../../clock'
 import { changeHouse } from '../../db/changeHouse'
@@ -13,12 +13,13 @@ import {
   standingCalendarLinks,
 } from '../../db/queries/week/calendarLinks'
 import { listBenches } from '../../db/queries/week/crew'
-import { currentPlan } from '../../db/queries/week/plans'
+import { plansSince, type KeptPlan } from '../../db/queries/week/plans'
 import { notFound } from '../../faults'
 import { newToken, readToken } from '../../signIn/secrets'
 import { assertMay, type Caller } from '../../signIn/sessions'
 import { loadFleetSnapshot } from '../fleet/fleet'
 import { standingSessions } from '../fleet/standingSessions'
+import { feedOf, wholeMinute, type FeedItem } from './calendarFeed'
 
 /** Honing and checks stand in a calendar this long before their service, minutes (assumed). */
 const ROUND_MINUTES = 15
@@ -30,7 +31,58 @@ export function assertOwnOrManager(caller: Caller, personId: string | undefined)
   return personId
 }
 
-/** What a person still has to do of the accepted plan as iCalendar (RFC 5545), times in UTC. */
+/** Older plans have nothing to say of days to come. */
+const LOOK_BACK_MS = 30 * DAY_MS
+
+/** What one plan puts into the calendar of a person. */
+function itemsOf(
+  plan: Pick<KeptPlan, 'sessions' | 'rounds'>,
+  personId: string,
+  names: { readonly codes: ReadonlyMap<string, string>; readonly benches: ReadonlyMap<string, string> },
+  houseId: string,
+  say: Say,
+): FeedItem[] {
+  const codesOf = (ids: readonly string[]): string =>
+    ids
+      .map((id) => names.codes.get(id) ?? '')
+      .filter(Boolean)
+      .sort()
+      .join(', ')
+  const sessions = plan.sessions
+    .filter((session) => session.personId === personId)
+    .map((session): FeedItem => ({
+      uid: sessionUid(session.jobId, houseId),
+      startMs: wholeMinute(Date.parse(session.startsAt)),
+      endMs: wholeMinute(Date.parse(session.endsAt)),
+      summary: say('calendar.session', { code: names.codes.get(session.knifeId) ?? '' }),
+      location: names.benches.get(session.benchId) ?? '',
+      description: say('calendar.sessionHint'),
+    }))
+  const rounds = plan.rounds
+    .filter((round) => round.personId === personId)
+    .map((round): FeedItem => {
+      const endMs = wholeMinute(Date.parse(round.startsAt))
+      return {
+        uid: `round-${personId}-${Date.parse(round.startsAt)}@${houseId}`,
+        startMs: endMs - ROUND_MINUTES * MINUTE_MS,
+        endMs,
+        summary: say(round.check.length > 0 ? 'calendar.roundWithCheck' : 'calendar.round', {
+          service: round.service,
+          hone: round.hone.length,
+          check: round.check.length,
+        }),
+        location: '',
+        description: [
+          say('calendar.hone', { codes: codesOf(round.hone) }),
+          ...(round.check.length > 0 ? [say('calendar.check', { codes: codesOf(round.check) })] : []),
+        ].join('\n'),
+      }
+    })
+  return [...sessions, ...rounds]
+}
+const sessionUid = (jobId: string, houseId: string): string => `session-${jobId}@${houseId}`
+
+/** What a person still has to do of the accepted plan, and what was called off, as iCalendar (RFC 5545), times in UTC. */
 export async function calendarOf(
   db: Database,
   clock: Clock,
@@ -38,55 +90,44 @@ export async function calendarOf(
   personId: string,
   say: Say,
 ): Promise<string> {
-  const [person, plan] = [await findPerson(db, house.id, personId), await currentPlan(db, house.id)]
+  const person = await findPerson(db, house.id, personId)
   if (!person) throw notFound('person')
+  const nowMs = clock().getTime()
+  const plans = await plansSince(db, house.id, new Date(nowMs - LOOK_BACK_MS))
+  const plan = plans.at(-1) ?? null
   const snapshot = await loadFleetSnapshot(db, house, clock())
-  const sessions = (await standingSessions(db, plan, snapshot)).filter((session) => session.personId === personId)
-  const codes = new Map(snapshot.knives.map(({ id, code }) => [id, code]))
-  const benches = new Map((await listBenches(db, house.id)).map(({ id, name }) => [id, name]))
-  const codesOf = (ids: readonly string[]): string =>
-    ids
-      .map((id) => codes.get(id) ?? '')
-      .filter(Boolean)
-      .sort()
-      .join(', ')
+  const standing = new Set((await standingSessions(db, plan, snapshot)).map(({ jobId }) => sessionUid(jobId, house.id)))
+  const names = {
+    codes: new Map(snapshot.knives.map(({ id, code }) => [id, code])),
+    benches: new Map((await listBenches(db, house.id)).map(({ id, name }) => [id, name])),
+  }
   const calendar = ical({
     name: say('calendar.name', { name: person.name, house: house.name }),
     method: ICalCalendarMethod.PUBLISH,
     prodId: { company: 'Yorvik', product: 'Week', language: 'EN' },
     ttl: 60 * 60,
   })
-  for (const session of sessions) {
+  const entries = feedOf(
+    plans.map((one) => ({
+      version: one.version,
+      acceptedMs: Date.parse(one.acceptedAt),
+      items: itemsOf(one, personId, names, house.id, say),
+    })),
+    (uid) => uid.startsWith('round-') || standing.has(uid),
+    nowMs,
+  )
+  for (const entry of entries)
     calendar.createEvent({
-      id: `session-${session.jobId}@${house.id}`,
-      stamp: new Date(plan?.acceptedAt ?? session.startsAt),
-      sequence: plan?.version ?? 0,
-      start: new Date(session.startsAt),
-      end: new Date(session.endsAt),
-      summary: say('calendar.session', { code: codes.get(session.knifeId) ?? '' }),
-      location: benches.get(session.benchId) ?? '',
-      description: say('calendar.sessionHint'),
+      id: entry.uid,
+      stamp: new Date(entry.stampMs),
+      sequence: entry.sequence,
+      start: new Date(entry.startMs),
+      end: new Date(entry.endMs),
+      summary: entry.summary,
+      location: entry.location,
+      description: entry.description,
+      ...(entry.cancelled ? { status: ICalEventStatus.CANCELLED } : {}),
     })
-  }
-  for (const round of plan?.rounds.filter((one) => one.personId === personId) ?? []) {
-    const end = new Date(round.startsAt)
-    calendar.createEvent({
-      id: `round-${personId}-${end.getTime()}@${house.id}`,
-      stamp: new Date(plan?.acceptedAt ?? round.startsAt),
-      sequence: plan?.version ?? 0,
-      start: new Date(end.getTime() - ROUND_MINUTES * MINUTE_MS),
-      end,
-      summary: say(round.check.length > 0 ? 'calendar.roundWithCheck' : 'calendar.round', {
-        service: round.service,
-        hone: round.hone.length,
-        check: round.check.length,
-      }),
-      description: [
-        say('calendar.hone', { codes: codesOf(round.hone) }),
-        ...(round.check.length > 0 ? [say('calendar.check', { codes: codesOf(round.check) })] : []),
-      ].join('\n'),
-    })
-  }
   return calendar.toString()
 }
 

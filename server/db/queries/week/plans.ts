@@ -29,6 +29,19 @@ export async function currentPlan(db: Queryable, houseId: string): Promise<KeptP
   return row && toPlan(row)
 }
 
+/** Plans accepted since an instant, and the one that held then, oldest first. */
+export async function plansSince(db: Queryable, houseId: string, since: Date): Promise<KeptPlan[]> {
+  const { rows } = await db.query<PlanRow>(
+    `select version, accepted_by, accepted_at, plan
+     from plans
+     where house_id = $1
+       and version >= coalesce((select max(version) from plans where house_id = $1 and accepted_at < $2), 0)
+     order by version`,
+    [houseId, since],
+  )
+  return rows.map(toPlan)
+}
+
 /** Keeps a plan as the version after another. @returns whether nobody was faster */
 export async function keepPlan(
   db: Queryable,
