@@ -328,6 +328,43 @@ test('the crew: shifts that overlap are refused, skills are signed off, a specia
   await page.request.delete(`${DEMO}/api/special-days/2026-11-29`)
 })
 
+test('a calendar of shifts is shown day by day before it is taken in, with what says nothing of hours', async ({
+  page,
+}) => {
+  await openAsManager(page, '/crew')
+  await page.getByRole('button', { name: 'Shifts of Bram Kessel' }).click()
+  const entry = (lines: string): string => `BEGIN:VEVENT\r\nDTSTAMP:20261101T000000Z\r\n${lines}\r\nEND:VEVENT\r\n`
+  const calendar = [
+    'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//rota//EN\r\n',
+    // a Friday evening in New York is Saturday in this house
+    entry(
+      'UID:a\r\nDTSTART;TZID=America/New_York:20261127T200000\r\nDTEND;TZID=America/New_York:20261128T020000\r\nSUMMARY:Away kitchen\r\nRRULE:FREQ=WEEKLY;COUNT=2',
+    ),
+    entry('UID:b\r\nDTSTART;VALUE=DATE:20261130\r\nSUMMARY:Leave'),
+    entry('UID:c\r\nDTSTART:20261201T090000Z\r\nDTEND:20261201T100000Z\r\nTRANSP:TRANSPARENT\r\nSUMMARY:Dentist'),
+    'END:VCALENDAR\r\n',
+  ].join('')
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'rota.ics', mimeType: 'text/calendar', buffer: Buffer.from(calendar) })
+  const days = page.getByRole('list', { name: 'Days in this calendar' }).getByRole('listitem')
+  await expect(days).toHaveText([
+    /Saturday 28 November\s*01:00–07:00\s*Away kitchen/,
+    /Monday 30 November\s*off\s*Leave/i,
+    /Saturday 5 December\s*01:00–07:00\s*Away kitchen/,
+  ])
+  await expect(page.getByText('Dentist: it is marked as free')).toBeVisible()
+  await page.getByRole('button', { name: 'Add 3 days' }).click()
+  await expect(page.getByRole('button', { name: 'These 2 days again a week later' })).toBeVisible()
+  const crew = async (): Promise<{ days: { id: string; personId: string; day: string }[] }> =>
+    (await page.request.get(`${DEMO}/api/crew`)).json()
+  const own = (await crew()).days.filter(({ day }) => ['2026-11-28', '2026-11-30', '2026-12-05'].includes(day))
+  expect(own).toHaveLength(3)
+  await page.request.put(`${DEMO}/api/people/${own[0]?.personId ?? ''}/shift-days`, {
+    data: { days: own.map(({ day }) => day), entries: [] },
+  })
+})
+
 test('a cook sees the week and plans nothing in it', async ({ page }) => {
   await openWeek(page)
   const { people } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as {

@@ -45,9 +45,11 @@ const load = computed(() => {
   return minutes
 })
 /** The dialog is gone by then, so its screen is what gives the shifts back. */
-function saved(id: string, before: BodyOf<typeof endpoints.setShifts>['shifts']): void {
-  notices.done(say('crew.shiftsSaved', { name: fleet.people.get(id)?.name ?? '' }), async () => {
-    crew.value = await call(endpoints.setShifts, { params: { id }, body: { shifts: before } })
+function saved(before: ReadonlyMap<string, BodyOf<typeof endpoints.setShifts>['shifts']>): void {
+  const names = [...before.keys()].map((id) => fleet.people.get(id)?.name ?? '').join(', ')
+  notices.done(say('crew.shiftsSaved', { name: names }), async () => {
+    for (const [id, shifts] of before)
+      crew.value = await call(endpoints.setShifts, { params: { id }, body: { shifts } })
   })
 }
 const open = computed({

@@ -7,6 +7,7 @@ import { call } from '../api'
 import type { BandSpan } from '../ui/daySpans'
 import { useChange } from '../house/useChange'
 import WeekBands from '../ui/WeekBands.vue'
+import { DAY_MS } from '../../core/time'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
@@ -14,12 +15,14 @@ import AppDialog from '../ui/AppDialog.vue'
 import AppForm from '../ui/AppForm.vue'
 import TextField from '../ui/TextField.vue'
 import WhenField from '../ui/WhenField.vue'
+import ManyField from '../ui/ManyField.vue'
 import FileField from '../ui/FileField.vue'
 
 const props = defineProps<{ crew: Crew; personId: string }>()
 const emit = defineEmits<{
   changed: [crew: Crew]
-  saved: [personId: string, before: BodyOf<typeof endpoints.setShifts>['shifts']]
+  /** whose shifts were set, as they were before */
+  saved: [before: ReadonlyMap<string, BodyOf<typeof endpoints.setShifts>['shifts']>]
 }>()
 const visible = defineModel<boolean>('visible', { required: true })
 const fleet = useFleet()
@@ -34,6 +37,13 @@ const shifts = ref<readonly BandSpan[]>(
 const adds = [
   { label: say('crew.addShift'), span: { kind: 'shift' as const, name: '', starts: '10:00', ends: '18:00' } },
 ]
+/** people who work the same week */
+const others = ref<readonly string[]>([])
+const colleagues = computed(() =>
+  [...fleet.people.values()]
+    .filter(({ id, active }) => active && id !== props.personId)
+    .map(({ id, name: label }) => ({ value: id, label })),
+)
 const shiftDraft = (): object => ({
   shifts: shifts.value.map(({ weekday, starts, ends }) => ({ weekday, starts, ends })),
 })
@@ -43,11 +53,17 @@ const read = ref<(CalendarReading & { calendar: string }) | null>(null)
 const params = computed(() => ({ id: props.personId }))
 
 async function saveShifts(body: BodyOf<typeof endpoints.setShifts>): Promise<void> {
-  const before = props.crew.shifts
-    .filter(({ personId }) => personId === props.personId)
-    .map(({ weekday, starts, ends }) => ({ weekday, starts, ends }))
-  emit('changed', await call(endpoints.setShifts, { params: params.value, body }))
-  emit('saved', props.personId, before)
+  const everybody = [props.personId, ...others.value]
+  const before = new Map(
+    everybody.map((id) => [
+      id,
+      props.crew.shifts
+        .filter(({ personId }) => personId === id)
+        .map(({ weekday, starts, ends }) => ({ weekday, starts, ends })),
+    ]),
+  )
+  for (const id of everybody) emit('changed', await call(endpoints.setShifts, { params: { id }, body }))
+  emit('saved', before)
   await fleet.load()
   visible.value = false
 }
@@ -60,6 +76,22 @@ async function addDay(body: BodyOf<typeof endpoints.setShiftDays>): Promise<void
   await fleet.load()
   Object.assign(single, { day: '', note: '' })
 }
+/** The last week of single days once more, a week later. */
+const MS_OF_WEEK = 7 * DAY_MS
+const weekLater = (day: string, weeks = 1): string =>
+  new Date(Date.parse(`${day}T00:00:00Z`) + weeks * MS_OF_WEEK).toISOString().slice(0, 10)
+const again = computed(() => {
+  const last = days.value
+    .map(({ day }) => day)
+    .sort()
+    .at(-1)
+  return last === undefined ? [] : days.value.filter(({ day }) => day > weekLater(last, -1))
+})
+const repeat = (): Promise<boolean> =>
+  change(async () => {
+    const entries = again.value.map(({ day, starts, ends, note }) => ({ day: weekLater(day), starts, ends, note }))
+    emit('changed', await call(endpoints.setShiftDays, { params: params.value, body: { days: [], entries } }))
+  })
 const asUsual = (day: string): Promise<boolean> =>
   change(async () => {
     emit('changed', await call(endpoints.setShiftDays, { params: params.value, body: { days: [day], entries: [] } }))
@@ -91,9 +123,15 @@ async function takeIn(): Promise<void> {
     <AppForm :schema="endpoints.setShifts.body" :draft="shiftDraft" :send="saveShifts">
       <p class="soft small">{{ $t('crew.weekHint') }}</p>
       <WeekBands v-model="shifts" :adds="adds" :empty="$t('crew.off')" />
-      <p class="ways">
+      <div class="ways">
+        <ManyField
+          v-model="others"
+          :label="$t('crew.alsoFor')"
+          :all="$t('crew.onlyThem', { name })"
+          :options="colleagues"
+        />
         <AppButton kind="main" type="submit">{{ $t('crew.save') }}</AppButton>
-      </p>
+      </div>
     </AppForm>
     <section class="heavy-rule">
       <h3>{{ $t('crew.single') }}</h3>
@@ -104,6 +142,9 @@ async function takeIn(): Promise<void> {
           {{ day.starts ? `${day.starts}–${day.ends}` : $t('crew.off') }} <span class="soft">{{ day.note }}</span></span
         >
         <AppButton kind="quiet" @click="asUsual(day.day)">{{ $t('crew.backToPattern') }}</AppButton>
+      </p>
+      <p v-if="again.length > 0">
+        <AppButton @click="repeat">{{ say('crew.again', { n: again.length }) }}</AppButton>
       </p>
       <AppForm class="line" :schema="endpoints.setShiftDays.body" :draft="dayDraft" :send="addDay">
         <WhenField v-model="single.day" name="entries.0.day" :label="$t('crew.day')" kind="day" />
@@ -173,7 +214,9 @@ section {
 .ways,
 .single {
   display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
   justify-content: space-between;
-  align-items: center;
+  align-items: end;
 }
 </style>

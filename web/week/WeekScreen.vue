@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { whyEmpty, type MissingForPlan } from '../../core/plan/whyEmpty'
 import { watchDebounced } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import { leavingReason } from '../../core/plan/explain'
@@ -79,16 +80,18 @@ const shelf = computed(() => {
         : []
     })
 })
+const missing = computed(() => problem.value && whyEmpty(problem.value))
+const WHERE_MISSING: Readonly<Record<MissingForPlan, string>> = {
+  windows: '/house?part=week',
+  benches: '/crew',
+  shifts: '/crew',
+  skills: '/crew',
+  meeting: '/crew',
+}
 const empty = computed(() => {
   const { value } = problem
   if (!value) return ''
-  if (value.windows.length === 0) return say('week.noWindows')
-  if (
-    value.people.every(
-      ({ present, skills }) => Object.keys(present).length === 0 || skills.every((skill) => skill === 'hone'),
-    )
-  )
-    return say('week.noHands')
+  if (missing.value) return say(`week.missing.${missing.value}`)
   return value.jobs.some(({ wanted }) => wanted) || placements.value.length > 0 ? '' : say('week.nothing')
 })
 const leftAlone = computed(() => problem.value?.jobs.reduce((sum, job) => sum + job.dullHoursLeft, 0) ?? 0)
@@ -152,7 +155,10 @@ function print(which: 'benches' | 'people'): void {
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <p v-if="!view && !refusal" class="lead">{{ $t('week.loading') }}</p>
     <template v-if="view && problem && totals">
-      <p v-if="empty" class="lead">{{ empty }}</p>
+      <p v-if="empty" class="lead">
+        {{ empty }}
+        <RouterLink v-if="mayPlan && missing" :to="WHERE_MISSING[missing]">{{ $t('week.mendIt') }}</RouterLink>
+      </p>
       <template v-if="problem.windows.length > 0">
         <p class="lead" aria-live="polite">
           {{ searching ? $t('week.searching') : summary }} <span class="soft">{{ searching ? '' : gap }}</span>
