@@ -78,6 +78,7 @@ describe('the database', () => {
       '0014_honing_as_a_habit',
       '0015_house_ways',
       '0016_what_files_mean',
+      '0017_moving_in',
     ])
   })
 

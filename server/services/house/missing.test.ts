@@ -32,7 +32,7 @@ describe('what a house has not said yet', () => {
   it('tells what honing is worth here until the house has said how often it hones', async () => {
     const { habitGain } = await missing()
     expect(habitGain?.daysHoned).toBeGreaterThan(habitGain?.daysUnhoned ?? Infinity)
-    await house.manager.send('patch', '/api/house', { honingHabit: 'most-days' })
+    await house.manager.send('PATCH', '/api/house', { honingHabit: 'most-days' })
     expect(await gap('habit')).toBeUndefined()
     expect((await missing()).habitGain).toBeNull()
   })
@@ -51,9 +51,9 @@ describe('what a house has not said yet', () => {
   })
 
   it('keeps which parts of moving in are right, and refuses others', async () => {
-    await house.manager.send('patch', '/api/house', { settled: ['week'] })
+    await house.manager.send('PATCH', '/api/house', { settled: ['week'] })
     expect((await house.manager.get('/api/session')).body.house.settled).toEqual(['week'])
     expect(await gap('stations')).toBeDefined()
-    expect((await house.manager.send('patch', '/api/house', { settled: ['roof'] })).status).toBe(422)
+    expect((await house.manager.send('PATCH', '/api/house', { settled: ['roof'] })).status).toBe(422)
   })
 })
