@@ -193,8 +193,11 @@ test('the inclinometer warns of the wrong angle, the scale of a heavy hand, and 
   await page.getByRole('option', { name: 'Touch-up', exact: true }).click()
   await page.getByRole('button', { name: /Begin/ }).click()
   await page.getByText('Simulated instruments').click()
-  await page.getByRole('button', { name: /Take a picture/ }).click()
-  await expect(page.getByText('Pictures of the edge')).toBeVisible()
+  // the bench may begin to listen a moment after the loupe is there
+  await expect(async () => {
+    await page.getByRole('button', { name: /Take a picture/ }).click()
+    await expect(page.getByText('Pictures of the edge')).toBeVisible({ timeout: 2000 })
+  }).toPass({ timeout: 20_000 })
   while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible()))
     await page.getByRole('button', { name: /^Next/ }).click()
   await expect(page.getByText(/on the line: 16°, on the angle/)).toBeVisible()
