@@ -11,6 +11,9 @@ const FLEET = [
   'K3;bread knife;10;;Pastry;;C',
 ].join('\r\n')
 
+/** A whole first hour takes a browser longer than one errand does. */
+test.describe.configure({ timeout: 150_000 })
+
 test('an empty house is set up, takes a fleet from a spreadsheet and gets a right list for it', async ({ page }) => {
   const heard = complaints(page)
   await page.goto(EMPTY)
