@@ -50,6 +50,20 @@ describe('what a house has not said yet', () => {
     expect(await gap('flattening')).toBeDefined()
   })
 
+  it('knows nobody’s days from a day off alone', async () => {
+    const { id } = house.people.cook
+    const day = { day: '2026-03-12', note: 'ill' }
+    const send = (starts: string | null, ends: string | null): Promise<unknown> =>
+      house.manager.send('PUT', `/api/people/${id}/shift-days`, { days: [], entries: [{ ...day, starts, ends }] })
+    const others = ((await house.manager.get('/api/crew')).body as { shifts: { personId: string }[] }).shifts
+    for (const personId of new Set(others.map((one) => one.personId)))
+      await house.manager.send('PUT', `/api/people/${personId}/shifts`, { shifts: [] })
+    await send(null, null)
+    expect(await gap('hands')).toBeDefined()
+    await send('10:00', '18:00')
+    expect(await gap('hands')).toBeUndefined()
+  })
+
   it('keeps which parts of moving in are right, and refuses others', async () => {
     await house.manager.send('PATCH', '/api/house', { settled: ['week'] })
     expect((await house.manager.get('/api/session')).body.house.settled).toEqual(['week'])

@@ -76,7 +76,10 @@ export async function readMissing(db: Database, clock: Clock, caller: Caller): P
         name,
         canSignIn: hasPin || passwordHash !== null,
         skills: crew.skills.filter(({ personId }) => personId === id).map(({ skill }) => skill),
-        onRota: [...crew.shifts, ...crew.days].some(({ personId }) => personId === id),
+        // a day off says nothing of when somebody comes
+        onRota: [...crew.shifts, ...crew.days.filter(({ starts }) => starts !== null)].some(
+          ({ personId }) => personId === id,
+        ),
       })),
     habitSaid: house.honingHabit !== null || snapshot.people.some(({ honingHabit }) => honingHabit !== null),
   }
