@@ -179,6 +179,8 @@ export const BenchOffer = z.object({
     may: z.boolean(),
     skill: z.enum(SKILLS).nullable(),
     beside: z.array(z.object({ id: Id, name: z.string() })),
+    /** whose knife it is, where a rule of the house keeps it from everybody else's stone */
+    keptFor: z.string().nullable(),
   }),
   pace: z.enum(PACES),
   /** somebody is at this knife already */

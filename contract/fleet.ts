@@ -10,8 +10,18 @@ export const Fleet = z.object({
   knives: z.array(KnifeView),
   people: z.array(Person),
   stations: z.array(Station),
-  /** sessions of the accepted plan that are still ahead */
-  planned: z.array(z.object({ knifeId: Id, personId: Id, startsAt: Instant, endsAt: Instant })),
+  /** sessions of the accepted plan that are still ahead, with the name of their bench */
+  planned: z.array(
+    z.object({
+      knifeId: Id,
+      personId: Id,
+      windowId: z.string(),
+      benchId: Id,
+      bench: z.string(),
+      startsAt: Instant,
+      endsAt: Instant,
+    }),
+  ),
   day: z.object({
     startsAt: Instant,
     services: z.array(z.object({ name: z.string(), startsAt: Instant, endsAt: Instant })),

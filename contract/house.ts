@@ -1,3 +1,4 @@
+import { HONING_RULES, POLICY_SCOPES, policyProblems, SCHOOLS } from '../core/policy/policy'
 import { z } from 'zod'
 import { GAPS, MOVE_IN_STEPS } from '../core/house/movingIn'
 import {
@@ -23,6 +24,30 @@ import type { Wire } from './wire'
 
 export const ServiceLimits = z.record(KnifeRoleName, z.number().min(100).max(2000))
 
+/** A rule of how often some knives are sharpened, how they are honed, and by whom. */
+export const PolicyRule = z.object({
+  scope: z.enum(POLICY_SCOPES),
+  /** kind of knife, or the id of a station or person; empty for the whole house */
+  of: z.string().max(60),
+  school: z.enum(SCHOOLS),
+  weeks: z.number().int().min(1).max(26),
+  timesAYear: z.union([z.literal(2), z.literal(3)]),
+  honing: z.enum(HONING_RULES),
+  ownHands: z.boolean(),
+})
+/** Rules that contradict each other, or themselves, are refused by the field they stand in. */
+export const PolicyRules = z
+  .array(PolicyRule)
+  .max(60)
+  .superRefine((rules, context) => {
+    for (const { at, problem } of policyProblems(rules))
+      context.addIssue({
+        code: 'custom',
+        params: { fault: `rule-${problem}` },
+        path: [at, problem === 'twice' ? 'of' : 'honing'],
+      })
+  })
+
 export const House = z.object({
   id: Id,
   name: Name,
@@ -35,6 +60,7 @@ export const House = z.object({
   dayOrder: z.enum(DAY_ORDERS),
   /** parts of moving in that somebody has said are right */
   settled: z.array(z.enum(MOVE_IN_STEPS)).max(MOVE_IN_STEPS.length),
+  policies: PolicyRules,
   isDemo: z.boolean(),
 })
 export type House = Wire<typeof House>
@@ -46,6 +72,7 @@ export const HousePatch = House.pick({
   honingHabit: true,
   dayOrder: true,
   settled: true,
+  policies: true,
 }).partial()
 
 /** What a house has not said yet, most pressing first, and what saying it would buy. */

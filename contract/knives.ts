@@ -115,7 +115,11 @@ export const KnifeView = KnifeDescription.extend({
   signCount: z.number(),
   /** whether anybody knows how the edge stands; of one that nobody has looked at no word is said as a fact */
   seen: z.boolean(),
-  verdict: RecommendationView.extend({ runnerUp: RecommendationView.nullable() }),
+  verdict: RecommendationView.extend({
+    runnerUp: RecommendationView.nullable(),
+    /** what the edge alone would ask for, where a rule of the house has something else done */
+    byCondition: RecommendationView.nullable(),
+  }),
   dullAhead: z.object({ zone: ZoneName, serviceName: z.string(), startsAt: Instant }).nullable(),
   /** chance of ending each of the next services dull; the first may be running now */
   servicesAhead: z.array(z.object({ serviceName: z.string(), startsAt: Instant, zone: ZoneName, chanceDull: Chance })),

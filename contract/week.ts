@@ -140,6 +140,7 @@ export const PlanProblem = z.object({
       dullBy: z.object({ name: z.string(), startMs: z.number() }).nullable(),
       daysSinceStone: z.number().nullable(),
       lastHands: Id.nullable(),
+      onlyHands: Id.nullable(),
       group: z.string(),
       mayBeAway: z.number(),
       follows: z.object({ jobId: JobId, window: z.number() }).nullable(),
@@ -155,6 +156,7 @@ export const PlanProblem = z.object({
     }),
   ),
   weights: PlanWeights,
+  sitting: z.object({ beforeMinutes: z.number(), afterMinutes: z.number() }),
   locks: z.array(Placement),
 })
 
@@ -180,13 +182,20 @@ export const AcceptedPlan = z.object({
   bound: z.number().nullable(),
   /** honing and checks at the stations, by person and service */
   rounds: z.array(
-    z.object({ personId: Id, service: z.string(), startsAt: Instant, hone: z.array(Id), check: z.array(Id) }),
+    z.object({
+      personId: Id,
+      service: z.string(),
+      startsAt: Instant,
+      hone: z.array(Id),
+      check: z.array(Id),
+      after: z.array(Id).default([]),
+    }),
   ),
 })
 export type AcceptedPlan = Wire<typeof AcceptedPlan>
 
 export const Round = z.object({
-  kind: z.enum(['hone', 'check']),
+  kind: z.enum(['hone', 'check', 'after']),
   knifeId: Id,
   personId: Id,
   service: z.string(),
@@ -203,6 +212,8 @@ export const PlanView = z.object({
   services: z.array(z.object({ name: z.string(), startsAt: Instant, endsAt: Instant })),
   /** by job: the chance of working dull in each service if nothing is done, and in the services after a session */
   chances: z.array(z.object({ jobId: Id, left: z.array(z.number()), fresh: z.array(z.number()) })),
+  /** knives that go by a rule of the calendar: their hours count from the day the rule asks for them */
+  byRule: z.array(Id),
   rounds: z.array(Round),
   unheld: z.array(z.object({ knifeId: Id, service: z.string(), startsAt: Instant })),
 })

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { DAY_ORDERS, Id, Name, StatedHabitName, TimeZone } from './scalars'
-import { ServiceLimits } from './house'
+import { PolicyRules, ServiceLimits } from './house'
 import type { Wire } from './wire'
 
 export const WHOLE_HOUSE_FORMAT = 'yorvik-house'
@@ -55,6 +55,8 @@ export const WholeHouse = z.object({
     serviceLimits: ServiceLimits,
     honingHabit: StatedHabitName.nullable(),
     dayOrder: z.enum(DAY_ORDERS),
+    /** houses that went out before there were rules have none */
+    policies: PolicyRules.default([]),
   }),
   /** a part without rows may be left out */
   parts: z.partialRecord(z.enum(HOUSE_PARTS), z.array(Row)),

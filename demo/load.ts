@@ -204,6 +204,7 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
     honingHabit: HOUSE_HONING,
     dayOrder: 'dmy',
     settled: [...MOVE_IN_STEPS],
+    policies: [],
     isDemo: true,
   })
   for (const [index, person] of PEOPLE.entries()) {

@@ -54,6 +54,7 @@ export async function loadBigHouse(
     honingHabit: null,
     dayOrder: 'dmy',
     settled: [...MOVE_IN_STEPS],
+    policies: [],
     isDemo: false,
   })
   const people = Array.from({ length: PEOPLE }, (_, index) => id('person', index))

@@ -80,7 +80,14 @@ const PICTURES: readonly Picture[] = [
     },
   },
   { name: 'house-stations', path: '/house?part=stations' },
-  { name: 'house-gear', path: '/house?part=gear' },
+  {
+    name: 'year',
+    path: '/year',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Play the year' }).click()
+      await page.getByText('one way comes out best').waitFor({ timeout: 60_000 })
+    },
+  },
   { name: 'house-week', path: '/house?part=week' },
   { name: 'bench', path: '/bench/CH-07', prepare: atTheStone },
   {

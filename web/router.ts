@@ -61,6 +61,7 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
         props: true,
       },
       { path: '/week', name: 'week', component: () => import('./week/WeekScreen.vue') },
+      { path: '/year', name: 'year', component: () => import('./year/YearScreen.vue') },
       { path: '/crew', name: 'crew', component: () => import('./crew/CrewScreen.vue') },
       { path: '/roll', name: 'roll', component: () => import('./roll/RollScreen.vue') },
       { path: '/my-day', redirect: '/roll' },

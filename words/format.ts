@@ -14,6 +14,8 @@ export interface Formats {
   readonly ratio: (times: number) => string
   readonly grit: (grit: number) => string
   readonly money: (amount: number) => string
+  /** one, two and three */
+  readonly list: (items: readonly string[]) => string
   readonly clock: (instant: string) => string
   readonly weekday: (instant: string) => string
   readonly shortWeekday: (instant: string) => string
@@ -76,6 +78,7 @@ function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats 
     ratio: two,
     grit: (grit) => `#${grit}`,
     money: number(2),
+    list: (items) => new Intl.ListFormat(locale, { type: 'conjunction' }).format(items),
     clock,
     weekday: date({ weekday: 'long' }),
     shortWeekday: date({ weekday: 'short', day: 'numeric' }),

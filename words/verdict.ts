@@ -89,7 +89,13 @@ export function verdictWords(knife: KnifeView, say: Say, formats: Formats): Verd
       ? say('action.strop', { strokes: verdict.cost.strokesPerSide, angle: edgeAngle(knife, say, formats) })
       : recommendationSentence(verdict, say, formats, knife)
   const reasons = verdict.reasons.map((reason) => reasonSentence(reason, say, formats)).filter((text) => text !== '')
-  return { what, why: reasons.join(' ') }
+  return { what, why: [...reasons, byEdgeWords(knife, say, formats)].filter(Boolean).join(' ') }
+}
+
+/** What the edge alone would ask for, where a rule of the house has something else done; or nothing. */
+export function byEdgeWords(knife: KnifeView, say: Say, formats: Formats): string {
+  const { byCondition } = knife.verdict
+  return byCondition ? say('verdict.byEdge', { step: recommendationSentence(byCondition, say, formats, knife) }) : ''
 }
 
 /** The instead-of: the runner-up as a sentence, or nothing. */

@@ -17,6 +17,7 @@ const problem: PlanProblem = {
   stones: [{ id: 's', name: 'Middle 1000', micron: 11.5, soakMinutes: 20, flattenMinutes: 4, knivesBetween: 3 }],
   jobs: [],
   weights: EVEN_WEIGHTS,
+  sitting: { beforeMinutes: 0, afterMinutes: 0 },
   locks: [],
 }
 const names: PlanNames = { problem, knife: () => 'CH-07', person: () => 'Teun Aalders' }
@@ -114,8 +115,8 @@ describe('a plan in sentences', () => {
       wastedUm: number
       otherHands: number
       unfairMinutes: number
-      setUps: number
-    } => ({ dullHours, minutes, wastedUm: 0, otherHands: 0, unfairMinutes: 0, setUps: 0 })
+      sittings: number
+    } => ({ dullHours, minutes, wastedUm: 0, otherHands: 0, unfairMinutes: 0, sittings: 0 })
     expect(
       comparisonWords(
         { plan: totals(4, 300), everyWeeks: totals(20, 280), worstFirst: totals(9, 310), none: totals(60, 0) },

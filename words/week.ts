@@ -1,5 +1,6 @@
 import type { Comparison } from '../core/plan/baselines'
 import type { PlanChange } from '../core/plan/changes'
+import type { TotalsChange } from '../core/plan/costOfChoice'
 import type { PlanReason } from '../core/plan/explain'
 import type { Placement, PlanProblem } from '../core/plan/problem'
 import type { Formats } from './format'
@@ -39,6 +40,7 @@ export function planReasonWords(reason: PlanReason, names: PlanNames, say: Say, 
   const told: SayValues = {
     ...values,
     ...('minutes' in values ? { minutes: formats.minutes(Number(values['minutes'])) } : {}),
+    ...('hours' in values ? { hours: formats.hours(Number(values['hours'])) } : {}),
     ...('longest' in values ? { longest: formats.minutes(Number(values['longest'])) } : {}),
     ...('skill' in values ? { skill: say(`skill.${values['skill'] ?? ''}`) } : {}),
     ...('personId' in values ? { person: names.person(String(values['personId'])) } : {}),
@@ -97,6 +99,22 @@ export function movedWords(
       return sentence === key ? [] : [sentence]
     })
   return [...new Set([...told(moved.gone, 'gone'), ...told(moved.fresh, 'fresh')])]
+}
+
+/** Less than that is not worth a word: hours, minutes, µm. */
+const TOLD = { dullHours: 0.05, minutes: 0.5, wastedUm: 1 } as const
+
+/** What a choice by hand means, part by part: hours of dull service, minutes at the bench, steel; empty where it means nothing. */
+export function totalsChangeWords(change: TotalsChange, say: Say, formats: Formats): string {
+  const part = (of: keyof TotalsChange, write: (amount: number) => string): string[] =>
+    Math.abs(change[of]) < TOLD[of]
+      ? []
+      : [say(`week.${change[of] > 0 ? 'more' : 'less'}.${of}`, { amount: write(Math.abs(change[of])) })]
+  return formats.list([
+    ...part('dullHours', formats.hours),
+    ...part('minutes', formats.minutes),
+    ...part('wastedUm', (um) => say('week.microns', { n: Math.round(um) })),
+  ])
 }
 
 /** The plan against what kitchens do now, in one sentence. */

@@ -1,3 +1,4 @@
+import { YearHouse } from '../year'
 import { z } from 'zod'
 import { byId, bytesForText, endpoint } from '../endpoint'
 import { Day, Id } from '../scalars'
@@ -19,6 +20,9 @@ import {
 const MOST_CALENDAR_CHARACTERS = 400_000
 
 export const weekEndpoints = {
+  yearHouse: endpoint('get', '/api/year', 'manage-house', 'What a year of the house is played through with', {
+    answer: YearHouse,
+  }),
   crew: endpoint('get', '/api/crew', 'see', 'Who is in the house when, and what each may do', { answer: Crew }),
   setShifts: endpoint('put', '/api/people/{id}/shifts', 'manage-house', 'Replace a person’s weekly shifts', {
     params: byId,

@@ -1,14 +1,14 @@
 import { DAY_MS } from '../time'
 import { indexPlan, isLimit, layOutWindow, type PlanIndex } from './layout'
 import { planTotals, type PlanTotals } from './objective'
-import { isAllowedIn, type Placement, type PlanJob, type PlanProblem } from './problem'
+import { mayDo, isAllowedIn, type Placement, type PlanJob, type PlanProblem } from './problem'
 import { everySession, withSeconds } from './secondSessions'
 
 /** Puts a job into a window with the first bench and hands that have room, as people do it without a plan. */
 function firstRoom(index: PlanIndex, job: PlanJob, windowId: string, here: readonly Placement[]): Placement | null {
   for (const { benchId } of job.routes) {
     for (const person of index.problem.people) {
-      if (!person.skills.includes(job.skill) || !person.present[windowId]) continue
+      if (!mayDo(person, job) || !person.present[windowId]) continue
       const placement = { jobId: job.id, windowId, benchId, personId: person.id }
       if (!isLimit(layOutWindow(index, windowId, [...here, placement]))) return placement
     }

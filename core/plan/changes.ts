@@ -1,4 +1,4 @@
-import { samePlace, type Placement, type PlanProblem } from './problem'
+import { mayDo, samePlace, type Placement, type PlanProblem } from './problem'
 import { isSecond } from './secondSessions'
 
 /** One job that is somewhere else than before, and why. */
@@ -48,7 +48,7 @@ function reasonOf(problem: PlanProblem, old: Placement | null, wasKnown: boolean
   if (!problem.windows.some(({ id }) => id === old.windowId)) return 'window-gone'
   const person = problem.people.find(({ id }) => id === old.personId)
   if (!person?.present[old.windowId]) return 'person-away'
-  if (!person.skills.includes(job.skill)) return 'skill-gone'
+  if (!mayDo(person, job)) return 'skill-gone'
   if (!problem.benches.some(({ id }) => id === old.benchId)) return 'bench-gone'
   return job.routes.some(({ benchId }) => benchId === old.benchId) ? 'made-room' : 'stones-gone'
 }
@@ -92,16 +92,20 @@ export function sessionsLeft<S extends PlannedTime>(
   stillWants: (session: S) => boolean,
 ): S[] {
   const begun = new Set<string>()
-  return [...sessions]
-    .sort((a, b) => a.startsAt.localeCompare(b.startsAt))
-    .filter((session) => {
-      const { knifeId, startsAt } = session
-      const doneMs = sharpenedMs.get(knifeId) ?? -Infinity
-      if (doneMs <= acceptedMs || stillWants(session)) return true
-      const isFirst = !begun.has(knifeId)
-      begun.add(knifeId)
-      return !isFirst && Date.parse(startsAt) > doneMs
-    })
+  const left = new Set(
+    [...sessions]
+      .sort((a, b) => a.startsAt.localeCompare(b.startsAt))
+      .filter((session) => {
+        const { knifeId, startsAt } = session
+        const doneMs = sharpenedMs.get(knifeId) ?? -Infinity
+        if (doneMs <= acceptedMs || stillWants(session)) return true
+        const isFirst = !begun.has(knifeId)
+        begun.add(knifeId)
+        return !isFirst && Date.parse(startsAt) > doneMs
+      }),
+  )
+  // in the order they have in the plan: it says how they are laid out
+  return sessions.filter((session) => left.has(session))
 }
 
 /** Foundations that fell away or came up, leaving out windows that have simply passed. */

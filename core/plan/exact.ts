@@ -1,140 +1,32 @@
-import { MINUTE_MS } from '../time'
+import { placesOf } from './benchPlaces'
 import { fairShares, WORTH } from './objective'
-import { Builder, placingColumns, type Chosen, type Entry, type ExactModel } from './placingColumns'
-import { routeMinutes, samePlace, type JobRoute, type Placement, type PlanProblem, type PlanWindow } from './problem'
+import { Builder, placingColumns, type Chosen, type ExactModel } from './placingColumns'
+import { sittingMinutes, type Placement, type PlanProblem } from './problem'
+import { windowRows } from './windowRows'
 
 export type { Column, ExactModel, LinearModel, Row } from './placingColumns'
 
-const stageMinutes = (route: JobRoute, stoneId: string): number =>
-  route.stages.reduce((sum, stage) => (stage.stoneId === stoneId ? sum + stage.minutes : sum), 0)
-
-/** Benches that are the same for every session need not be told apart: the fuller one is called the first. */
-const benchesAlike = ({ jobs, benches }: PlanProblem): boolean =>
-  jobs
-    .flatMap(({ routes: routes, next }) => [routes, next?.routes ?? []])
-    .every(
-      (routes) =>
-        routes.length === 0 ||
-        (routes.length === benches.length &&
-          routes.every(
-            (route) =>
-              routeMinutes(route) === routeMinutes(routes[0] ?? route) &&
-              route.stages.every(({ stoneId }, at) => routes[0]?.stages[at]?.stoneId === stoneId),
-          )),
-    )
-
 /**
- * The plan as a mixed-integer program over who does which knife in which window at which bench. The order
- * of sessions within a window is left out, so its optimum is never above the cost of any plan that can be
- * carried out: a proven lower bound, and a plan to start from.
+ * The plan as a mixed-integer program over who does which knife in which window at which bench, and who sits down
+ * where. The order of sessions within a window is left out, but for what no order can undo (`energyRows`); so its
+ * optimum is never above the cost of any plan that can be carried out: a proven lower bound, and a plan to start from.
  */
 export function exactModel(problem: PlanProblem): ExactModel {
   const builder = new Builder()
-  const { chosen, offset } = placingColumns(problem, builder)
-  const alike = benchesAlike(problem)
+  const places = placesOf(problem)
+  const { chosen, offset } = placingColumns(problem, places, builder)
   for (const window of problem.windows) {
     const here = chosen.filter(({ windowId }) => windowId === window.id)
-    if (here.length > 0) windowRows(problem, window, here, alike, builder)
+    if (here.length > 0) windowRows({ problem, window, here, places, builder })
   }
   fairnessRows(problem, chosen, builder)
-  return { offset, columns: builder.columns, rows: builder.rows, choices: builder.choices }
-}
-
-/** What one window has: benches and what flattening takes of them, stones, the plate, hands, and knives that must stay. */
-function windowRows(
-  problem: PlanProblem,
-  window: PlanWindow,
-  here: readonly Chosen[],
-  alike: boolean,
-  builder: Builder,
-): void {
-  const length = (window.endMs - window.startMs) / MINUTE_MS
-  const flattenings = new Map<string, Entry[]>()
-  const plate: Entry[] = []
-  for (const stone of problem.stones) {
-    const users = here.filter(({ route }) => stageMinutes(route, stone.id) > 0)
-    if (users.length === 0) continue
-    const own: Entry[] = []
-    if (stone.flattenMinutes > 0) {
-      for (const { id } of problem.benches) {
-        const times = builder.column({
-          name: `f${builder.columns.length}`,
-          cost: 0,
-          upper: users.length,
-          integer: true,
-        })
-        own.push([times, 1])
-        plate.push([times, stone.flattenMinutes])
-        flattenings.set(id, [...(flattenings.get(id) ?? []), [times, stone.flattenMinutes]])
-      }
-      builder.row(`flat_${window.id}_${stone.id}`, 0, [
-        ...users.map(({ column }) => [column, 1] as const),
-        ...own.map(([column]) => [column, -stone.knivesBetween] as const),
-      ])
-      for (const [jobId, columns] of columnsByJob(users))
-        builder.row(`first_${window.id}_${stone.id}_${jobId}`, 0, [
-          ...columns,
-          ...own.map(([column]) => [column, -1] as const),
-        ])
-    }
-    const lateMinutes =
-      stone.soakMinutes === 0 ? 0 : Math.max(0, stone.soakMinutes - (window.startMs - window.soakFromMs) / MINUTE_MS)
-    builder.row(`stone_${window.id}_${stone.id}`, length - lateMinutes, [
-      ...users.map(({ column, route, pace }) => [column, stageMinutes(route, stone.id) * pace] as const),
-      ...own.map(([column]) => [column, stone.flattenMinutes] as const),
-    ])
+  return {
+    offset,
+    columns: builder.columns,
+    rows: builder.rows,
+    choices: builder.choices,
+    benchTimes: builder.benchTimes,
   }
-  builder.row(`plate_${window.id}`, length, plate)
-  const opened: Entry[] = []
-  const loads: Entry[][] = []
-  for (const { id } of problem.benches) {
-    const own = here.filter(({ benchId }) => benchId === id)
-    if (own.length === 0) continue
-    const open = builder.column({ name: `z${builder.columns.length}`, cost: WORTH.setUp, upper: 1, integer: true })
-    const load: Entry[] = [
-      ...own.map(({ column, minutes }) => [column, minutes] as const),
-      ...(flattenings.get(id) ?? []),
-    ]
-    builder.row(`bench_${window.id}_${id}`, 0, [...load, [open, -length]])
-    for (const [jobId, columns] of columnsByJob(own))
-      builder.row(`open_${window.id}_${id}_${jobId}`, 0, [...columns, [open, -1]])
-    opened.push([open, 1])
-    loads.push(load)
-  }
-  if (alike) {
-    for (const [at, load] of loads.entries()) {
-      const before = loads[at - 1]
-      if (before)
-        builder.row(`fuller_${window.id}_${at}`, 0, [
-          ...load,
-          ...before.map(([column, value]) => [column, -value] as const),
-        ])
-    }
-  }
-  for (const person of problem.people) {
-    const present = person.present[window.id]
-    if (present)
-      builder.row(
-        `hands_${window.id}_${person.id}`,
-        (present.toMs - present.fromMs) / MINUTE_MS,
-        here.filter(({ personId }) => personId === person.id).map(({ column, minutes }) => [column, minutes] as const),
-      )
-  }
-  if (!window.overlapsService) return
-  for (const group of new Set(here.map(({ job }) => job.group))) {
-    const own = here.filter(({ job }) => job.group === group)
-    builder.row(
-      `away_${window.id}_${group}`,
-      Math.min(...own.map(({ job }) => job.mayBeAway)),
-      own.map(({ column }) => [column, 1] as const),
-    )
-  }
-}
-
-function columnsByJob(chosen: readonly Chosen[]): Map<string, Entry[]> {
-  const found = new Map<string, Entry[]>()
-  for (const { jobId, column } of chosen) found.set(jobId, [...(found.get(jobId) ?? []), [column, 1]])
-  return found
 }
 
 function fairnessRows(problem: PlanProblem, chosen: readonly Chosen[], builder: Builder): void {
@@ -156,13 +48,38 @@ function fairnessRows(problem: PlanProblem, chosen: readonly Chosen[], builder: 
   }
 }
 
-/** A solver's answer as placements. Whether a window's minutes work out is for the search to settle. */
-export const placementsOf = (model: ExactModel, values: ArrayLike<number>): Placement[] =>
-  model.choices.flatMap((choice, column) => {
-    if (!choice || (values[column] ?? 0) < 0.5) return []
-    const { jobId, windowId, personId, benchId } = choice
-    return [{ jobId, windowId, benchId, personId }]
-  })
+/**
+ * A solver's answer as placements: people whose benches the model does not tell apart go, the longest day first, to
+ * the bench with most room. Whether a window's minutes work out is for the search to settle.
+ */
+export function placementsOf(problem: PlanProblem, model: ExactModel, values: ArrayLike<number>): Placement[] {
+  const taken = model.choices.flatMap((choice, column) => (choice && (values[column] ?? 0) >= 0.5 ? [choice] : []))
+  const load = new Map<string, number>()
+  const sitterOf = (choice: (typeof taken)[number]): string =>
+    `${choice.windowId}/${choice.personId}/${choice.benchIds.join()}`
+  const benchOf = new Map(
+    problem.locks.flatMap((lock) =>
+      taken.filter(({ jobId }) => jobId === lock.jobId).map((choice) => [sitterOf(choice), lock.benchId] as const),
+    ),
+  )
+  const minutes = new Map<string, number>()
+  for (const choice of taken)
+    minutes.set(sitterOf(choice), (minutes.get(sitterOf(choice)) ?? sittingMinutes(problem.sitting)) + choice.minutes)
+  for (const choice of [...taken].sort((a, b) => (minutes.get(sitterOf(b)) ?? 0) - (minutes.get(sitterOf(a)) ?? 0))) {
+    const sitter = sitterOf(choice)
+    if (benchOf.has(sitter)) continue
+    const loadAt = (benchId: string): number => load.get(`${choice.windowId}/${benchId}`) ?? 0
+    const [benchId = ''] = [...choice.benchIds].sort((a, b) => loadAt(a) - loadAt(b))
+    benchOf.set(sitter, benchId)
+    load.set(`${choice.windowId}/${benchId}`, loadAt(benchId) + (minutes.get(sitter) ?? 0))
+  }
+  return taken.map((choice) => ({
+    jobId: choice.jobId,
+    windowId: choice.windowId,
+    benchId: benchOf.get(sitterOf(choice)) ?? '',
+    personId: choice.personId,
+  }))
+}
 
 /** A plan as the placing columns of the model, to start a solver from; it fills in the rest itself. */
 export function startOf(
@@ -175,7 +92,11 @@ export function startOf(
     indices: Int32Array.from(columns, ({ column }) => column),
     values: Float64Array.from(columns, ({ choice }) => {
       const placement = placed.get(choice.jobId)
-      return placement && samePlace(placement, choice) ? 1 : 0
+      const isThere =
+        placement?.windowId === choice.windowId &&
+        placement.personId === choice.personId &&
+        choice.benchIds.includes(placement.benchId)
+      return isThere ? 1 : 0
     }),
   }
 }

@@ -1,7 +1,15 @@
 import { MINUTE_MS } from '../time'
 import { indexPlan, isLimit, layOutWindow, type LayoutLimit } from './layout'
 import { costOfLeavingOut, placementCost } from './objective'
-import { isAllowedIn, routeMinutes, type Placement, type PlanJob, type PlanPerson, type PlanProblem } from './problem'
+import {
+  mayDo,
+  isAllowedIn,
+  routeMinutes,
+  type Placement,
+  type PlanJob,
+  type PlanPerson,
+  type PlanProblem,
+} from './problem'
 
 /** Why a job is where it is, or what stopped it: codes with values, for the catalogue to phrase. */
 export interface PlanReason {
@@ -23,12 +31,17 @@ export interface PlanReason {
     | 'no-room'
     | 'send-out'
     | 'no-stones'
+    | 'own-hands'
+    | 'own-hands-untrained'
   readonly values: Readonly<Record<string, number | string>>
 }
 
 const inHours = (job: PlanJob, problem: PlanProblem): PlanPerson[] =>
-  problem.people.filter(({ skills }) => skills.includes(job.skill))
+  problem.people.filter((person) => mayDo(person, job))
 const minutesOf = (job: PlanJob): number => Math.ceil(Math.min(...job.routes.map(routeMinutes)))
+
+/** Less than that of dull service is not worth a word, hours. */
+const TOLD_HOURS = 0.05
 
 /** Reasons for a placement, the weightiest first. */
 export function placementReasons(problem: PlanProblem, placement: Placement): PlanReason[] {
@@ -36,12 +49,8 @@ export function placementReasons(problem: PlanProblem, placement: Placement): Pl
   const at = problem.windows.findIndex(({ id }) => id === placement.windowId)
   const window = problem.windows[at]
   if (!job || !window) return []
-  const route = job.routes.find(({ benchId }) => benchId === placement.benchId)
-  const pace = problem.people.find(({ id }) => id === placement.personId)?.pace ?? 1
   const able = inHours(job, problem).filter(({ present }) => present[window.id])
-  const saved =
-    costOfLeavingOut(job, problem.weights) -
-    placementCost(job, at, route ? routeMinutes(route) * pace : 0, placement.personId, problem.weights)
+  const savedHours = job.dullHoursLeft - (job.dullHours[at] ?? 0)
   return [
     ...(problem.locks.some(({ jobId }) => jobId === job.id) ? [{ code: 'locked' as const, values: {} }] : []),
     ...(job.follows
@@ -62,7 +71,7 @@ export function placementReasons(problem: PlanProblem, placement: Placement): Pl
     ...(able.length === 1
       ? [{ code: 'only-hands' as const, values: { personId: placement.personId, skill: job.skill } }]
       : []),
-    ...(saved > 1 ? [{ code: 'saves' as const, values: { minutes: Math.round(saved) } }] : []),
+    ...(savedHours >= TOLD_HOURS ? [{ code: 'saves' as const, values: { hours: savedHours } }] : []),
   ]
 }
 
@@ -78,7 +87,10 @@ export function leavingReason(
   if (job.routes.length === 0) return { code: 'no-stones', values: {} }
   if (problem.windows.length === 0) return { code: 'no-window', values: {} }
   const able = inHours(job, problem)
-  if (able.length === 0) return { code: 'no-skill', values: { skill: job.skill } }
+  if (able.length === 0)
+    return job.onlyHands === null
+      ? { code: 'no-skill', values: { skill: job.skill } }
+      : { code: 'own-hands-untrained', values: { skill: job.skill, personId: job.onlyHands } }
   const stays = able.flatMap(({ id, pace, present }) =>
     Object.entries(present).map(([windowId, { fromMs, toMs }]) => ({
       personId: id,
@@ -127,9 +139,7 @@ export function violationOf(
   const job = problem.jobs.find(({ id }) => id === moved.jobId)
   const person = problem.people.find(({ id }) => id === moved.personId)
   if (!job || !person) return { code: 'no-hands-then', values: {} }
-  if (!person.skills.includes(job.skill)) return { code: 'no-skill', values: { skill: job.skill, personId: person.id } }
-  if (!person.present[moved.windowId])
-    return { code: 'no-hands-then', values: { skill: job.skill, personId: person.id } }
+  // whoever does it
   const first = job.follows && problem.windows[job.follows.window]
   if (
     first &&
@@ -139,6 +149,10 @@ export function violationOf(
     )
   )
     return { code: 'too-soon', values: { windowId: first.id } }
+  if (!person.skills.includes(job.skill)) return { code: 'no-skill', values: { skill: job.skill, personId: person.id } }
+  if (!mayDo(person, job)) return { code: 'own-hands', values: { personId: job.onlyHands ?? '' } }
+  if (!person.present[moved.windowId])
+    return { code: 'no-hands-then', values: { skill: job.skill, personId: person.id } }
   if (!job.routes.some(({ benchId }) => benchId === moved.benchId)) return { code: 'no-stones', values: {} }
   const others = placements.filter(({ jobId, windowId }) => windowId === moved.windowId && jobId !== moved.jobId)
   const laid = layOutWindow(indexPlan(problem), moved.windowId, [...others, moved])

@@ -1,6 +1,7 @@
 import { MINUTE_MS } from '../time'
 import type { Piece, PlanIndex } from './pieces'
-import { type Placement, type PlanProblem, type PlanStone, type PlanWindow } from './problem'
+import type { Placement, PlanProblem, PlanStone, PlanWindow } from './problem'
+import type { SittingOf } from './sittings'
 
 /** Something a stone does at a time: lying under water, being flattened, or being worked on. */
 export interface StoneSpan {
@@ -20,6 +21,7 @@ export interface SessionSlot {
 
 export interface WindowLayout {
   readonly sessions: readonly SessionSlot[]
+  readonly sittings: readonly SittingOf<SessionSlot>[]
   /** stones that go under water, most of them before the window opens */
   readonly soaking: readonly StoneSpan[]
 }
@@ -41,24 +43,66 @@ export const readyMs = (window: PlanWindow, stone: PlanStone): number =>
 /** The one flattening plate of the house; it serves one stone at a time. */
 const PLATE = 'plate'
 
-/** A window filling up: until when each bench, person, stone and the plate are taken. */
+const NOBODY = -1
+
+/**
+ * A window filling up: until when each bench, person, stone and the plate are taken, and who sits where. A sitting
+ * is not broken off: while it has knives left, nobody else comes to its bench and its person goes to no other.
+ */
 class Filling {
-  private readonly bench: Float64Array
-  private readonly person: Float64Array
-  private readonly stone: Float64Array
+  // plain lists: a search fills a hundred thousand windows, and small typed arrays are slow to make
+  private readonly bench: number[]
+  private readonly sitter: number[]
+  private readonly person: number[]
+  private readonly seat: number[]
+  /** knives still to come, by bench and person */
+  private readonly waiting: number[]
+  private readonly beforeMs: number
+  private readonly afterMs: number
+  private readonly stone: number[]
   /** uses since a stone was last flattened; −1 for one that was not touched yet */
-  private readonly uses: Int16Array
+  private readonly uses: number[]
   private plateMs = 0
   private limit: LayoutLimit['limit'] = 'window'
   private limitId = ''
   constructor(
     private readonly problem: PlanProblem,
     private readonly window: PlanWindow,
+    pieces: readonly Piece[],
   ) {
-    this.bench = new Float64Array(problem.benches.length)
-    this.person = new Float64Array(problem.people.length)
-    this.stone = new Float64Array(problem.stones.length)
-    this.uses = new Int16Array(problem.stones.length).fill(-1)
+    const [benches, people] = [problem.benches.length, problem.people.length]
+    this.bench = new Array<number>(benches).fill(0)
+    this.sitter = new Array<number>(benches).fill(NOBODY)
+    this.person = new Array<number>(people).fill(0)
+    this.seat = new Array<number>(people).fill(NOBODY)
+    this.waiting = new Array<number>(benches * people).fill(0)
+    for (const piece of pieces) this.await(piece, 1)
+    this.beforeMs = problem.sitting.beforeMinutes * MINUTE_MS
+    this.afterMs = problem.sitting.afterMinutes * MINUTE_MS
+    this.stone = new Array<number>(problem.stones.length).fill(0)
+    this.uses = new Array<number>(problem.stones.length).fill(-1)
+  }
+
+  private place(bench: number, person: number): number {
+    return bench * this.problem.people.length + person
+  }
+
+  private await({ bench, person }: Piece, knives: number): void {
+    const place = this.place(bench, person)
+    this.waiting[place] = (this.waiting[place] ?? 0) + knives
+  }
+
+  private goesOn({ bench, person }: Piece): boolean {
+    return this.sitter[bench] === person && this.seat[person] === bench
+  }
+
+  /** Whether a sitting may begin or go on with this knife now. */
+  mayStart(piece: Piece): boolean {
+    if (this.goesOn(piece)) return true
+    const [sitter = NOBODY, seat = NOBODY] = [this.sitter[piece.bench], this.seat[piece.person]]
+    const isTaken = sitter !== NOBODY && (this.waiting[this.place(piece.bench, sitter)] ?? 0) > 0
+    const isBusy = seat !== NOBODY && (this.waiting[this.place(seat, piece.person)] ?? 0) > 0
+    return !isTaken && !isBusy
   }
 
   private isDueFlat(stone: PlanStone, at: number): boolean {
@@ -94,8 +138,12 @@ class Filling {
     this.limit = 'window'
     this.limitId = window.id
     let startMs = this.wait(window.startMs, piece.fromMs, 'person', placement.personId)
-    startMs = this.wait(startMs, this.bench[piece.bench] ?? 0, 'bench', placement.benchId)
-    startMs = this.wait(startMs, this.person[piece.person] ?? 0, 'person', placement.personId)
+    const goesOn = this.goesOn(piece)
+    const benchMs = (this.bench[piece.bench] ?? 0) + (goesOn || this.sitter[piece.bench] === NOBODY ? 0 : this.afterMs)
+    const handsMs = (this.person[piece.person] ?? 0) + (goesOn || this.seat[piece.person] === NOBODY ? 0 : this.afterMs)
+    startMs = this.wait(startMs, benchMs, 'bench', placement.benchId)
+    startMs = this.wait(startMs, handsMs, 'person', placement.personId)
+    if (!goesOn) startMs += this.beforeMs
     let offset = 0
     for (const at of piece.stones) {
       const stone = problem.stones[at]
@@ -119,7 +167,7 @@ class Filling {
     const { window, problem } = this
     const startMs = this.startMs(piece)
     const endMs = startMs + this.flatMs(piece) + piece.wholeMs
-    const latest = Math.min(window.endMs, piece.toMs)
+    const latest = Math.min(window.endMs, piece.toMs) - this.afterMs
     if (endMs > latest + 1) {
       const overMinutes = (endMs - latest) / MINUTE_MS
       const leaves = piece.toMs < window.endMs && this.limit === 'window'
@@ -127,6 +175,20 @@ class Filling {
         ? { limit: 'person', id: piece.placement.personId, overMinutes }
         : { limit: this.limit, id: this.limitId, overMinutes }
     }
+    const seat = this.seat[piece.person] ?? NOBODY
+    // a bench that was left is cleared away, though nobody sits there any more
+    if (seat !== NOBODY && seat !== piece.bench && this.sitter[seat] === piece.person) {
+      this.sitter[seat] = NOBODY
+      this.bench[seat] = (this.bench[seat] ?? 0) + this.afterMs
+    }
+    const sitter = this.sitter[piece.bench] ?? NOBODY
+    if (sitter !== NOBODY && sitter !== piece.person && this.seat[sitter] === piece.bench) {
+      this.seat[sitter] = NOBODY
+      this.person[sitter] = (this.person[sitter] ?? 0) + this.afterMs
+    }
+    this.sitter[piece.bench] = piece.person
+    this.seat[piece.person] = piece.bench
+    this.await(piece, -1)
     this.bench[piece.bench] = endMs
     this.person[piece.person] = endMs
     let at = startMs
@@ -155,16 +217,21 @@ class Filling {
   }
 }
 
-/** Lays sessions out one after the other in the order given. */
+/** Lays sessions out in the order given, as far as sittings are not broken off by it. */
 export function layOutInOrder(
   { problem }: PlanIndex,
   window: PlanWindow,
   pieces: readonly Piece[],
   record: SessionSlot[] | null,
 ): LayoutLimit | null {
-  const filling = new Filling(problem, window)
-  for (const piece of pieces) {
-    const limit = filling.put(piece, record)
+  const filling = new Filling(problem, window, pieces)
+  const left = [...pieces]
+  while (left.length > 0) {
+    const [piece] = left.splice(
+      left.findIndex((one) => filling.mayStart(one)),
+      1,
+    )
+    const limit = piece ? filling.put(piece, record) : null
     if (limit) return limit
   }
   return null
@@ -176,7 +243,7 @@ export function soonestFirst(
   window: PlanWindow,
   pieces: readonly Piece[],
 ): readonly Piece[] | LayoutLimit {
-  const filling = new Filling(problem, window)
+  const filling = new Filling(problem, window, pieces)
   const left = [...pieces]
   const order: Piece[] = []
   while (left.length > 0) {
@@ -184,7 +251,7 @@ export function soonestFirst(
     let bestMs = Infinity
     for (let at = 0; at < left.length; at++) {
       const piece = left[at]
-      const startMs = piece ? filling.startMs(piece) : Infinity
+      const startMs = piece && filling.mayStart(piece) ? filling.startMs(piece) : Infinity
       if (startMs < bestMs - 1) {
         best = at
         bestMs = startMs

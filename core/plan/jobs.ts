@@ -29,6 +29,7 @@ export interface KnifeAhead {
   readonly stationWeight: number
   readonly daysSinceStone: number | null
   readonly lastHands: string | null
+  readonly onlyHands: string | null
   readonly group: string
   readonly mayBeAway: number
 }
@@ -81,6 +82,7 @@ export function jobOf(ahead: KnifeAhead, windows: readonly PlanWindow[]): PlanJo
     dullBy: dull ? { name: dull.name, startMs: dull.startMs } : null,
     daysSinceStone: ahead.daysSinceStone,
     lastHands: ahead.lastHands,
+    onlyHands: ahead.onlyHands,
     group: ahead.group,
     mayBeAway: ahead.mayBeAway,
     follows: null,

@@ -1,7 +1,8 @@
 import { MINUTE_MS } from '../time'
 import { layOutInOrder, readyMs, soonestFirst, type LayoutLimit, type SessionSlot, type WindowLayout } from './filling'
 import { pieceOf, type Piece, type PlanIndex } from './pieces'
-import { type Placement, type PlanWindow } from './problem'
+import { sittingMinutes, type Placement, type PlanWindow } from './problem'
+import { gatherSittings } from './sittings'
 
 export type { LayoutLimit, SessionSlot, StoneSpan, WindowLayout } from './filling'
 export { indexPlan, pieceOf, type Piece, type PlanIndex } from './pieces'
@@ -41,11 +42,16 @@ export const isLimit = (laid: WindowLayout | LayoutLimit): laid is LayoutLimit =
 
 /** Sums that no order can mend: more minutes than a bench or a person has. Cheap, and settles most of what does not fit. */
 function isOverfull({ problem }: PlanIndex, window: PlanWindow, pieces: readonly Piece[]): LayoutLimit | null {
-  const bench = new Float64Array(problem.benches.length)
-  const person = new Float64Array(problem.people.length)
+  const bench = new Array<number>(problem.benches.length).fill(0)
+  const person = new Array<number>(problem.people.length).fill(0)
+  const sittings = new Set<number>()
+  const aroundMs = sittingMinutes(problem.sitting) * MINUTE_MS
   for (const piece of pieces) {
-    const benchMs = (bench[piece.bench] ?? 0) + piece.wholeMs
-    const personMs = (person[piece.person] ?? 0) + piece.wholeMs
+    const sitting = piece.bench * problem.people.length + piece.person
+    const addedMs = piece.wholeMs + (sittings.has(sitting) ? 0 : aroundMs)
+    sittings.add(sitting)
+    const benchMs = (bench[piece.bench] ?? 0) + addedMs
+    const personMs = (person[piece.person] ?? 0) + addedMs
     if (benchMs > window.endMs - window.startMs + 1)
       return {
         limit: 'bench',
@@ -76,15 +82,32 @@ function exceedsAway(window: PlanWindow, pieces: readonly Piece[]): LayoutLimit 
   return null
 }
 
-/** The first order in which sessions fit, or what stopped the first of them. */
-function fittingOrder(index: PlanIndex, window: PlanWindow, given: readonly Piece[]): readonly Piece[] | LayoutLimit {
-  // the same sessions fit or do not, in whatever order they are named
+/** The order given, and those in which the last of them comes earlier: what fitted before with one more in it. */
+function* withLastInserted(given: readonly Piece[]): Generator<readonly Piece[]> {
+  yield given
+  const [others, last] = [given.slice(0, -1), given.slice(-1)]
+  for (let place = others.length - 1; place >= 0; place--)
+    yield [...others.slice(0, place), ...last, ...others.slice(place)]
+}
+
+/**
+ * The first order in which sessions fit, or what stopped the first of them: coarse before fine, as they are given with the
+ * last one put in anywhere, and as practice suggests otherwise. As many as four fit or do not, in whatever order they are given.
+ */
+export function fittingOrder(
+  index: PlanIndex,
+  window: PlanWindow,
+  given: readonly Piece[],
+): readonly Piece[] | LayoutLimit {
   const pieces = [...given].sort((a, b) => (a.placement.jobId < b.placement.jobId ? -1 : 1))
   const never = exceedsAway(window, pieces) ?? isOverfull(index, window, pieces)
   if (never) return never
   const [coarseFirst = pieces] = orders(pieces)
   let first = layOutInOrder(index, window, coarseFirst, null)
   if (!first) return coarseFirst
+  if (given.length > EVERY_ORDER_UP_TO) {
+    for (const order of withLastInserted(given)) if (!layOutInOrder(index, window, order, null)) return order
+  }
   const rules = [
     coarseFirst,
     [...pieces].sort((a, b) => b.wholeMs - a.wholeMs),
@@ -103,10 +126,6 @@ function fittingOrder(index: PlanIndex, window: PlanWindow, given: readonly Piec
   return first ?? []
 }
 
-/** Whether sessions fit into a window, in some order. */
-export const piecesFit = (index: PlanIndex, window: PlanWindow, pieces: readonly Piece[]): boolean =>
-  pieces.length === 0 || Array.isArray(fittingOrder(index, window, pieces))
-
 /**
  * The sessions of one window in their minutes, or what stops them: one bench, one pair of hands, one stone
  * in one place; flattened before first use and between knives; soaked before the window where somebody is
@@ -121,7 +140,7 @@ export function layOutWindow(
 ): WindowLayout | LayoutLimit {
   const window = index.windows.get(windowId)
   if (!window) return { limit: 'window', id: windowId, overMinutes: 0 }
-  if (placements.length === 0) return { sessions: [], soaking: [] }
+  if (placements.length === 0) return { sessions: [], sittings: [], soaking: [] }
   const pieces = placements.map((placement) => pieceOf(index, placement))
   const absent = placements[pieces.findIndex((piece) => piece === null)]
   if (absent) return { limit: 'person', id: absent.personId, overMinutes: 0 }
@@ -140,7 +159,12 @@ export function layOutWindow(
       const toMs = readyMs(window, stone)
       return { stoneId: stone.id, fromMs: toMs - stone.soakMinutes * MINUTE_MS, toMs }
     })
-  return { sessions, soaking }
+  const sittings = gatherSittings(sessions, index.problem.sitting, ({ placement, startMs, endMs }) => ({
+    ...placement,
+    startMs,
+    endMs,
+  }))
+  return { sessions, sittings, soaking }
 }
 
 /** Every window of a plan laid out; windows whose sessions do not fit come with their limit. */

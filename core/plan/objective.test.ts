@@ -41,6 +41,7 @@ const job = (id: string, more: Partial<PlanJob> = {}): PlanJob => ({
   dullBy: null,
   daysSinceStone: 20,
   lastHands: null,
+  onlyHands: null,
   group: id,
   mayBeAway: 1,
   next: null,
@@ -58,6 +59,7 @@ const problem = (jobs: readonly PlanJob[], weights: PlanWeights = EVEN_WEIGHTS):
   ],
   jobs,
   weights,
+  sitting: { beforeMinutes: 3, afterMinutes: 6 },
   locks: [],
 })
 const at = (jobId: string, windowId: string, personId: string): Placement => ({
@@ -68,11 +70,11 @@ const at = (jobId: string, windowId: string, personId: string): Placement => ({
 })
 
 describe('what a plan costs', () => {
-  it('is on paper: dull hours at 20 minutes, work, steel at a twentieth, other hands at 6, a bench opened at 5', () => {
+  it('is on paper: dull hours at 20 minutes, work, steel at a twentieth, other hands at 6, a sitting at 9', () => {
     const one = problem([job('k1', { lastHands: 'finn' })])
-    // 20 × 0.5 + 20 + 0.05 × 40 + 6 + 5, and nobody does more than a fair share: Oda is there twice as long, but has all of it
+    // 20 × 0.5 + 20 + 0.05 × 40 + 6 + 9, and nobody does more than a fair share: Oda is there twice as long, but has all of it
     const fair = fairShares(one).get('oda') ?? NaN
-    expect(planCost(one, [at('k1', 'w0', 'oda')])).toBeCloseTo(10 + 20 + 2 + 6 + 5 + 0.3 * (20 - fair), 9)
+    expect(planCost(one, [at('k1', 'w0', 'oda')])).toBeCloseTo(10 + 20 + 2 + 6 + 9 + 0.3 * (20 - fair), 9)
   })
 
   it('of leaving everything is its dull hours and the work as far as it comes due anyway', () => {
@@ -92,7 +94,8 @@ describe('what a plan costs', () => {
       planCost(problem(jobs, { ...EVEN_WEIGHTS, ...weights }), placed)
     expect(cost({}) - cost({ dull: 0 })).toBeCloseTo(WORTH.dullHour * 2, 9)
     expect(cost({ dull: 2 }) - cost({})).toBeCloseTo(WORTH.dullHour * 2, 9)
-    expect(cost({}) - cost({ labour: 0 })).toBeCloseTo(20, 9)
+    // the session and its sitting
+    expect(cost({}) - cost({ labour: 0 })).toBeCloseTo(20 + 9, 9)
     expect(cost({}) - cost({ steel: 0 })).toBeCloseTo(WORTH.steelUm * 10, 9)
     expect(cost({}) - cost({ hands: 0 })).toBeCloseTo(WORTH.otherHands, 9)
   })
@@ -123,7 +126,7 @@ describe('what a plan costs', () => {
           .filter(({ id }) => placements.every(({ jobId }) => jobId !== id))
           .reduce((sum, one) => sum + costOfLeavingOut(one, EVEN_WEIGHTS), 0)
         expect(planCost(whole, placements)).toBeCloseTo(
-          own + left + WORTH.setUp * totals.setUps + WORTH.unfairMinute * totals.unfairMinutes,
+          own + left + 9 * totals.sittings + WORTH.unfairMinute * totals.unfairMinutes,
           6,
         )
       }),
@@ -153,9 +156,12 @@ describe('a person’s share', () => {
 })
 
 describe('totals', () => {
-  it('count the windows and benches that are opened once each', () => {
+  it('count each sitting once, however many knives it takes, with its setting up and clearing away', () => {
     const whole = problem([job('k1'), job('k2'), job('k3')])
-    expect(planTotals(whole, [at('k1', 'w0', 'oda'), at('k2', 'w0', 'finn'), at('k3', 'w1', 'oda')]).setUps).toBe(2)
+    const together = planTotals(whole, [at('k1', 'w0', 'oda'), at('k2', 'w0', 'oda'), at('k3', 'w0', 'oda')])
+    const apart = planTotals(whole, [at('k1', 'w0', 'oda'), at('k2', 'w0', 'oda'), at('k3', 'w1', 'oda')])
+    expect([together.sittings, apart.sittings]).toEqual([1, 2])
+    expect(apart.minutes - together.minutes).toBe(9)
   })
 
   it('take a placement in a window that is gone for no placement', () => {

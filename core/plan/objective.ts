@@ -1,5 +1,8 @@
 import {
+  mayDo,
   routeMinutes,
+  sittingKey,
+  sittingMinutes,
   type JobRoute,
   type Placement,
   type PlanJob,
@@ -19,21 +22,21 @@ export const WORTH = {
   otherHands: 6,
   /** a minute above a fair share of the bench work */
   unfairMinute: 0.3,
-  /** wetting, laying out and clearing a bench in one window */
-  setUp: 5,
 } as const
 
 /** A plan's totals, in their own units. */
 export interface PlanTotals {
   readonly dullHours: number
+  /** setting up and clearing away each sitting in */
   readonly minutes: number
   readonly wastedUm: number
   readonly otherHands: number
   readonly unfairMinutes: number
-  readonly setUps: number
+  /** turns of one person at one bench in one window */
+  readonly sittings: number
 }
 
-/** What one placement costs in minutes of work, its share of fairness and set-ups left out. */
+/** What one placement costs in minutes of work, its share of fairness and of its sitting left out. */
 export function placementCost(
   job: PlanJob,
   window: number,
@@ -67,7 +70,7 @@ export function costOfLeavingSecond(problem: PlanProblem, first: PlanJob, window
 const canWork = (person: PlanPerson, problem: PlanProblem): boolean =>
   Object.keys(person.present).length > 0 &&
   problem.jobs.some(
-    ({ skill, next }) => person.skills.includes(skill) || (next !== null && person.skills.includes(next.skill)),
+    (job) => mayDo(person, job) || (job.next !== null && mayDo(person, { ...job, skill: job.next.skill })),
   )
 
 /** Minutes of bench work that would be fair for each person who can do any: shares go by the time each is there. */
@@ -119,11 +122,12 @@ export function planTotals(asked: PlanProblem, placements: readonly Placement[])
     totals.wastedUm += job.wastedUm[window] ?? 0
     totals.otherHands += job.lastHands !== null && job.lastHands !== placement.personId ? 1 : 0
     load.set(placement.personId, (load.get(placement.personId) ?? 0) + minutes)
-    used.add(`${placement.windowId}/${placement.benchId}`)
+    used.add(sittingKey(placement))
   }
+  totals.minutes += used.size * sittingMinutes(problem.sitting)
   const fair = fairShares(problem)
   const unfairMinutes = [...load].reduce((sum, [id, minutes]) => sum + Math.max(0, minutes - (fair.get(id) ?? 0)), 0)
-  return { ...totals, unfairMinutes, setUps: used.size }
+  return { ...totals, unfairMinutes, sittings: used.size }
 }
 
 /** A plan's cost in minutes of work: what the planner makes small. */
@@ -140,7 +144,6 @@ export function planCost(problem: PlanProblem, placements: readonly Placement[])
     weights.labour * (totals.minutes + deferred) +
     weights.steel * WORTH.steelUm * totals.wastedUm +
     weights.hands * WORTH.otherHands * totals.otherHands +
-    weights.fair * WORTH.unfairMinute * totals.unfairMinutes +
-    WORTH.setUp * totals.setUps
+    weights.fair * WORTH.unfairMinute * totals.unfairMinutes
   )
 }

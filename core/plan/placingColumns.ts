@@ -1,6 +1,16 @@
 import { MINUTE_MS } from '../time'
+import type { Place } from './benchPlaces'
 import { costOfLeavingOut, costOfLeavingSecond, placementCost, WORTH } from './objective'
-import { isAllowedIn, routeMinutes, samePlace, type JobRoute, type PlanJob, type PlanProblem } from './problem'
+import {
+  mayDo,
+  isAllowedIn,
+  routeMinutes,
+  sittingMinutes,
+  type JobRoute,
+  type Placement,
+  type PlanJob,
+  type PlanProblem,
+} from './problem'
 import { secondSession } from './secondSessions'
 
 /** A column of a linear model. */
@@ -30,11 +40,33 @@ interface Choice {
   readonly jobId: string
   readonly windowId: string
   readonly personId: string
-  readonly benchId: string
+  /** the benches it could be at; more than one where the model does not tell them apart */
+  readonly benchIds: readonly string[]
   readonly minutes: number
 }
 
+/** What one person could do in one sitting, by column. */
+export interface SittingChoice {
+  /** the column that says the sitting is held */
+  readonly column: number
+  readonly personId: string
+  /** minutes for knives: what the person's time there leaves beside setting up and clearing away */
+  readonly minutes: number
+  readonly around: number
+  readonly sessions: readonly { readonly column: number; readonly minutes: number }[]
+}
+
+/** Benches of one window that the model does not tell apart, and who could sit there. */
+export interface BenchTime {
+  readonly windowId: string
+  readonly benchIds: readonly string[]
+  /** length of the window, minutes */
+  readonly minutes: number
+  readonly sittings: readonly SittingChoice[]
+}
+
 export interface ExactModel extends LinearModel {
+  readonly benchTimes: readonly BenchTime[]
   /** by column; null for columns that place nothing */
   readonly choices: readonly (Choice | null)[]
 }
@@ -43,13 +75,17 @@ export class Builder {
   readonly columns: Column[] = []
   readonly choices: (Choice | null)[] = []
   readonly rows: Row[] = []
+  readonly benchTimes: BenchTime[] = []
   column(column: Column, choice: Choice | null = null): number {
     this.choices.push(choice)
     return this.columns.push(column) - 1
   }
 
   row(name: string, most: number, entries: readonly (readonly [number, number])[]): void {
-    if (entries.length > 0) this.rows.push({ name, most, entries })
+    // a session that flattens two stones is on the plate for both
+    const sums = new Map<number, number>()
+    for (const [column, value] of entries) sums.set(column, (sums.get(column) ?? 0) + value)
+    if (sums.size > 0) this.rows.push({ name, most, entries: [...sums] })
   }
 }
 
@@ -61,34 +97,42 @@ export interface Chosen extends Choice {
   readonly window: number
   readonly pace: number
   readonly route: JobRoute
+  readonly present: { readonly fromMs: number; readonly toMs: number }
   readonly job: PlanJob
 }
 
 /** Everywhere a session could be by skill, presence and length; a locked one only where it is locked. */
-function placingChoices(problem: PlanProblem, job: PlanJob): Omit<Chosen, 'column'>[] {
+function placingChoices(problem: PlanProblem, places: readonly Place[], job: PlanJob): Omit<Chosen, 'column'>[] {
+  const around = sittingMinutes(problem.sitting)
   const lock = problem.locks.find(({ jobId }) => jobId === job.id)
   return problem.windows.flatMap((window, at) =>
     (isAllowedIn(job, at) ? problem.people : []).flatMap((person) => {
       const present = person.present[window.id]
-      if (!present || !person.skills.includes(job.skill)) return []
-      return job.routes.flatMap((route) => {
+      if (!present || !mayDo(person, job)) return []
+      return places.flatMap(({ benchIds }) => {
+        const route = job.routes.find(({ benchId }) => benchIds.includes(benchId))
+        if (!route) return []
         const choice = {
           jobId: job.id,
           windowId: window.id,
           personId: person.id,
-          benchId: route.benchId,
+          benchIds,
           minutes: routeMinutes(route) * person.pace,
           window: at,
           pace: person.pace,
           route,
+          present,
           job,
         }
-        const isTooLong = choice.minutes * MINUTE_MS > present.toMs - present.fromMs
-        return isTooLong || (lock && !samePlace(lock, choice)) ? [] : [choice]
+        const isTooLong = (choice.minutes + around) * MINUTE_MS > present.toMs - present.fromMs
+        return isTooLong || (lock && !isLockedAt(lock, choice)) ? [] : [choice]
       })
     }),
   )
 }
+
+const isLockedAt = (lock: Placement, { windowId, personId, benchIds }: Omit<Choice, 'jobId' | 'minutes'>): boolean =>
+  lock.windowId === windowId && lock.personId === personId && benchIds.includes(lock.benchId)
 
 /** A first and a second session of one knife in their windows: what the two are worth together, beside their work. */
 interface Pair {
@@ -115,16 +159,20 @@ function sessionPairs(problem: PlanProblem, job: PlanJob, leastWork: number, isL
 }
 
 /** A column for each place of each session, at most one of them taken; costs are against leaving the session out. */
-export function placingColumns(problem: PlanProblem, builder: Builder): { chosen: Chosen[]; offset: number } {
+export function placingColumns(
+  problem: PlanProblem,
+  places: readonly Place[],
+  builder: Builder,
+): { chosen: Chosen[]; offset: number } {
   const { weights } = problem
   const locked = new Set(problem.locks.map(({ jobId }) => jobId))
   const chosen: Chosen[] = []
   let offset = 0
   const choose = (choice: Omit<Chosen, 'column'>, cost: number): Chosen => {
-    const { jobId, windowId, personId, benchId, minutes } = choice
+    const { jobId, windowId, personId, benchIds, minutes } = choice
     const column = builder.column(
       { name: `x${builder.columns.length}`, cost, upper: 1, integer: true },
-      { jobId, windowId, personId, benchId, minutes },
+      { jobId, windowId, personId, benchIds, minutes },
     )
     const one = { ...choice, column }
     chosen.push(one)
@@ -148,7 +196,7 @@ export function placingColumns(problem: PlanProblem, builder: Builder): { chosen
     offset += leaving
     const second = secondSession(problem, job, 0)
     const secondChoices = second
-      ? placingChoices(problem, { ...second, follows: null }).map((choice) => ({
+      ? placingChoices(problem, places, { ...second, follows: null }).map((choice) => ({
           choice,
           work: weights.labour * choice.minutes + handsCost(second, choice, problem),
         }))
@@ -159,7 +207,7 @@ export function placingColumns(problem: PlanProblem, builder: Builder): { chosen
         ? sessionPairs(problem, job, Math.min(...secondChoices.map(({ work }) => work)), isLocked)
         : []
     const most = (of: (pair: Pair) => boolean): number => Math.min(0, ...pairs.filter(of).map(({ cost }) => cost))
-    const firsts = placingChoices(problem, job).flatMap((choice) => {
+    const firsts = placingChoices(problem, places, job).flatMap((choice) => {
       const cost =
         placementCost(job, choice.window, choice.minutes, choice.personId, weights) -
         leaving +

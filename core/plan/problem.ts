@@ -81,6 +81,8 @@ export interface PlanJob {
   readonly daysSinceStone: number | null
   /** who sharpened it last */
   readonly lastHands: string | null
+  /** the only person who may have it in hand, by a rule of the house; null where anybody with the skill may */
+  readonly onlyHands: string | null
   /** knives that can stand in for each other, and how many of them may be away at once */
   readonly group: string
   readonly mayBeAway: number
@@ -112,6 +114,17 @@ export interface PlanWeights {
 }
 export const EVEN_WEIGHTS: PlanWeights = { dull: 1, labour: 1, steel: 1, hands: 1, fair: 1 }
 
+/** What a sitting takes beside its knives, once for all of them. */
+export interface SittingTimes {
+  /** fetching, wetting, laying out before the first knife, minutes */
+  readonly beforeMinutes: number
+  /** washing, drying, stowing after the last, minutes */
+  readonly afterMinutes: number
+}
+
+/** Common practice: with two stones flattened, setting up and clearing away come to 10 to 14 minutes. */
+export const USUAL_SITTING: SittingTimes = { beforeMinutes: 3, afterMinutes: 6 }
+
 /** A job in its place. */
 export interface Placement {
   readonly jobId: string
@@ -127,17 +140,30 @@ export interface PlanProblem {
   readonly stones: readonly PlanStone[]
   readonly jobs: readonly PlanJob[]
   readonly weights: PlanWeights
+  readonly sitting: SittingTimes
   /** choices of the chef that nothing moves */
   readonly locks: readonly Placement[]
 }
+
+/** Whether somebody may do a job: has the skill, and no rule of the house keeps it in other hands. */
+export const mayDo = (
+  { id, skills }: Pick<PlanPerson, 'id' | 'skills'>,
+  { skill, onlyHands }: Pick<PlanJob, 'skill' | 'onlyHands'>,
+): boolean => skills.includes(skill) && (onlyHands === null || onlyHands === id)
 
 /** Whether a job can be in a window, by its number: a knife's second session only after its first. */
 export const isAllowedIn = (job: PlanJob, window: number): boolean =>
   job.follows === null || window > job.follows.window
 
+export const sittingMinutes = ({ beforeMinutes, afterMinutes }: SittingTimes): number => beforeMinutes + afterMinutes
+
 /** Minutes of a session at the table's pace. */
 export const routeMinutes = (route: JobRoute): number =>
   route.openingMinutes + route.stages.reduce((sum, { minutes }) => sum + minutes, 0) + route.closingMinutes
+
+/** One person at one bench in one window: knives one after another, set up and cleared away once. */
+export const sittingKey = ({ windowId, benchId, personId }: Omit<Placement, 'jobId'>): string =>
+  `${windowId}/${benchId}/${personId}`
 
 export const samePlace = (a: Placement, b: Placement): boolean =>
   a.jobId === b.jobId && a.windowId === b.windowId && a.benchId === b.benchId && a.personId === b.personId

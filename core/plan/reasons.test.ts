@@ -42,6 +42,7 @@ const ahead = (knifeId: string, dullFrom: number, more: Partial<KnifeAhead> = {}
   stationWeight: 1,
   daysSinceStone: 9,
   lastHands: 'oda',
+  onlyHands: null,
   group: 'sauté',
   mayBeAway: 1,
   ordinary: null,
@@ -61,6 +62,7 @@ const problemOf = (knives: readonly KnifeAhead[], more: Partial<PlanProblem> = {
   stones: [{ id: 'middle', name: 'Middle', micron: 11.5, soakMinutes: 0, flattenMinutes: 0, knivesBetween: 9 }],
   jobs: knives.map((knife) => jobOf(knife, more.windows ?? WINDOWS)),
   weights: EVEN_WEIGHTS,
+  sitting: { beforeMinutes: 0, afterMinutes: 0 },
   locks: [],
   ...more,
 })
@@ -198,7 +200,7 @@ describe('totals and cost', () => {
       people: [person('oda', ['full']), person('teun', ['full'])],
     })
     const totals = planTotals(problem, [at('a', 0, 'teun'), at('b', 1, 'teun')])
-    expect(totals).toMatchObject({ otherHands: 2, setUps: 2, minutes: 40, unfairMinutes: 20 })
+    expect(totals).toMatchObject({ otherHands: 2, sittings: 2, minutes: 40, unfairMinutes: 20 })
     expect(planCost(problem, [at('a', 0), at('b', 0, 'oda')])).toBeLessThan(
       planCost(problem, [at('a', 0, 'teun'), at('b', 1, 'teun')]),
     )
@@ -261,6 +263,8 @@ describe('rounds at the stations', () => {
     knifeId,
     stationId: 'sauté',
     holderId,
+    isHoned: true,
+    afterEach: false,
     checkNow: false,
     usefulFromMs,
   })

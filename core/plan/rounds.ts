@@ -6,6 +6,10 @@ export interface RoundKnife {
   readonly knifeId: string
   readonly stationId: string
   readonly holderId: string | null
+  /** a rod or strop is taken to it before services; not where the house never hones */
+  readonly isHoned: boolean
+  /** it goes to the stone after every job, by a rule of the house */
+  readonly afterEach: boolean
   /** a check is asked for now */
   readonly checkNow: boolean
   /** from when on it may be past its limit, so that a check may save a dull service or a session; null while it cannot */
@@ -17,9 +21,9 @@ export interface RoundService {
   readonly startMs: number
 }
 
-/** Somebody's work on a knife before one service, at the station, not at the bench. */
+/** Somebody's work on a knife before one service, or after it, at the station and in no window. */
 export interface Round {
-  readonly kind: 'hone' | 'check'
+  readonly kind: 'hone' | 'check' | 'after'
   readonly knifeId: string
   readonly personId: string
   readonly service: string
@@ -59,7 +63,9 @@ export function shiftRounds(
         unheld.push({ knifeId: knife.knifeId, service: name, startMs })
         continue
       }
-      rounds.push({ kind: 'hone', knifeId: knife.knifeId, personId: hands, service: name, startMs })
+      const round = { knifeId: knife.knifeId, personId: hands, service: name, startMs }
+      if (knife.isHoned) rounds.push({ kind: 'hone', ...round })
+      if (knife.afterEach) rounds.push({ kind: 'after', ...round })
       const sinceMs = knife.checkNow ? -Infinity : (knife.usefulFromMs ?? Infinity)
       if (sinceMs <= startMs && !checked.has(knife.knifeId)) asked.push({ knife, personId: hands, sinceMs })
     }

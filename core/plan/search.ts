@@ -106,6 +106,10 @@ const START_HEAT = 8
 const END_HEAT = 0.2
 /** How often a session is tried without. */
 const TAKEN_OFF = 0.04
+/** How often a first session is moved together with its second. */
+const AS_PAIR = 0.08
+/** How often a whole sitting is given to other hands or another bench. */
+const WHOLE_SITTING = 0.05
 
 /**
  * A good plan quickly: sessions with most to lose choose their place first (regret insertion), first ones and
@@ -135,14 +139,21 @@ export function searchPlan({ problem, random, spent, startFrom = [], anchors }: 
   making.fill(seconds)
 
   let change = 0
-  let best = [...draft.placed.values()]
+  let best = draft.placements()
   let bestChange = 0
+  const better = (now: number): [Placement[], number] =>
+    now < bestChange - 1e-9 && draft.isSound() ? [draft.placements(), now] : [best, bestChange]
   const movable = turns.filter((turn) => !turn.locked && (turn.first !== null || turn.places(0).options.length > 0))
   for (let step = 0, share = spent(0); movable.length > 0 && share < 1; share = spent(++step)) {
     const heat = START_HEAT * (END_HEAT / START_HEAT) ** share
     const accepts = (delta: number): boolean => delta < 0 || random() < Math.exp(-delta / heat)
     const turn = movable[Math.floor(random() * movable.length)]
     if (!turn) break
+    if (random() < WHOLE_SITTING) {
+      change += moveSitting(making, { turn, accepts, random })
+      ;[best, bestChange] = better(change)
+      continue
+    }
     const { options, leaving } = making.places(turn)
     const had = draft.take(turn.jobId)
     const before = had ? costWith(draft, had) : leaving
@@ -154,6 +165,11 @@ export function searchPlan({ problem, random, spent, startFrom = [], anchors }: 
     if (random() < TAKEN_OFF) {
       if (had && !making.isHeld(turn) && accepts(leaving - before)) change += leaving - before
       else restore()
+      continue
+    }
+    if (wanted && turn.second && !turn.second.locked && random() < AS_PAIR) {
+      change += movePair(making, { turn, second: turn.second, wanted, before, restore, accepts })
+      ;[best, bestChange] = better(change)
       continue
     }
     const link = wanted ? making.relink(turn, wanted) : null
@@ -169,12 +185,99 @@ export function searchPlan({ problem, random, spent, startFrom = [], anchors }: 
     } else {
       change += eject(making, { wanted, link, before, restore, accepts, random })
     }
-    if (change < bestChange - 1e-9 && draft.isSound()) {
-      bestChange = change
-      best = [...draft.placed.values()]
-    }
+    ;[best, bestChange] = better(change)
   }
-  return best.map(({ placement }) => placement)
+  return best
+}
+
+interface PairMove {
+  readonly turn: Turn
+  readonly second: Turn
+  readonly wanted: Option
+  readonly before: number
+  readonly restore: () => void
+  readonly accepts: (delta: number) => boolean
+}
+
+/**
+ * Puts a first session where it is wanted and gives its second the cheapest place after it; the change in cost, 0 when
+ * refused. A first session early enough for a second may be dear by itself: only both together pay.
+ */
+function movePair(making: Making, { turn, second, wanted, before, restore, accepts }: PairMove): number {
+  const { draft } = making
+  const had = draft.take(second.jobId)
+  const secondBefore = had ? costWith(draft, had) : 0
+  const back = (): number => {
+    restore()
+    if (had) draft.put(had)
+    return 0
+  }
+  if (!draft.fitsWith(wanted)) return back()
+  const gain = costWith(draft, wanted)
+  draft.put(wanted)
+  const places = making.places(second)
+  const next = cheapest(draft, places)
+  const delta = gain + (next ? costWith(draft, next) : places.leaving) - before - secondBefore
+  if (accepts(delta)) {
+    if (next) draft.put(next)
+    return delta
+  }
+  draft.take(turn.jobId)
+  return back()
+}
+
+interface SittingMove {
+  readonly turn: Turn
+  readonly accepts: (delta: number) => boolean
+  readonly random: () => number
+}
+
+/**
+ * Gives the sitting a session is in to whoever and whichever bench another of its places in the window has: knives
+ * moved one by one would each begin a sitting of their own. The change in cost, 0 when refused.
+ */
+function moveSitting(making: Making, { turn, accepts, random }: SittingMove): number {
+  const { draft } = making
+  const had = draft.placed.get(turn.jobId)
+  if (!had) return 0
+  const { windowId, benchId, personId } = had.placement
+  const elsewhere = making.places(turn).options.filter(({ window }) => window === had.window)
+  const to = elsewhere[Math.floor(random() * elsewhere.length)]?.placement
+  if (!to || (to.benchId === benchId && to.personId === personId)) return 0
+  const own = draft
+    .in(windowId)
+    .filter(({ placement }) => placement.benchId === benchId && placement.personId === personId)
+  const wanted = own.map(({ placement }) => {
+    const one = making.turnOf.get(placement.jobId)
+    return one && !one.locked
+      ? making
+          .places(one)
+          .options.find(
+            (option) =>
+              option.window === had.window &&
+              option.placement.benchId === to.benchId &&
+              option.placement.personId === to.personId,
+          )
+      : undefined
+  })
+  if (wanted.includes(undefined)) return 0
+  let delta = 0
+  for (const option of own) {
+    draft.take(option.placement.jobId)
+    delta -= costWith(draft, option)
+  }
+  let fits = true
+  const put: Option[] = []
+  for (const option of wanted) {
+    if (!option || !(fits = draft.fitsWith(option))) break
+    delta += costWith(draft, option)
+    draft.put(option)
+    put.push(option)
+  }
+  if (fits && accepts(delta)) return delta
+  for (const { placement } of put) draft.take(placement.jobId)
+  for (const option of own) draft.put(option)
+  return 0
 }
 
 interface Ejection {

@@ -46,6 +46,7 @@ const KNIFE: PlanJob = {
   dullBy: null,
   daysSinceStone: 20,
   lastHands: 'oda',
+  onlyHands: null,
   group: 'k',
   mayBeAway: 1,
   next: NEXT,
@@ -67,6 +68,7 @@ const WEEK: PlanProblem = {
   ],
   jobs: [KNIFE],
   weights: EVEN_WEIGHTS,
+  sitting: { beforeMinutes: 0, afterMinutes: 0 },
   locks: [],
 }
 const at = (jobId: string, day: number): Placement => ({ jobId, windowId: `w${day}`, benchId: 'b', personId: 'oda' })
@@ -128,6 +130,7 @@ describe('a second session', () => {
       kind: 'stone',
       next: null,
       lastHands: 'oda',
+      onlyHands: null,
       dueShare: 1,
       wanted: true,
       dullBy: { name: 'dinner', startMs: DINNERS[2]?.startMs },

@@ -49,6 +49,7 @@ export function secondSession({ windows }: PlanProblem, first: PlanJob, window: 
     dullBy: dull ? { name: dull.name, startMs: dull.startMs } : null,
     daysSinceStone: 0,
     lastHands: first.lastHands,
+    onlyHands: first.onlyHands,
     group: first.group,
     mayBeAway: first.mayBeAway,
     follows: { jobId: first.id, window },

@@ -36,14 +36,19 @@ export function searchTurns(
   const locked = new Set(problem.locks.map(({ jobId }) => jobId))
   const anchorOf = new Map((anchors?.placements ?? []).map((placement) => [placement.jobId, placement]))
   const anchorCost = anchors?.cost ?? 0
-  const placesOf = (job: PlanJob, leaving: number, onTop: (window: number) => number): Places => {
+  const placesOf = (job: PlanJob, leaving: number, onTop: (window: number) => number, givenBack = 0): Places => {
     const anchor = anchorOf.get(job.id)
     const most = leaving + (anchor ? anchorCost : 0)
-    return { options: optionsOf(index, { job, anchor, anchorCost, most, onTop }), leaving: most }
+    return { options: optionsOf(index, { job, anchor, anchorCost, most: most + givenBack, onTop }), leaving: most }
   }
   const turns = problem.jobs.flatMap((job): Turn[] => {
-    const own = placesOf(job, costOfLeavingOut(job, problem.weights), (window) =>
-      costOfLeavingSecond(problem, job, window),
+    // dear by itself, a first session may still pay together with its second
+    const secondCosts = problem.windows.map((_window, at) => costOfLeavingSecond(problem, job, at))
+    const own = placesOf(
+      job,
+      costOfLeavingOut(job, problem.weights),
+      (window) => secondCosts[window] ?? 0,
+      Math.max(0, ...secondCosts),
     )
     const first: Turn = { jobId: job.id, locked: locked.has(job.id), first: null, second: null, places: () => own }
     if (!job.next) return [first]

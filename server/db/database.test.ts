@@ -79,6 +79,7 @@ describe('the database', () => {
       '0015_house_ways',
       '0016_what_files_mean',
       '0017_moving_in',
+      '0018_house_rules',
     ])
   })
 

@@ -32,8 +32,8 @@ import { withProgress } from './progress'
 const settings = async (db: Queryable, houseId: string): Promise<WholeHouse['house']> => {
   const house = await findHouse(db, houseId)
   if (!house) throw notFound('house')
-  const { name, zone, units, serviceLimits, honingHabit, dayOrder } = house
-  return { name, zone, units, serviceLimits, honingHabit, dayOrder }
+  const { name, zone, units, serviceLimits, honingHabit, dayOrder, policies } = house
+  return { name, zone, units, serviceLimits, honingHabit, dayOrder, policies: [...policies] }
 }
 
 /**

@@ -17,9 +17,11 @@ import {
 import { crewOf, setBench, setShiftDays, setShifts, setSkills, setSpecialDay } from '../services/week/crew'
 import { acceptPlan, improvePlan, planView, readImprovement } from '../services/week/plan'
 import { readShifts } from '../services/week/readShifts'
+import { readYearHouse } from '../services/year/yearHouse'
 import { callerOf } from '../signIn/sessions'
 
 export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Clock, queue: Queue, say: Say): void {
+  mount(endpoints.yearHouse, ({ caller }) => readYearHouse(db, clock, caller))
   mount(endpoints.crew, ({ caller }) => crewOf(db, clock, caller))
   mount(endpoints.setShifts, ({ caller, params, body }) => setShifts(db, clock, caller, params.id, body.shifts))
   mount(endpoints.setShiftDays, ({ caller, params, body }) => setShiftDays(db, clock, caller, params.id, body))

@@ -156,6 +156,7 @@ async function addHouse(app: RunningApp, client: () => Client, name = 'Test hous
       honingHabit: null,
       dayOrder: 'dmy',
       settled: [...MOVE_IN_STEPS],
+      policies: [],
       isDemo: false,
     })
     for (const [role, { id, name: personName }] of Object.entries(people) as [

@@ -28,6 +28,8 @@ const SCREENS = [
   '/house?part=people',
   '/house?part=stations',
   '/house?part=week',
+  '/house?part=rules',
+  '/year',
   '/house?part=gear',
   '/house?part=recipes',
   '/house?part=devices',

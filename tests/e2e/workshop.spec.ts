@@ -111,6 +111,8 @@ test('a chip ground half out waits with the knife, and the bench offers the rest
   await expect(ahead.nth(1)).toContainText('0.15 mm')
   await page.getByRole('button', { name: 'Start at the bench' }).click()
   await throughTheSession(page)
+  // its end has reached the house
+  await expect(page.getByRole('heading', { name: 'PA-03' })).toBeVisible()
   await page.goto(`${DEMO}/bench/PA-03`)
   await expect(page.getByText('Left from last time: Chip. It comes with this session.')).toBeVisible()
   await page.goto(`${DEMO}/workshop/PA-03`)

@@ -144,7 +144,10 @@ useKeys({
         <h2>{{ $t('bench.paceLabel') }}</h2>
         <SegmentedChoice v-model="pace" big :label="$t('bench.paceLabel')" :options="paces" />
       </section>
-      <section v-if="!offer.start.may" class="heavy-rule">
+      <section v-if="offer.start.keptFor !== null" class="heavy-rule">
+        <p class="note">{{ $t('bench.alone.keptFor', { name: offer.start.keptFor }) }}</p>
+      </section>
+      <section v-else-if="!offer.start.may" class="heavy-rule">
         <p class="note">
           {{
             $t(isMachine ? 'bench.alone.machine' : 'bench.alone.notSignedOff', {

@@ -7,6 +7,7 @@ import HouseWaysSection from './HouseWaysSection.vue'
 import HouseSection from './HouseSection.vue'
 import PeopleSection from './PeopleSection.vue'
 import RecipeSection from './RecipeSection.vue'
+import RulesSection from '../rules/RulesSection.vue'
 import StationSection from './StationSection.vue'
 import WeekSection from './WeekSection.vue'
 
@@ -14,6 +15,7 @@ const SECTIONS = {
   people: PeopleSection,
   stations: StationSection,
   week: WeekSection,
+  rules: RulesSection,
   gear: GearSection,
   recipes: RecipeSection,
   ways: HouseWaysSection,

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import { MINUTE_MS } from '../../core/time'
-import { useFormats } from '../i18n'
+import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useResource } from '../live/resource'
 import { useSession } from '../stores/session'
@@ -38,6 +38,15 @@ const toJudge = computed(() =>
 /** Teeth meet no stone, whatever the plan calls the session. */
 const workWord = ({ knifeId, work }: { readonly knifeId: string; readonly work: string }): string =>
   work === 'stone' && fleet.byId(knifeId)?.serrated === true ? 'teeth' : work
+const minutesOf = ({ startsAt, endsAt }: { readonly startsAt: string; readonly endsAt: string }): number =>
+  (Date.parse(endsAt) - Date.parse(startsAt)) / MINUTE_MS
+/** What a sitting takes beside its knives, said once. */
+const sittingWords = ({ knives }: { readonly knives: readonly unknown[] }): string =>
+  say('myday.sitting', {
+    n: knives.length,
+    before: formats.value.minutes(view.value?.problem.sitting.beforeMinutes ?? 0),
+    after: formats.value.minutes(view.value?.problem.sitting.afterMinutes ?? 0),
+  })
 const bench = (id: string): string => view.value?.problem.benches.find((one) => one.id === id)?.name ?? ''
 const codes = (ids: readonly string[]): string =>
   ids
@@ -77,7 +86,7 @@ const codes = (ids: readonly string[]): string =>
       <section v-for="day in days" :key="day.key" class="day">
         <h2>{{ formats.longDay(day.at) }}</h2>
         <template v-for="item in day.items" :key="item.at + item.kind">
-          <div v-if="item.kind === 'session'" class="item">
+          <div v-if="item.kind === 'sitting'" class="item">
             <p class="num time">
               {{
                 $t('myday.at', {
@@ -87,33 +96,39 @@ const codes = (ids: readonly string[]): string =>
                 })
               }}
             </p>
-            <div v-if="fleet.byId(item.knifeId)" class="knife">
-              <b class="num">{{ fleet.byId(item.knifeId)?.code }}</b>
-              <EdgeStrip
-                v-for="knife in [fleet.byId(item.knifeId)].flatMap((one) => one ?? [])"
-                :key="knife.id"
-                :knife="knife"
-              />
+            <p class="soft">{{ sittingWords(item) }}</p>
+            <div v-for="one in item.knives" :key="one.knifeId" class="one">
+              <p class="num">{{ formats.clock(one.startsAt) }}</p>
+              <div v-if="fleet.byId(one.knifeId)" class="knife">
+                <b class="num">{{ fleet.byId(one.knifeId)?.code }}</b>
+                <EdgeStrip
+                  v-for="knife in [fleet.byId(one.knifeId)].flatMap((found) => found ?? [])"
+                  :key="knife.id"
+                  :knife="knife"
+                />
+              </div>
+              <p>
+                {{ $t(`myday.work.${workWord(one)}`, { minutes: formats.minutes(minutesOf(one)) }) }}
+                <template v-if="fleet.byId(one.knifeId)?.verdict.action === 'check'">{{
+                  $t('myday.checkFirst')
+                }}</template>
+              </p>
+              <AppButton
+                v-if="fleet.byId(one.knifeId)"
+                class="no-print"
+                :to="{ name: 'bench', params: { code: fleet.byId(one.knifeId)?.code } }"
+                >{{ $t('myday.begin') }}</AppButton
+              >
             </div>
-            <p>
-              {{
-                $t(`myday.work.${workWord(item)}`, {
-                  minutes: formats.minutes((Date.parse(item.endsAt) - Date.parse(item.at)) / MINUTE_MS),
-                })
-              }}
-            </p>
-            <AppButton
-              v-if="fleet.byId(item.knifeId)"
-              class="no-print"
-              :to="{ name: 'bench', params: { code: fleet.byId(item.knifeId)?.code } }"
-              >{{ $t('myday.begin') }}</AppButton
-            >
           </div>
           <div v-else class="item">
             <p class="num time">{{ $t('myday.before', { service: item.service, time: formats.clock(item.at) }) }}</p>
-            <p>{{ $t('myday.hone', { codes: codes(item.hone) }) }}</p>
+            <p v-if="item.hone.length > 0">{{ $t('myday.hone', { codes: codes(item.hone) }) }}</p>
             <p v-if="item.check.length > 0">
               <b>{{ $t('myday.check', { codes: codes(item.check) }) }}</b>
+            </p>
+            <p v-if="item.after.length > 0">
+              {{ $t('myday.after', { service: item.service, codes: codes(item.after) }) }}
             </p>
           </div>
         </template>
@@ -157,6 +172,14 @@ const codes = (ids: readonly string[]): string =>
   display: flex;
   align-items: center;
   gap: 12px;
+}
+/* the knives of a sitting hang under its time */
+.one {
+  display: grid;
+  gap: 4px;
+  justify-items: start;
+  border-left: 3px solid var(--rule);
+  padding: 4px 0 4px 12px;
 }
 .item .button {
   min-height: 56px;

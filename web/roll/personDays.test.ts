@@ -4,6 +4,7 @@ import { personDays } from './personDays'
 
 const view = {
   now: '2026-11-24T14:42:00Z',
+  problem: { sitting: { beforeMinutes: 3, afterMinutes: 6 } },
   accepted: {
     sessions: [
       {
@@ -49,9 +50,14 @@ describe('one person’s days', () => {
   it('hold their sessions that are still ahead and the rounds before each service, in order', () => {
     const days = personDays(view, 'oda', (instant) => instant.slice(0, 10))
     expect(days.map(({ key, items }) => [key, items.map(({ kind }) => kind)])).toEqual([
-      ['2026-11-24', ['session', 'rounds']],
+      ['2026-11-24', ['sitting', 'rounds']],
       ['2026-11-25', ['rounds']],
     ])
+    expect(days[0]?.items[0]).toMatchObject({
+      at: '2026-11-24T14:57:00.000Z',
+      endsAt: '2026-11-24T15:30:00.000Z',
+      knives: [{ knifeId: 'k1', work: 'stone' }],
+    })
     expect(days[0]?.items[1]).toMatchObject({ hone: ['k1'], check: ['k1'], service: 'dinner' })
   })
 

@@ -1,14 +1,19 @@
 import type { PlannedSession, PlanView } from '../../contract/week'
+import { writtenSittings } from '../../core/plan/sittings'
 
-/** One thing a person does: a session at a bench, or the rounds before a service. */
+/** One thing a person does: a sitting at a bench with its knives, or the rounds before a service. */
 export type DayItem =
   | {
-      readonly kind: 'session'
+      readonly kind: 'sitting'
       readonly at: string
       readonly endsAt: string
       readonly benchId: string
-      readonly knifeId: string
-      readonly work: PlannedSession['kind']
+      readonly knives: readonly {
+        readonly knifeId: string
+        readonly work: PlannedSession['kind']
+        readonly startsAt: string
+        readonly endsAt: string
+      }[]
     }
   | {
       readonly kind: 'rounds'
@@ -16,6 +21,7 @@ export type DayItem =
       readonly service: string
       readonly hone: readonly string[]
       readonly check: readonly string[]
+      readonly after: readonly string[]
     }
 
 export interface PersonDay {
@@ -26,28 +32,26 @@ export interface PersonDay {
 
 /** A person's days ahead: sessions of the accepted plan, and honing and checks as the rota has them now. */
 export function personDays(
-  { accepted, rounds, now }: PlanView,
+  { accepted, rounds, now, problem }: PlanView,
   personId: string,
   dayKey: (instant: string) => string,
 ): PersonDay[] {
-  const sessions = (accepted?.sessions ?? [])
-    .filter((session) => session.personId === personId && session.endsAt > now)
-    .map(({ startsAt, endsAt, benchId, knifeId, kind }): DayItem => ({
-      kind: 'session',
-      at: startsAt,
-      endsAt,
-      benchId,
-      knifeId,
-      work: kind,
-    }))
-  const byService = new Map<string, { service: string; hone: string[]; check: string[] }>()
+  const ahead = (accepted?.sessions ?? []).filter((session) => session.personId === personId && session.endsAt > now)
+  const sittings = writtenSittings(ahead, problem.sitting).map(({ benchId, startMs, endMs, sessions }): DayItem => ({
+    kind: 'sitting',
+    at: new Date(startMs).toISOString(),
+    endsAt: new Date(endMs).toISOString(),
+    benchId,
+    knives: sessions.map(({ knifeId, kind, startsAt, endsAt }) => ({ knifeId, work: kind, startsAt, endsAt })),
+  }))
+  const byService = new Map<string, { service: string; hone: string[]; check: string[]; after: string[] }>()
   for (const round of rounds) {
     if (round.personId !== personId) continue
-    const own = byService.get(round.startsAt) ?? { service: round.service, hone: [], check: [] }
+    const own = byService.get(round.startsAt) ?? { service: round.service, hone: [], check: [], after: [] }
     own[round.kind].push(round.knifeId)
     byService.set(round.startsAt, own)
   }
-  const items = [...sessions, ...[...byService].map(([at, own]): DayItem => ({ kind: 'rounds', at, ...own }))].sort(
+  const items = [...sittings, ...[...byService].map(([at, own]): DayItem => ({ kind: 'rounds', at, ...own }))].sort(
     (a, b) => a.at.localeCompare(b.at),
   )
   const days = new Map<string, DayItem[]>()

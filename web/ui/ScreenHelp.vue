@@ -27,6 +27,7 @@ const PICTURES: Readonly<Record<string, string>> = {
   'what-if': new URL('../../docs/screenshots/workshop.png', import.meta.url).href,
   workshop: new URL('../../docs/screenshots/workshop.png', import.meta.url).href,
   week: new URL('../../docs/screenshots/week.png', import.meta.url).href,
+  year: new URL('../../docs/screenshots/year.png', import.meta.url).href,
   crew: new URL('../../docs/screenshots/crew.png', import.meta.url).href,
   learned: new URL('../../docs/screenshots/learned.png', import.meta.url).href,
   deliveries: new URL('../../docs/screenshots/deliveries.png', import.meta.url).href,

@@ -4,6 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import type { SessionSlot } from '../../core/plan/layout'
 import type { PlanWindow } from '../../core/plan/problem'
+import type { SittingOf } from '../../core/plan/sittings'
 import { layLaneRows } from './laneRows'
 import SessionBlock from './SessionBlock.vue'
 import { useRefusal } from './useRefusal'
@@ -13,6 +14,7 @@ const props = defineProps<{
   window: PlanWindow
   bench: { readonly id: string; readonly name: string }
   sessions: readonly SessionSlot[]
+  sittings: readonly SittingOf<SessionSlot>[]
   chosen: string | null
   locked: (jobId: string) => boolean
   /** whether a lifted job could be put down here */
@@ -31,6 +33,20 @@ const blocks = computed(() =>
   width.value === 0 ? [] : layLaneRows(props.sessions, props.window, width.value, LEAST_PX),
 )
 const rows = computed(() => Math.max(1, ...blocks.value.map(({ row }) => row + 1)))
+const share = (ms: number): string => `${(100 * ms) / (props.window.endMs - props.window.startMs)}%`
+/** Where somebody sits, with laying out before the first knife and clearing away after the last. */
+const bands = computed(() =>
+  props.sittings.map(({ startMs, endMs, sessions, personId }) => {
+    const first = Math.min(...sessions.map((session) => session.startMs))
+    const last = Math.max(...sessions.map((session) => session.endMs))
+    return {
+      key: `${personId} ${startMs}`,
+      whole: { left: share(startMs - props.window.startMs), width: share(endMs - startMs) },
+      before: { left: share(startMs - props.window.startMs), width: share(first - startMs) },
+      after: { left: share(last - props.window.startMs), width: share(endMs - last) },
+    }
+  }),
+)
 const ticks = computed(() => {
   const { startMs, endMs } = props.window
   const all: string[] = []
@@ -59,6 +75,11 @@ const refuses = useRefusal(isDropTarget, (jobId) => props.takes(jobId))
     :data-window="window.id"
     :data-bench="bench.id"
   >
+    <template v-for="band in bands" :key="band.key">
+      <span class="sitting" :style="band.whole" />
+      <span class="around" :style="band.before" />
+      <span class="around" :style="band.after" />
+    </template>
     <span v-for="left in ticks" :key="left" class="tick" :style="{ left }" />
     <SessionBlock
       v-for="block in blocks"
@@ -90,6 +111,17 @@ const refuses = useRefusal(isDropTarget, (jobId) => props.takes(jobId))
 }
 .lane.refuses {
   outline: 2.5px dashed var(--out);
+}
+.sitting,
+.around {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  background: var(--steel);
+}
+/* laying out and clearing away: the stones lie wet, no knife is on them */
+.around {
+  background: repeating-linear-gradient(135deg, var(--rule) 0 2px, transparent 2px 6px);
 }
 .tick {
   position: absolute;

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { costOfStaying } from '../../core/plan/costOfChoice'
 import { violationOf, leavingReason, placementReasons } from '../../core/plan/explain'
 import { isLimit, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
-import { routeMinutes, type Placement, type PlanProblem } from '../../core/plan/problem'
+import { mayDo, routeMinutes, type Placement, type PlanProblem } from '../../core/plan/problem'
 import { verdictWords } from '../../words/verdict'
-import { planReasonWords, windowName } from '../../words/week'
+import { planReasonWords, totalsChangeWords, windowName } from '../../words/week'
 import { say, useFormats } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -67,11 +68,16 @@ const told = computed(() => {
   const made = props.handMade
   if (made?.jobId !== props.jobId) return ''
   if (made.breaks) return say('week.cannot', { why: planReasonWords(made.breaks, names.value, say, formats.value) })
-  const minutes = Math.round(made.costMinutes)
-  return minutes === 0
-    ? say('week.even')
-    : say(minutes > 0 ? 'week.costs' : 'week.gains', { minutes: formats.value.minutes(Math.abs(minutes)) })
+  const parts = made.change ? totalsChangeWords(made.change, say, formats.value) : ''
+  return parts === '' ? say('week.even') : say('week.means', { parts })
 })
+/** What a lock holds back: the best place that is free, in what people know. */
+const lockTold = computed(() => {
+  const cost = props.locked ? costOfStaying(props.problem, props.placements, props.jobId) : null
+  const parts = cost ? totalsChangeWords(cost, say, formats.value) : ''
+  return parts === '' ? '' : say('week.lockMeans', { parts })
+})
+const checkFirst = computed(() => placement.value !== null && view.value?.verdict.action === 'check')
 const job = computed(() => props.problem.jobs.find(({ id }) => id === props.jobId))
 const windows = computed(() =>
   props.problem.windows.map(({ id }) => ({ value: id, label: windowName(props.problem, id, say, formats.value) })),
@@ -79,7 +85,7 @@ const windows = computed(() =>
 const benches = computed(() => props.problem.benches.map(({ id, name }) => ({ value: id, label: name })))
 const people = computed(() =>
   props.problem.people
-    .filter(({ skills }) => job.value && skills.includes(job.value.skill))
+    .filter((one) => job.value && mayDo(one, job.value))
     .map(({ id }) => ({ value: id, label: person(id) })),
 )
 function change(more: Partial<Placement>): void {
@@ -102,6 +108,8 @@ const canStay = computed(
       <b>{{ when }}</b><template v-if="stones">. {{ $t('week.stones', { stones }) }}</template>
     </p>
     <p v-for="reason in why" :key="reason" class="soft">{{ reason }}</p>
+    <p v-if="checkFirst">{{ $t('week.checkFirst') }}</p>
+    <p v-if="lockTold" class="soft">{{ lockTold }}</p>
     <p v-if="told" class="told" role="status">{{ told }}</p>
     <p v-if="!canStay" class="told">{{ $t('week.stale') }}</p>
     <template v-if="mayPlan && placement">

@@ -29,6 +29,15 @@ const rows = computed(() =>
       isLimit(laid)
         ? []
         : laid.sessions.map((session) => ({
+            sitting: laid.sittings
+              .filter(({ sessions }) => sessions[0] === session)
+              .map(({ startMs, endMs }) =>
+                say('week.layOut', {
+                  start: formats.value.clock(iso(startMs)),
+                  end: formats.value.clock(iso(endMs)),
+                }),
+              )
+              .join(''),
             benchId: session.placement.benchId,
             personId: session.placement.personId,
             startMs: session.startMs,
@@ -75,14 +84,16 @@ const rounds = (name: string): string[] =>
       <h2>{{ title }}</h2>
       <table class="plain">
         <tbody>
-          <tr v-for="row in own" :key="row.code + row.startMs">
+          <tr v-for="row in own" :key="row.code + row.startMs" :class="{ first: row.sitting }">
             <td class="num">{{ sheets === 'people' ? `${row.day}, ` : '' }}{{ row.time }}</td>
             <td>
               <b class="num">{{ row.code }}</b>
             </td>
             <td>{{ sheets === 'people' ? row.bench : row.who }}</td>
             <td>{{ row.stones }}</td>
-            <td class="small">{{ row.first }}</td>
+            <td class="small">
+              <b v-if="row.sitting">{{ row.sitting }}</b> {{ row.first }}
+            </td>
             <td class="tick">□</td>
           </tr>
         </tbody>
@@ -103,6 +114,10 @@ const rounds = (name: string): string[] =>
   /* a person's part starts on a sheet of its own, to be handed over */
   .sheets.people section {
     break-after: page;
+  }
+  /* a new sitting */
+  .first td {
+    border-top: 2px solid var(--rule-strong);
   }
   .tick {
     font-size: 1.4rem;

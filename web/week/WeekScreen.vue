@@ -114,9 +114,12 @@ const standing = computed(() => {
   }
   return isAccepted.value ? say('week.accepted', who) : say('week.changedSince', { n: changes.value.length })
 })
+const TELLING_PERCENT = 50
 const gap = computed(() => {
   if (bound.value === null || cost.value <= 0) return say('week.unproven')
   const percent = Math.max(0, (100 * (cost.value - bound.value)) / cost.value)
+  // a bound that has only begun to rise says nothing yet
+  if (percent > TELLING_PERCENT) return say('week.unproven')
   return percent < 0.05 ? say('week.optimal') : say('week.bound', { percent: Math.ceil(percent * 10) / 10 })
 })
 const moved = computed(() =>
@@ -162,6 +165,9 @@ function print(which: 'benches' | 'people'): void {
       <template v-if="problem.windows.length > 0">
         <p class="lead" aria-live="polite">
           {{ searching ? $t('week.searching') : summary }} <span class="soft">{{ searching ? '' : gap }}</span>
+        </p>
+        <p v-if="!searching && (view?.byRule.length ?? 0) > 0" class="soft small">
+          {{ $t('week.byRule', view?.byRule.length ?? 0) }}
         </p>
         <div v-if="moved.length > 0" class="stale" role="status">
           <b>{{ $t('week.stale') }}</b> {{ moved.join(' ') }}

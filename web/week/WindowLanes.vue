@@ -24,6 +24,7 @@ const { person } = useWeekNames()
 const iso = (ms: number): string => new Date(ms).toISOString()
 const clock = (ms: number): string => formats.value.clock(iso(ms))
 const sessions = computed(() => (props.layout && !isLimit(props.layout) ? props.layout.sessions : []))
+const sittings = computed(() => (props.layout && !isLimit(props.layout) ? props.layout.sittings : []))
 const soaking = computed(() => (props.layout && !isLimit(props.layout) ? props.layout.soaking : []))
 const stoneName = (id: string): string => props.problem.stones.find((stone) => stone.id === id)?.name ?? ''
 const soakWords = computed(() =>
@@ -31,6 +32,20 @@ const soakWords = computed(() =>
     .sort((a, b) => a.fromMs - b.fromMs)
     .map(({ stoneId, fromMs }) => say('week.soak', { stone: stoneName(stoneId), time: clock(fromMs) }))
     .join(', '),
+)
+const benchName = (id: string): string => props.problem.benches.find((bench) => bench.id === id)?.name ?? ''
+const sittingWords = computed(() =>
+  sittings.value
+    .map(({ personId, benchId, startMs, endMs, sessions: own }) =>
+      say('week.sitting', {
+        n: own.length,
+        name: person(personId),
+        bench: benchName(benchId),
+        start: clock(startMs),
+        end: clock(endMs),
+      }),
+    )
+    .join('. '),
 )
 const here = computed(() =>
   props.problem.people
@@ -65,6 +80,7 @@ const here = computed(() =>
           :window="window"
           :bench="bench"
           :sessions="sessions.filter(({ placement }) => placement.benchId === bench.id)"
+          :sittings="sittings.filter(({ benchId }) => benchId === bench.id)"
           :chosen="chosen"
           :locked="locked"
           :takes="(jobId) => takes(jobId, window.id, { benchId: bench.id })"
@@ -72,6 +88,7 @@ const here = computed(() =>
           @choose="emit('choose', $event)"
         />
       </div>
+      <p v-if="sittingWords" class="small under">{{ sittingWords }}</p>
       <p v-if="soakWords" class="small soft under">{{ soakWords }}</p>
     </div>
   </section>

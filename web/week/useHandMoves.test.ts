@@ -38,6 +38,7 @@ const job = (id: string, more: Partial<PlanJob> = {}): PlanJob => ({
   dullBy: null,
   daysSinceStone: null,
   lastHands: null,
+  onlyHands: null,
   group: id,
   mayBeAway: 9,
   next: null,
@@ -66,6 +67,7 @@ const PROBLEM: PlanProblem = {
   ],
   jobs: [job('k1', { lastHands: 'finn' }), job('k2')],
   weights: EVEN_WEIGHTS,
+  sitting: { beforeMinutes: 0, afterMinutes: 0 },
   locks: [],
 }
 

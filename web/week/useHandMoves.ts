@@ -1,7 +1,7 @@
 import type { ComputedRef, Ref } from 'vue'
 import { violationOf } from '../../core/plan/explain'
 import { placementCost } from '../../core/plan/objective'
-import { routeMinutes, type Placement } from '../../core/plan/problem'
+import { mayDo, routeMinutes, type Placement } from '../../core/plan/problem'
 import { useKeys } from '../ui/useKeys'
 import type { WeekPlan } from './useWeekPlan'
 
@@ -21,7 +21,7 @@ export function useHandMoves(week: WeekPlan, chosen: Ref<string | null>, mayPlan
     const job = value?.jobs.find(({ id }) => id === jobId)
     if (!value || !job) return []
     return value.people
-      .filter(({ skills, present }) => skills.includes(job.skill) && present[windowId])
+      .filter((person) => mayDo(person, job) && person.present[windowId])
       .map(({ id }) => id)
       .sort((a, b) => Number(b === job.lastHands) - Number(a === job.lastHands))
   }

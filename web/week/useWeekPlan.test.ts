@@ -44,6 +44,7 @@ const job = (id: string, next: NextSession | null = null): PlanJob => ({
   dullBy: null,
   daysSinceStone: 20,
   lastHands: null,
+  onlyHands: null,
   group: id,
   mayBeAway: 9,
   next,
@@ -62,6 +63,7 @@ const problem: PlanProblem = {
   ],
   jobs: [job('k', NEXT), job('x')],
   weights: EVEN_WEIGHTS,
+  sitting: { beforeMinutes: 0, afterMinutes: 0 },
   locks: [],
 }
 const at = (jobId: string, day: number, personId = 'oda'): Placement => ({
@@ -83,6 +85,7 @@ const view = (sessions: readonly object[] | null, version = 3): PlanView => ({
   moved: { gone: [], fresh: [] },
   services: [],
   chances: [],
+  byRule: [],
   rounds: [],
   unheld: [],
   accepted:
@@ -92,6 +95,7 @@ const view = (sessions: readonly object[] | null, version = 3): PlanView => ({
       acceptedAt: '1970-01-01T00:00:00Z',
       acceptedBy: null,
       weights: EVEN_WEIGHTS,
+      sitting: { beforeMinutes: 0, afterMinutes: 0 },
       locks: [],
       sessions,
       cost: 10,
@@ -194,11 +198,10 @@ describe('the week on this device', () => {
   it('tells what a move by hand costs, and that the plan has changed', async () => {
     const week = await loaded([session('x', 0)])
     expect(week.place(at('x', 3))).toBe(true)
-    // 3.2 dull hours more, at 20 minutes each
     expect(week.handMade.value).toMatchObject({
       jobId: 'x',
       breaks: null,
-      costMinutes: expect.closeTo(64, 6) as number,
+      change: { dullHours: expect.closeTo(3.2, 6) as number, minutes: 0 },
     })
     expect(week.isAccepted.value).toBe(false)
     expect(week.changes.value.map(({ jobId, before, after }) => [jobId, before?.windowId, after?.windowId])).toEqual([

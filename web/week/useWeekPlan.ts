@@ -6,6 +6,7 @@ import { planChanges, type PlanChange } from '../../core/plan/changes'
 import { violationOf, type PlanReason } from '../../core/plan/explain'
 import { indexPlan, layOutPlan, type LayoutLimit, type WindowLayout } from '../../core/plan/layout'
 import { planCost, planTotals, type PlanTotals } from '../../core/plan/objective'
+import { totalsChange, type TotalsChange } from '../../core/plan/costOfChoice'
 import { samePlace, type Placement, type PlanProblem, type PlanWeights } from '../../core/plan/problem'
 import { knifeOfJob, renumberSessions, validPlacements, withSeconds } from '../../core/plan/secondSessions'
 import { call } from '../api'
@@ -24,7 +25,8 @@ const LOOK_EVERY_MS = 500
 /** What the last change by hand did. */
 export interface HandMade {
   readonly jobId: string
-  readonly costMinutes: number
+  /** what it means against the plan before; null where it could not be done */
+  readonly change: TotalsChange | null
   readonly breaks: PlanReason | null
 }
 
@@ -179,7 +181,7 @@ export function useWeekPlan(): WeekPlan {
     changesHere++
     // a session that would now come before the one it follows goes off the plan
     const next = validPlacements(asked.value, wanted)
-    handMade.value = { jobId, costMinutes: planCost(asked.value, next) - cost.value, breaks: null }
+    handMade.value = { jobId, change: totalsChange(asked.value, placements.value, next), breaks: null }
     placements.value = next
     bound.value = null
   }
@@ -188,7 +190,7 @@ export function useWeekPlan(): WeekPlan {
     if (!problem.value) return false
     const breaks = violationOf(problem.value, placements.value, placement)
     if (breaks) {
-      handMade.value = { jobId: placement.jobId, costMinutes: 0, breaks }
+      handMade.value = { jobId: placement.jobId, change: null, breaks }
       return false
     }
     locks.value = locks.value.filter(({ jobId }) => jobId !== placement.jobId)

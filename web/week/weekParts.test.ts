@@ -3,6 +3,7 @@ import { mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref, type Component } from 'vue'
+import type { TotalsChange } from '../../core/plan/costOfChoice'
 import type { PlanView } from '../../contract/week'
 import { indexPlan, layOutPlan } from '../../core/plan/layout'
 import { planTotals } from '../../core/plan/objective'
@@ -73,6 +74,7 @@ const job = (id: string, next: NextSession | null = null): PlanJob => ({
   dullBy: { name: 'dinner', startMs: START + 18 * HOUR_MS },
   daysSinceStone: 20,
   lastHands: 'oda',
+  onlyHands: null,
   group: id,
   mayBeAway: 9,
   next,
@@ -94,6 +96,7 @@ const PROBLEM: PlanProblem = {
   ],
   jobs: [job('k', NEXT), job('x')],
   weights: EVEN_WEIGHTS,
+  sitting: { beforeMinutes: 0, afterMinutes: 0 },
   locks: [],
 }
 const at = (jobId: string, day: number): Placement => ({ jobId, windowId: `w${day}`, benchId: 'back', personId: 'oda' })
@@ -240,7 +243,7 @@ describe('a chosen session', () => {
     expect(text).toMatch(/15:\d\d–15:\d\d, 2\d min/)
     expect(text).toContain('Coarse 320')
     expect(text).toContain('In the same hands as last time.')
-    expect(text).toMatch(/Leaving it would cost \d+ min more/)
+    expect(text).toMatch(/Leaving it would mean [\d.]+ h more of service/)
   })
 
   it('says of a second one that the edge will not last', () => {
@@ -248,18 +251,18 @@ describe('a chosen session', () => {
   })
 
   it('says what a change by hand costs, saves or breaks', () => {
-    expect(panel('k', PLAN, { handMade: { jobId: 'k', costMinutes: 12.4, breaks: null } }).text()).toContain(
-      'That costs the plan 12 min of work.',
+    const told = (change: TotalsChange): string =>
+      panel('k', PLAN, { handMade: { jobId: 'k', change, breaks: null } }).text()
+    expect(told({ dullHours: 1.5, minutes: -9, wastedUm: 20.4 })).toContain(
+      'That means 1.5 h more of service with dull edges, 9 min less at the bench and 20 µm more steel taken early.',
     )
-    expect(panel('k', PLAN, { handMade: { jobId: 'k', costMinutes: -3, breaks: null } }).text()).toContain(
-      'That saves the plan 3 min of work.',
-    )
+    expect(told({ dullHours: 0.01, minutes: 0.2, wastedUm: 0 })).toContain('That costs nothing.')
     expect(
       panel('k', PLAN, {
-        handMade: { jobId: 'k', costMinutes: 0, breaks: { code: 'too-soon', values: { windowId: 'w0' } } },
+        handMade: { jobId: 'k', change: null, breaks: { code: 'too-soon', values: { windowId: 'w0' } } },
       }).text(),
     ).toContain('Not there: It comes after its session on Tuesday afternoon, not before.')
-    expect(panel('k', PLAN, { handMade: { jobId: 'x', costMinutes: 5, breaks: null } }).text()).not.toContain(
+    expect(panel('k', PLAN, { handMade: { jobId: 'x', change: null, breaks: null } }).text()).not.toContain(
       'That costs',
     )
   })

@@ -279,3 +279,14 @@ export function dailyHoningSteps(
   if (state.zones[worst].roll < rules.honeFromRoll || isJustHoned(state, rules)) return []
   return [honeStep(state, blade, worst, [{ code: 'daily', values: { zone: worst, forceGf } }], rules)]
 }
+
+/** How an edge would be honed now, whatever else it wants; null where a rod would find nothing to bring back. */
+export const honingNow = (
+  state: KnifeState,
+  blade: BladeGeometry,
+  worst: Zone,
+  rules: VerdictRules,
+): Recommendation | null =>
+  state.zones[worst].roll < rules.honeFromRoll || isJustHoned(state, rules)
+    ? null
+    : honeStep(state, blade, worst, [], rules)

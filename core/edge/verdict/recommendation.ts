@@ -46,6 +46,12 @@ export interface Reason {
     | 'past-a-hone'
     | 'reactive'
     | 'thin-for-bone'
+    | 'rule-every-job'
+    | 'rule-due'
+    | 'rule-unknown'
+    | 'rule-waits'
+    | 'rule-rod-first'
+    | 'rule-no-honing'
   readonly values: Readonly<Record<string, number | string>>
 }
 

@@ -4,6 +4,7 @@ import { rightForRecipe, type Recipe } from '../../../core/session/recipe'
 import type { Action } from '../../../core/edge/verdict/verdict'
 import { skillFor } from '../../../core/session/skillFor'
 import type { Queryable } from '../../db/database'
+import type { PresentKnife } from '../fleet/knifeView'
 import { listPeople } from '../../db/queries/house/people'
 import { listSkills } from '../../db/queries/week/crew'
 import { Fault } from '../../faults'
@@ -14,6 +15,7 @@ export interface WorkAsked {
   readonly recipe: Pick<Recipe, 'records' | 'skill' | 'worksOn'>
   readonly action: Action
   readonly knife: { readonly serrated: boolean; readonly ratioRight: number }
+  readonly present: Pick<PresentKnife, 'policy' | 'state'>
 }
 
 /** Who may begin a session, and who may stand beside somebody that may not alone. */
@@ -22,10 +24,12 @@ export interface StartRights {
   /** what somebody has to be signed off for; null where everybody may */
   readonly skill: Skill | null
   readonly beside: readonly { readonly id: string; readonly name: string }[]
+  /** the name of the one whose knife it is, where a rule of the house keeps it from everybody else's stone */
+  readonly keptFor: string | null
 }
 
 /** The skill a session asks for; null for honing, which everybody does. */
-function skillAsked({ recipe, action, knife }: WorkAsked): Skill | null {
+function skillAsked({ recipe, action, knife }: Omit<WorkAsked, 'present'>): Skill | null {
   if (recipe.skill) return recipe.skill
   if (rightForRecipe(recipe) === 'log-hone') return null
   return skillFor(
@@ -41,18 +45,23 @@ const isTrusted = (role: PersonRole, skill: Skill, signedOff: ReadonlySet<string
 /** Who may begin a session: whoever is signed off for it, by role or by the chef's own word. */
 export async function startRights(db: Queryable, caller: Caller, work: WorkAsked): Promise<StartRights> {
   const skill = skillAsked(work)
-  if (skill === null) return { may: true, skill, beside: [] }
+  if (skill === null) return { may: true, skill, beside: [], keptFor: null }
   const houseId = caller.house.id
   const skills = await listSkills(db, houseId)
   const signedOff = (personId: string): ReadonlySet<string> =>
     new Set(skills.filter((one) => one.personId === personId).map((one) => one.skill))
   const people = (await listPeople(db, houseId)).filter(({ active }) => active)
+  const { policy, state } = work.present
+  const owner =
+    policy.ownHands && state.holderId !== caller.person.id ? people.find(({ id }) => id === state.holderId) : null
+  if (owner) return { may: false, skill, beside: [], keptFor: owner.name }
   return {
     may: isTrusted(caller.person.role, skill, signedOff(caller.person.id)),
     skill,
     beside: people
       .filter(({ id, role }) => id !== caller.person.id && isTrusted(role, skill, signedOff(id)))
       .map(({ id, name }) => ({ id, name })),
+    keptFor: null,
   }
 }
 
@@ -61,7 +70,7 @@ export async function startRights(db: Queryable, caller: Caller, work: WorkAsked
  * powered wheel.
  *
  * @returns who stands beside, where somebody has to
- * @throws Fault `not-signed-off` for somebody alone, `not-beside` for a person beside who is not signed off either
+ * @throws Fault `own-hands` for a knife that a rule of the house keeps in its holder's, `not-signed-off` for somebody alone, `not-beside` for a person beside who is not signed off either
  */
 export async function assertMayStart(
   db: Queryable,
@@ -69,7 +78,8 @@ export async function assertMayStart(
   work: WorkAsked,
   besideId: string | undefined,
 ): Promise<string | null> {
-  const { may, skill, beside } = await startRights(db, caller, work)
+  const { may, skill, beside, keptFor } = await startRights(db, caller, work)
+  if (keptFor !== null) throw new Fault('not-allowed', 'own-hands', { name: keptFor })
   if (may) return beside.some(({ id }) => id === besideId) ? (besideId ?? null) : null
   if (besideId === undefined || skill === 'machine')
     throw new Fault('not-allowed', 'not-signed-off', { skill: skill ?? '' })

@@ -139,7 +139,7 @@ export async function benchOffer(
     saved: workOrderFor(await listWorkOrders(db, caller.house.id), knifeId, one.present.state),
     missing: missingFor(bench, plan),
     coins: coinsUnder(one, await listPieces(db, caller.house.id)),
-    start: await startRights(db, caller, { ...laid, action: one.action, knife: one.knife }),
+    start: await startRights(db, caller, { ...laid, action: one.action, knife: one.knife, present: one.present }),
     pace: paceOf(one.hands.ways),
     open: open
       ? {

@@ -85,14 +85,19 @@ interface Beginning {
 async function beginningOf(db: Database, caller: Caller, one: AtBench, input: SessionStart): Promise<Beginning> {
   const { bench } = one.snapshot
   if (input.operation) {
-    const work = { recipe: WORKSHOP_WORK, action: actionOf(input.operation), knife: one.knife }
+    const work = { recipe: WORKSHOP_WORK, action: actionOf(input.operation), knife: one.knife, present: one.present }
     const besideId = await assertMayStart(db, caller, work, input.besideId)
     const measured = measuredSections(await knifeLog(db, caller.house.id, one.knife.id))
     const workshop = layOutOperation(bench, one, input.operation, one.hands, measured)
     return { plan: planView(workshop, bench.gear, { workshop: workshop.result }), besideId }
   }
   const laid = layOutSession(bench, one, input, one.hands)
-  const besideId = await assertMayStart(db, caller, { ...laid, action: one.action, knife: one.knife }, input.besideId)
+  const besideId = await assertMayStart(
+    db,
+    caller,
+    { ...laid, action: one.action, knife: one.knife, present: one.present },
+    input.besideId,
+  )
   return { plan: planView(laid, bench.gear, { asked: input }), besideId }
 }
 

@@ -11,6 +11,7 @@ import type { Database, Queryable } from '../../db/database'
 import { listKnives, listStates, type StoredKnife } from '../../db/queries/fleet/knives'
 import type { StoredHouse } from '../../db/queries/house/houses'
 import { listPeople, publicPerson, type StoredPerson } from '../../db/queries/house/people'
+import { listBenches } from '../../db/queries/week/crew'
 import { currentPlan } from '../../db/queries/week/plans'
 import { prepare, type Prepared } from '../../mount'
 import { houseOccurrences, loadHouseContext, usageContext, type HouseContext } from '../log/usageContext'
@@ -81,6 +82,7 @@ export async function readFleet(db: Queryable, house: StoredHouse, now: Date): P
     houseOccurrences(context, kind, dayFrom, dayTo)
       .filter(({ startMs }) => startMs >= dayFrom)
       .map(toSpan)
+  const benches = new Map((await listBenches(db, house.id)).map(({ id, name }) => [id, name]))
   return {
     now: now.toISOString(),
     knives: await allViews(snapshot),
@@ -88,7 +90,15 @@ export async function readFleet(db: Queryable, house: StoredHouse, now: Date): P
     stations: [...context.stations],
     planned: (await standingSessions(db, await currentPlan(db, house.id), snapshot))
       .filter(({ endsAt }) => Date.parse(endsAt) > nowMs)
-      .map(({ knifeId, personId, startsAt, endsAt }) => ({ knifeId, personId, startsAt, endsAt })),
+      .map(({ knifeId, personId, windowId, benchId, startsAt, endsAt }) => ({
+        knifeId,
+        personId,
+        windowId,
+        benchId,
+        bench: benches.get(benchId) ?? '',
+        startsAt,
+        endsAt,
+      })),
     day: {
       startsAt: new Date(dayFrom).toISOString(),
       services: ofDay('service'),

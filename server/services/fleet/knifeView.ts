@@ -17,6 +17,9 @@ import {
   type Recommendation,
   type VerdictRules,
 } from '../../../core/edge/verdict/verdict'
+import { honingNow } from '../../../core/edge/verdict/edgeSteps'
+import { followPolicy, type PolicyVerdict } from '../../../core/policy/followPolicy'
+import { policyFor, type Policy } from '../../../core/policy/policy'
 import { knownBlade, type KnownBlade } from '../../../core/knife/blade'
 import { thicknessLimitMm } from '../../../core/knife/limits'
 import { ZONES, type Zone } from '../../../core/knife/zones'
@@ -48,6 +51,8 @@ export interface PresentKnife {
   readonly rules: VerdictRules
   readonly state: KnifeState
   readonly forecast: EdgeForecast
+  /** how often its house sharpens such a knife */
+  readonly policy: Policy
 }
 
 const instant = (ms: number): string => new Date(ms).toISOString()
@@ -111,8 +116,24 @@ export function presentKnife(
     blade,
     rules,
     state,
+    policy: policyFor(house.policies, {
+      type: knife.type,
+      stationId: state.stationId,
+      holderId: state.holderId,
+    }),
     forecast: forecastEdge(state, { ...use, hone, ...(outlook === 'until-dull' ? { untilSure: 'knife' } : {}) }),
   }
+}
+
+/** The next action for a knife: by its edge, as far as the house's rule leaves that to the edge. */
+export function nextStep({ state, blade, rules, policy }: PresentKnife, nowMs: number): PolicyVerdict {
+  const step = verdict(state, blade.geometry, blade.role, rules)
+  return followPolicy(step, policy, {
+    nowMs,
+    sharpenedMs: state.sharpenedMs,
+    hoursSinceSharpening: state.hoursSinceSharpening,
+    hone: honingNow(state, blade.geometry, step.worstZone, rules),
+  })
 }
 
 function mismatchOf({ state, blade }: PresentKnife, workingDps: ReadonlyMap<string, number>): KnifeView['mismatch'] {
@@ -200,7 +221,7 @@ export function knifeView(knife: StoredKnife, stored: KnifeState, snapshot: Hous
     }
   }
   const zones = { heel: condition('heel'), belly: condition('belly'), tip: condition('tip') }
-  const { runnerUp, worstZone, ...step } = verdict(state, blade.geometry, blade.role, rules)
+  const { runnerUp, worstZone, byCondition, ...step } = nextStep(present, snapshot.nowMs)
   const view = (one: Recommendation): RecommendationView => recommendationView(knife, present, snapshot.bench, one)
   return {
     ...knife,
@@ -228,7 +249,11 @@ export function knifeView(knife: StoredKnife, stored: KnifeState, snapshot: Hous
     readingCount: state.readingCount,
     signCount: state.signCount,
     seen,
-    verdict: { ...view(step), runnerUp: runnerUp && view(runnerUp) },
+    verdict: {
+      ...view(step),
+      runnerUp: runnerUp && view(runnerUp),
+      byCondition: byCondition && view(byCondition),
+    },
     ...aheadView(present),
     knownFrom: state.readingCount + state.signCount >= OWN_READINGS ? 'own' : 'similar',
     mismatch: mismatchOf(present, snapshot.workingDps),

@@ -1,12 +1,11 @@
 import type { PlannedSession } from '../../../contract/week'
 import type { KnifeState } from '../../../core/edge/log/state'
-import { verdict } from '../../../core/edge/verdict/verdict'
 import { sessionsLeft } from '../../../core/plan/changes'
 import type { Queryable } from '../../db/database'
 import type { StoredKnife } from '../../db/queries/fleet/knives'
 import { listWorkOrders } from '../../db/queries/fleet/workOrders'
 import type { KeptPlan } from '../../db/queries/week/plans'
-import { presentKnife, type HouseSnapshot } from './knifeView'
+import { nextStep, presentKnife, type HouseSnapshot } from './knifeView'
 import { actionOf, workOrderFor } from './workOrders'
 
 /** A reading of the house with its knives in it. */
@@ -30,15 +29,17 @@ export async function standingSessions(
   const stillWants = ({ knifeId, kind }: PlannedSession): boolean => {
     const [knife, stored] = [knives.get(knifeId), snapshot.states.get(knifeId)]
     if (!OWN_WORK.has(kind) || !knife || !stored) return false
-    const { state, blade, rules } = presentKnife(knife, stored, snapshot, 'until-dull')
-    const job = workOrderFor(saved, knifeId, state)
-    const step = verdict(state, blade.geometry, blade.role, rules)
+    const present = presentKnife(knife, stored, snapshot, 'until-dull')
+    const job = workOrderFor(saved, knifeId, present.state)
+    const step = nextStep(present, snapshot.nowMs)
     return (
       (job !== null && !job.waits && actionOf(job.operation) === kind) ||
       step.action === kind ||
       step.runnerUp?.action === kind
     )
   }
+  // what is out of use, whatever for, comes to no bench by the plan
+  const inUse = plan.sessions.filter(({ knifeId }) => snapshot.states.get(knifeId)?.status === 'in-service')
   const sharpenedMs = new Map([...snapshot.states].map(([knifeId, state]) => [knifeId, state.sharpenedMs ?? -Infinity]))
-  return sessionsLeft(plan.sessions, Date.parse(plan.acceptedAt), sharpenedMs, stillWants)
+  return sessionsLeft(inUse, Date.parse(plan.acceptedAt), sharpenedMs, stillWants)
 }

@@ -75,6 +75,7 @@ export async function makeFirstHouse(
     // houses that measure in inches mostly write the month first; House says otherwise
     dayOrder: input.units === 'in' ? 'mdy' : 'dmy',
     settled: [],
+    policies: [],
     isDemo: false,
   }
   const passwordHash = await hashSecret(input.password)

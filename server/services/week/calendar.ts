@@ -1,4 +1,6 @@
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator'
+import { USUAL_SITTING, type Placement } from '../../../core/plan/problem'
+import { writtenSittings } from '../../../core/plan/sittings'
 import { DAY_MS, MINUTE_MS } from '../../../core/time'
 import type { Say } from '../../../words/say'
 import type { Clock } from '../../clock'
@@ -48,16 +50,18 @@ function itemsOf(
       .filter(Boolean)
       .sort()
       .join(', ')
-  const sessions = plan.sessions
-    .filter((session) => session.personId === personId)
-    .map((session): FeedItem => ({
-      uid: sessionUid(session.jobId, houseId),
-      startMs: wholeMinute(Date.parse(session.startsAt)),
-      endMs: wholeMinute(Date.parse(session.endsAt)),
-      summary: say('calendar.session', { code: names.codes.get(session.knifeId) ?? '' }),
-      location: names.benches.get(session.benchId) ?? '',
-      description: say('calendar.sessionHint'),
-    }))
+  const own = plan.sessions.filter((session) => session.personId === personId)
+  const sittings = writtenSittings(own, USUAL_SITTING).map((sitting): FeedItem => ({
+    uid: sittingUid(sitting, houseId),
+    startMs: wholeMinute(sitting.startMs),
+    endMs: wholeMinute(sitting.endMs),
+    summary: say('calendar.sitting', {
+      n: sitting.sessions.length,
+      codes: sitting.sessions.map(({ knifeId }) => names.codes.get(knifeId) ?? '').join(', '),
+    }),
+    location: names.benches.get(sitting.benchId) ?? '',
+    description: say('calendar.sittingHint'),
+  }))
   const rounds = plan.rounds
     .filter((round) => round.personId === personId)
     .map((round): FeedItem => {
@@ -73,14 +77,18 @@ function itemsOf(
         }),
         location: '',
         description: [
-          say('calendar.hone', { codes: codesOf(round.hone) }),
+          ...(round.hone.length > 0 ? [say('calendar.hone', { codes: codesOf(round.hone) })] : []),
           ...(round.check.length > 0 ? [say('calendar.check', { codes: codesOf(round.check) })] : []),
+          // plans that were kept before there were rules have none
+          ...((round.after ?? []).length > 0 ? [say('calendar.after', { codes: codesOf(round.after ?? []) })] : []),
         ].join('\n'),
       }
     })
-  return [...sessions, ...rounds]
+  return [...sittings, ...rounds]
 }
-const sessionUid = (jobId: string, houseId: string): string => `session-${jobId}@${houseId}`
+/** A sitting is the same one as long as it is in the same window, at the same bench, in the same hands. */
+const sittingUid = ({ windowId, benchId, personId }: Omit<Placement, 'jobId'>, houseId: string): string =>
+  `sitting-${windowId}-${benchId}-${personId}@${houseId}`
 
 /** What a person still has to do of the accepted plan, and what was called off, as iCalendar (RFC 5545), times in UTC. */
 export async function calendarOf(
@@ -96,7 +104,7 @@ export async function calendarOf(
   const plans = await plansSince(db, house.id, new Date(nowMs - LOOK_BACK_MS))
   const plan = plans.at(-1) ?? null
   const snapshot = await loadFleetSnapshot(db, house, clock())
-  const standing = new Set((await standingSessions(db, plan, snapshot)).map(({ jobId }) => sessionUid(jobId, house.id)))
+  const standing = new Set((await standingSessions(db, plan, snapshot)).map((one) => sittingUid(one, house.id)))
   const names = {
     codes: new Map(snapshot.knives.map(({ id, code }) => [id, code])),
     benches: new Map((await listBenches(db, house.id)).map(({ id, name }) => [id, name])),

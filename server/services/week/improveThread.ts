@@ -6,6 +6,7 @@ import { exactModel, placementsOf, startOf } from '../../../core/plan/exact'
 import { planCost } from '../../../core/plan/objective'
 import type { Placement } from '../../../core/plan/problem'
 import { searchPlan } from '../../../core/plan/search'
+import { boundBySittings } from '../../../core/plan/sittingBound'
 import { solveExact } from '../../../core/plan/solveExact'
 import { seededRandom } from '../../../core/statistics/random'
 import { openDatabase } from '../../db/database'
@@ -16,11 +17,14 @@ import { PLAN_DAYS } from './plan'
 import { daysAhead } from './planProblem'
 
 const MS = 1000
-/** Shares of the time: searching on from the plan there is, and after the solver from what it found. */
-const SEARCH_SHARE = 0.15
+/**
+ * Shares of the time: searching on from the plan there is, quickly and then at leisure, the bound from whole sittings, and
+ * searching from what the solver found, which has the rest.
+ */
+const SHARES = { soon: 0.08, search: 0.22, sittings: 0.5, again: 0.1 } as const
 const SEED = 1
 
-/** Searches on, solves exactly for the bound, and searches once more from the solver's answer. */
+/** Searches on, proves a bound from whole sittings, solves exactly for a better one, and searches once more from the solver's answer. */
 async function main(task: ImproveTask & { readonly stop: Int32Array }): Promise<void> {
   const db = openDatabase(task.databaseUrl, () => undefined)
   try {
@@ -59,20 +63,32 @@ async function main(task: ImproveTask & { readonly stop: Int32Array }): Promise<
       if (planCost(problem, found) < planCost(problem, best)) best = found
       tell()
     }
-    searchFor(SEARCH_SHARE * ask.seconds, best)
+    searchFor(SHARES.soon * ask.seconds, best)
+    if (goesOn()) searchFor(SHARES.search * ask.seconds, best)
     if (!goesOn()) return
     const model = exactModel(problem)
-    const answer = solveExact(await loadHighs(), model, {
-      seconds: (1 - 2 * SEARCH_SHARE) * ask.seconds,
+    const highs = await loadHighs()
+    const raise = (progress: { readonly bound: number }): void => {
+      bound = Math.max(bound, progress.bound)
+      tell()
+    }
+    raise(
+      boundBySittings(highs, model, {
+        seconds: SHARES.sittings * ask.seconds,
+        start: best,
+        goOn: goesOn,
+        onProgress: raise,
+      }),
+    )
+    const answer = solveExact(highs, model, {
+      // what proving a bound left over is the solver's
+      seconds: Math.max(0.1, (1 - SHARES.again) * ask.seconds - secondsGone()),
       start: startOf(model, best),
       goOn: goesOn,
-      onProgress: (progress) => {
-        bound = Math.max(bound, progress.bound)
-        tell()
-      },
+      onProgress: raise,
     })
     bound = Math.max(bound, answer.bound)
-    if (answer.values && goesOn()) searchFor(SEARCH_SHARE * ask.seconds, placementsOf(model, answer.values))
+    if (answer.values && goesOn()) searchFor(SHARES.again * ask.seconds, placementsOf(problem, model, answer.values))
     tell(answer.proven)
   } finally {
     await db.close()

@@ -6,7 +6,7 @@ import { changedFoundations, planFoundations } from '../../../core/plan/changes'
 import { violationOf } from '../../../core/plan/explain'
 import { indexPlan, isLimit, layOutPlan, type PlanIndex } from '../../../core/plan/layout'
 import { planCost } from '../../../core/plan/objective'
-import { isAllowedIn, samePlace, type Placement, type PlanProblem } from '../../../core/plan/problem'
+import { mayDo, isAllowedIn, samePlace, type Placement, type PlanProblem } from '../../../core/plan/problem'
 import type { Round } from '../../../core/plan/rounds'
 import { knifeOfJob, renumberSessions, withSeconds } from '../../../core/plan/secondSessions'
 import type { Clock } from '../../clock'
@@ -72,6 +72,7 @@ export async function planView(db: Database, clock: Clock, caller: Caller): Prom
       endsAt: instant(endMs),
     })),
     chances: ahead.chances.map(({ jobId, left, fresh }) => ({ jobId, left: [...left], fresh: [...fresh] })),
+    byRule: [...ahead.byRule],
     rounds: ahead.rounds.map(({ startMs, ...round }) => ({ ...round, startsAt: instant(startMs) })),
     unheld: ahead.unheld.map(({ startMs, ...one }) => ({ ...one, startsAt: instant(startMs) })),
   }
@@ -93,7 +94,9 @@ export async function acceptPlan(db: Database, clock: Clock, caller: Caller, inp
   const now = clock()
   const { ahead, problem, index, laid, broken } = await layOutAsSeen(db, caller, now, input)
   if (broken) throw new Fault('conflict', 'plan-broken', { code: await codeOf(db, caller, knifeOfJob(broken.jobId)) })
-  const sessions = [...laid.values()]
+  // window by window, each in the order that fits it: laid out again from that order, it has the same minutes
+  const sessions = problem.windows
+    .flatMap(({ id }) => laid.get(id) ?? [])
     .flatMap((window) => (isLimit(window) ? [] : window.sessions))
     .map(({ placement, startMs, endMs }) => ({
       ...placement,
@@ -102,7 +105,6 @@ export async function acceptPlan(db: Database, clock: Clock, caller: Caller, inp
       startsAt: instant(startMs),
       endsAt: instant(endMs),
     }))
-    .sort((a, b) => a.startsAt.localeCompare(b.startsAt))
   const plan = {
     weights: input.weights,
     locks: problem.locks,
@@ -168,11 +170,7 @@ async function layOutAsSeen(db: Database, caller: Caller, now: Date, input: NewP
         const job = index.jobs.get(placement.jobId)
         const at = problem.windows.findIndex(({ id }) => id === placement.windowId)
         return (
-          !job ||
-          !isAllowedIn(job, at) ||
-          !person?.skills.includes(job.skill) ||
-          window === undefined ||
-          isLimit(window)
+          !job || !isAllowedIn(job, at) || !person || !mayDo(person, job) || window === undefined || isLimit(window)
         )
       })
     return { ahead, problem, index, laid, broken }
@@ -186,7 +184,7 @@ function roundsByShift(rounds: readonly Round[]): AcceptedPlan['rounds'] {
   const byShift = new Map<string, AcceptedPlan['rounds'][number]>()
   for (const { kind, knifeId, personId, service, startMs } of rounds) {
     const key = `${personId}@${startMs}`
-    const shift = byShift.get(key) ?? { personId, service, startsAt: instant(startMs), hone: [], check: [] }
+    const shift = byShift.get(key) ?? { personId, service, startsAt: instant(startMs), hone: [], check: [], after: [] }
     byShift.set(key, { ...shift, [kind]: [...shift[kind], knifeId] })
   }
   return [...byShift.values()]

@@ -1,17 +1,11 @@
 import { setImmediate } from 'node:timers/promises'
-import type { BenchPlace } from '../../../contract/week'
-import type { SectionMeasure, WorkOrder } from '../../../contract/workshop'
 import { KNIVES_BETWEEN_FLATTENING, needsFlattening } from '../../../core/abrasive/gear'
-import { forecastEdge, rotaAhead, stateAfterStoning, usualUse } from '../../../core/edge/forecast/forecast'
-import { workAt } from '../../../core/edge/log/usage'
-import { NO_DEFECTS } from '../../../core/edge/model/events'
-import { verdict, type Action } from '../../../core/edge/verdict/verdict'
 import { presences, type Presence } from '../../../core/house/rota'
 import { laidTogether, startOfDay, type Occurrence } from '../../../core/house/serviceClock'
-import { jobOf, LIKELY, type KnifeAhead, type ServiceAhead } from '../../../core/plan/jobs'
+import { jobOf } from '../../../core/plan/jobs'
 import {
   EVEN_WEIGHTS,
-  type JobRoute,
+  USUAL_SITTING,
   type PlanJob,
   type PlanPerson,
   type PlanProblem,
@@ -19,32 +13,26 @@ import {
   type PlanWindow,
 } from '../../../core/plan/problem'
 import { shiftRounds, type Round, type RoundKnife, type UnheldKnife } from '../../../core/plan/rounds'
-import type { SessionPlan } from '../../../core/session/plan'
-import { skillFor } from '../../../core/session/skillFor'
-import { DAY_MS, MINUTE_MS } from '../../../core/time'
+import { daysBetween } from '../../../core/policy/policy'
+import { DAY_MS } from '../../../core/time'
 import type { Queryable } from '../../db/database'
-import type { StoredKnife } from '../../db/queries/fleet/knives'
 import { listWorkOrders } from '../../db/queries/fleet/workOrders'
 import type { StoredHouse } from '../../db/queries/house/houses'
 import { knifeLogs } from '../../db/queries/log/events'
-import { Fault } from '../../faults'
-import { layOutOperation, measuredSections } from '../bench/workshop'
+import { measuredSections } from '../bench/workshop'
 import { loadFleetSnapshot, type FleetSnapshot } from '../fleet/fleet'
-import { presentKnife, type PresentKnife } from '../fleet/knifeView'
-import { actionOf, workOrderFor } from '../fleet/workOrders'
+import { nextStep, presentKnife, type PresentKnife } from '../fleet/knifeView'
+import { workOrderFor } from '../fleet/workOrders'
 import { houseOccurrences } from '../log/usageContext'
 import { micronOf } from '../shelf/gear'
-import { NOBODY_YET, usualSession, type Bench } from '../shelf/layOutSession'
+import type { Bench } from '../shelf/layOutSession'
 import { loadCrew, type CrewAhead } from './crewAhead'
+import { knifeAhead, type SavedWork } from './knifeAhead'
 
 /** A window that is open already is planned from the next quarter of an hour on. */
 export const QUARTER_MS = 900_000
 /** Flattening one stone, minutes (assumed). */
 const FLATTEN_MINUTES = 4
-/** Fetching and laying out before the first knife of a window, washing and stowing after the last (common practice: 10 to 14 minutes with flattening). */
-const SITTING_MS = { before: 3 * MINUTE_MS, after: 6 * MINUTE_MS } as const
-/** Services after a session whose edge is still reckoned; beyond it the last one stands. */
-const FRESH_SERVICES = 30
 
 /** Everything the days ahead are planned from, and what is done at the stations meanwhile. */
 export interface DaysAhead {
@@ -55,6 +43,8 @@ export interface DaysAhead {
     readonly left: readonly number[]
     readonly fresh: readonly number[]
   }[]
+  /** jobs that go by a rule of the calendar, not by their edge */
+  readonly byRule: readonly string[]
   readonly rounds: readonly Round[]
   readonly unheld: readonly UnheldKnife[]
   readonly snapshot: FleetSnapshot
@@ -104,10 +94,9 @@ function peopleAhead(
         windows.flatMap((window): [string, { fromMs: number; toMs: number }][] => {
           const [longest] = present
             .filter((one) => one.personId === id && overlaps(one, window))
-            // a sitting is set up and cleared away within the window, once for all its knives
             .map((one) => ({
-              fromMs: Math.max(one.startMs, window.startMs) + SITTING_MS.before,
-              toMs: Math.min(one.endMs, window.endMs) - SITTING_MS.after,
+              fromMs: Math.max(one.startMs, window.startMs),
+              toMs: Math.min(one.endMs, window.endMs),
             }))
             .filter(({ fromMs, toMs }) => toMs > fromMs)
             .sort((a, b) => b.toMs - b.fromMs - (a.toMs - a.fromMs))
@@ -135,126 +124,6 @@ const stonesOf = ({ gear }: Bench): PlanStone[] =>
         ]
   })
 
-/** A laid-out session as the planner counts it: what comes before the first stone, the stones, what comes after the last. */
-function wayOf(benchId: string, session: SessionPlan): JobRoute {
-  const minutesOn = (stage: number): number =>
-    session.steps
-      .filter((step) => step.stage === stage && !step.ofSitting)
-      .reduce((sum, { minutes }) => sum + minutes, 0)
-  const firstOnStone = session.steps.findIndex(({ stage }) => stage !== null)
-  const lastOnStone = session.steps.findLastIndex(({ stage }) => stage !== null)
-  const minutesOf = (from: number, to: number): number =>
-    session.steps.slice(from, to).reduce((sum, { minutes, ofSitting }) => sum + (ofSitting ? 0 : minutes), 0)
-  return {
-    benchId,
-    openingMinutes: firstOnStone < 0 ? 0 : minutesOf(0, firstOnStone),
-    stages: session.stages.map(({ stone }, at) => ({ stoneId: stone.id, minutes: minutesOn(at) })),
-    closingMinutes: minutesOf(lastOnStone + 1, session.steps.length),
-  }
-}
-
-/** What is on one bench: the stones that stay there, and those that go where they are wanted. */
-const atBench = (bench: Bench, benchId: string): Bench => ({
-  ...bench,
-  gear: bench.gear.filter((one) => one.benchId === null || one.benchId === benchId),
-})
-
-/** Saved work with what is measured of the blade it is for. */
-interface SavedWork extends WorkOrder {
-  readonly measured: readonly SectionMeasure[]
-}
-
-function routesOf(
-  knife: StoredKnife,
-  present: PresentKnife,
-  action: Action,
-  bench: Bench,
-  benches: readonly BenchPlace[],
-  saved: SavedWork | null,
-): JobRoute[] {
-  return benches.flatMap(({ id }) => {
-    if (saved) {
-      try {
-        return [
-          wayOf(
-            id,
-            layOutOperation(atBench(bench, id), { knife, present, action }, saved.operation, NOBODY_YET, saved.measured)
-              .plan,
-          ),
-        ]
-      } catch (error) {
-        // the blade has changed since it was saved, or this bench has not the stones
-        if (!(error instanceof Fault)) throw error
-        if (!saved.waits) return []
-      }
-    }
-    const session = usualSession(atBench(bench, id), { knife, present, action })
-    return session ? [wayOf(id, session)] : []
-  })
-}
-
-/** Work the bench would do on a knife: what the verdict says where that is bench work, else the stone its edge will want. */
-const benchWork = (action: Action): Action =>
-  action === 'repair' || action === 'thin' || action === 'touch-up' || action === 'quarantine' ? action : 'stone'
-
-function knifeAhead(
-  knife: StoredKnife,
-  present: PresentKnife,
-  snapshot: FleetSnapshot,
-  services: readonly Occurrence[],
-  benches: readonly BenchPlace[],
-  mates: number,
-  saved: SavedWork | null,
-): KnifeAhead {
-  const { state, blade, rules, forecast } = present
-  const step = verdict(state, blade.geometry, blade.role, rules)
-  // what somebody saved is wanted now; the rest of earlier work comes whenever the knife is at the stone anyway
-  const wanted = saved && !saved.waits ? actionOf(saved.operation) : null
-  const work = wanted ?? benchWork(step.action)
-  const station = snapshot.context.stations.find(({ id }) => id === state.stationId)
-  const periods = snapshot.usage.stations.get(state.stationId ?? '') ?? []
-  const chances = new Map(forecast.services.map((service) => [service.startMs, service.chanceDull]))
-  let last = 0
-  const ahead = services.map((service): ServiceAhead => {
-    // the forecast ends where the knife is surely dull
-    last = chances.get(service.startMs) ?? last
-    return {
-      name: service.name,
-      startMs: service.startMs,
-      endMs: service.endMs,
-      hours: workAt(periods, service.startMs)?.hoursPerService ?? 0,
-      chanceDull: last,
-    }
-  })
-  const use = usualUse(blade.spec, rules.limitGf, rotaAhead(periods, services, snapshot.nowMs).slice(0, FRESH_SERVICES))
-  const fresh = forecastEdge(stateAfterStoning(state, blade.spec), use)
-  const freshChances = fresh.services.map(({ chanceDull }) => chanceDull)
-  const session = [step, step.runnerUp].find((one) => one?.action === work)
-  const routes = routesOf(knife, present, work, snapshot.bench, benches, saved)
-  // an edge that outlives the plan wants no second session in it; the second finds no chip and no glint any more
-  const comesAgain = freshChances.slice(0, services.length).some((chance) => chance > LIKELY)
-  const later = { ...present, state: { ...state, defects: NO_DEFECTS } }
-  return {
-    knifeId: knife.id,
-    action: wanted ? work : work === 'stone' && step.action !== 'stone' ? 'none' : step.action,
-    skill: skillFor(work, knife),
-    routes,
-    services: ahead,
-    freshChances,
-    ordinary: comesAgain
-      ? { skill: skillFor('stone', knife), routes: routesOf(knife, later, 'stone', snapshot.bench, benches, null) }
-      : null,
-    steelUm: session?.cost.steelUm ?? USUAL_STEEL_UM,
-    stationWeight: station?.weight ?? 1,
-    daysSinceStone: state.sharpenedMs === null ? null : (snapshot.nowMs - state.sharpenedMs) / DAY_MS,
-    lastHands: state.sharpening.personId,
-    group: `${state.stationId ?? ''}/${blade.role}`,
-    mayBeAway: Math.max(0, mates - 1),
-  }
-}
-
-/** Edge height an ordinary session takes, µm (assumed). */
-const USUAL_STEEL_UM = 50
 const KNIVES_AT_ONCE = 8
 const hundredth = (value: number): number => Math.round(value * 100) / 100
 
@@ -288,11 +157,12 @@ export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, da
     mates.set(group, (mates.get(group) ?? 0) + 1)
   }
   const jobs: PlanJob[] = []
+  const byRule: string[] = []
   const chances: { jobId: string; left: number[]; fresh: number[] }[] = []
   for (const [at, knife] of snapshot.knives.entries()) {
     const one = presentOf.get(knife.id)
     if (!one) continue
-    const ahead = knifeAhead(
+    const { planned, ahead, freshChances, isByRule } = knifeAhead(
       knife,
       one,
       snapshot,
@@ -301,20 +171,24 @@ export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, da
       mates.get(`${one.state.stationId ?? ''}/${one.blade.role}`) ?? 1,
       savedWork(knife.id, one),
     )
-    jobs.push(jobOf(ahead, windows))
+    jobs.push(jobOf(planned, windows))
+    if (isByRule) byRule.push(knife.id)
     chances.push({
       jobId: knife.id,
-      left: ahead.services.map(({ chanceDull, hours }) => hundredth(hours > 0 ? chanceDull : 0)),
-      fresh: ahead.freshChances.map(hundredth),
+      left: ahead.map(({ chanceDull, hours }) => hundredth(hours > 0 ? chanceDull : 0)),
+      fresh: freshChances.map(hundredth),
     })
     if (at % KNIVES_AT_ONCE === KNIVES_AT_ONCE - 1) await setImmediate()
   }
-  const roundKnives = [...presentOf].map(([knifeId, { state, blade, rules, forecast }]): RoundKnife => ({
+  const roundKnives = [...presentOf].map(([knifeId, one]): RoundKnife => ({
     knifeId,
-    stationId: state.stationId ?? '',
-    holderId: state.holderId,
-    checkNow: verdict(state, blade.geometry, blade.role, rules).action === 'check',
-    usefulFromMs: forecast.toLimit.early?.atMs ?? null,
+    stationId: one.state.stationId ?? '',
+    holderId: one.state.holderId,
+    isHoned: one.policy.honing !== 'never',
+    afterEach: one.policy.school === 'every-job',
+    checkNow: nextStep(one, nowMs).action === 'check',
+    // by the calendar nobody asks what a check would change
+    usefulFromMs: daysBetween(one.policy) === null ? (one.forecast.toLimit.early?.atMs ?? null) : null,
   }))
   const { rounds, unheld } = shiftRounds(
     roundKnives,
@@ -329,10 +203,12 @@ export async function daysAhead(db: Queryable, house: StoredHouse, now: Date, da
       stones: stonesOf(snapshot.bench),
       jobs,
       weights: EVEN_WEIGHTS,
+      sitting: USUAL_SITTING,
       locks: [],
     },
     services,
     chances,
+    byRule,
     rounds,
     unheld,
     snapshot,

@@ -13,6 +13,7 @@ export interface HouseRow {
   honing_habit: StatedHabit | null
   day_order: House['dayOrder']
   settled: MoveInStep[]
+  policies: House['policies']
   is_demo: boolean
   revision: number
 }
@@ -30,6 +31,7 @@ export const toHouse = (row: HouseRow): StoredHouse => ({
   honingHabit: row.honing_habit,
   dayOrder: row.day_order,
   settled: row.settled,
+  policies: row.policies,
   isDemo: row.is_demo,
   revision: row.revision,
 })
@@ -44,6 +46,7 @@ export const HOUSE_COLUMNS = [
   'honing_habit',
   'day_order',
   'settled',
+  'policies',
   'is_demo',
   'revision',
 ]
@@ -62,8 +65,8 @@ export async function anyHouse(db: Queryable): Promise<StoredHouse | null> {
 
 export async function insertHouse(db: Queryable, house: House): Promise<void> {
   await db.query(
-    `insert into houses (id, name, zone, units, service_limits, honing_habit, day_order, settled, is_demo)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    `insert into houses (id, name, zone, units, service_limits, honing_habit, day_order, settled, policies, is_demo)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
     [
       house.id,
       house.name,
@@ -73,6 +76,7 @@ export async function insertHouse(db: Queryable, house: House): Promise<void> {
       house.honingHabit,
       house.dayOrder,
       house.settled,
+      JSON.stringify(house.policies),
       house.isDemo,
     ],
   )
@@ -81,7 +85,8 @@ export async function insertHouse(db: Queryable, house: House): Promise<void> {
 export async function updateHouse(db: Queryable, house: House): Promise<void> {
   await db.query(
     `update houses
-     set name = $2, zone = $3, units = $4, service_limits = $5, honing_habit = $6, day_order = $7, settled = $8
+     set name = $2, zone = $3, units = $4, service_limits = $5, honing_habit = $6, day_order = $7, settled = $8,
+       policies = $9
      where id = $1`,
     [
       house.id,
@@ -92,6 +97,7 @@ export async function updateHouse(db: Queryable, house: House): Promise<void> {
       house.honingHabit,
       house.dayOrder,
       house.settled,
+      JSON.stringify(house.policies),
     ],
   )
 }
