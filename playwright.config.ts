@@ -5,8 +5,9 @@ export default defineConfig({
   workers: 1,
   // one race on a slow machine must not hide what the rest says; what passed only the second time is listed as flaky
   retries: 1,
-  timeout: 45_000,
-  expect: { timeout: 8000 },
+  // patient: a machine that does other work as well is not a fault of the program
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
   reporter: [['list']],
   outputDir: 'test-results',
   use: {

@@ -1,3 +1,4 @@
+import { HONING_RULES } from '../core/policy/policy'
 import { z } from 'zod'
 import { Defects } from './events'
 import {
@@ -120,6 +121,8 @@ export const KnifeView = KnifeDescription.extend({
     /** what the edge alone would ask for, where a rule of the house has something else done */
     byCondition: RecommendationView.nullable(),
   }),
+  /** when a rod or strop is taken to it, by the rule that counts for it */
+  honing: z.enum(HONING_RULES),
   dullAhead: z.object({ zone: ZoneName, serviceName: z.string(), startsAt: Instant }).nullable(),
   /** chance of ending each of the next services dull; the first may be running now */
   servicesAhead: z.array(z.object({ serviceName: z.string(), startsAt: Instant, zone: ZoneName, chanceDull: Chance })),

@@ -10,19 +10,32 @@ interface Run {
   readonly output: string
 }
 
-/** Runs Playwright against a house; what it prints is shown at once, or kept for later. */
+/** Runs Playwright against a house; what it prints is kept, and shown at once where asked. */
 function playwright(args: readonly string[], env: NodeJS.ProcessEnv, shown: boolean): Promise<Run> {
   return new Promise((settle) => {
     const kept: string[] = []
     const child = spawn('npx', ['playwright', 'test', ...args], {
-      stdio: ['ignore', shown ? 'inherit' : 'pipe', 'inherit'],
+      stdio: ['ignore', 'pipe', 'inherit'],
       env: { ...process.env, ...env },
     })
-    child.stdout?.on('data', (chunk: Buffer) => kept.push(chunk.toString()))
+    child.stdout.on('data', (chunk: Buffer) => {
+      kept.push(chunk.toString())
+      if (shown) process.stdout.write(chunk)
+    })
     child.on('close', (code) => {
       settle({ code: code ?? 1, output: kept.join('') })
     })
   })
+}
+
+const LINES_OF_FAULTS = 160
+
+/** What Playwright says at its end of tests that failed, so that it stands last where two runs are printed. */
+function faultsOf({ code, output }: Run): string {
+  if (code === 0) return ''
+  const lines = output.split('\n')
+  const first = lines.findIndex((line) => /^\s+1\) /.test(line))
+  return lines.slice(Math.max(first, 0)).slice(0, LINES_OF_FAULTS).join('\n')
 }
 
 /**
@@ -47,7 +60,7 @@ async function main(): Promise<number> {
       true,
     )
     const looked = await looking
-    process.stdout.write(looked.output)
+    process.stdout.write(looked.output + faultsOf(changing))
     return changing.code || looked.code
   } finally {
     await houses.stop()

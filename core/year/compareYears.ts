@@ -22,6 +22,7 @@ const TOTALS = [
   'thinnings',
   'retirements',
   'sentOut',
+  'daysAway',
 ] as const satisfies readonly (keyof YearTotals)[]
 
 /** Mean and where eight in ten lie, of one figure. */

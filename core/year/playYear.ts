@@ -24,6 +24,8 @@ const DRAWS_A_SERVICE = 2
 const FRESH_ROLL = 0.02
 /** A top-up takes half the width of a blunt apex (common practice: it keeps an edge, it does not make one). */
 const TOP_UP_WIDTH = 0.5
+/** Days a knife is at a grinder, collected and brought (assumed). */
+const GRINDER_DAYS = 3
 /** Edge height an outside grinder takes, µm (assumed: a wheel takes a few sessions' worth). */
 const GRINDER_UM = 150
 
@@ -47,6 +49,8 @@ interface Running {
   height: number
   daysSince: number
   workedSince: boolean
+  /** days until it is back from a grinder */
+  away: number
 }
 
 interface Tally {
@@ -58,6 +62,7 @@ interface Tally {
   thinnings: number
   retirements: number
   sentOut: number
+  daysAway: number
 }
 
 /** What a knife is honed with: a rod that takes steel for those who go to it first, a strop for those who strop. */
@@ -91,10 +96,10 @@ function pressing(one: Running, look: number): number {
 const isLittle = ({ school }: Policy): boolean =>
   school === 'weekly' || school === 'strop-weekly' || school === 'every-job'
 
-/** Takes steel off: the edge moves up into thicker steel, a thick one is thinned, a short one is replaced. */
+/** Takes steel off: the edge moves up into thicker steel, and a blade that is too low is replaced. */
 function takeSteel(one: Running, steelUm: number, tally: Tally): void {
   tally.steelUm += steelUm
-  const { blade, thickestMm, newHeightMm } = one.knife
+  const { blade, newHeightMm } = one.knife
   one.height -= steelUm / 1000
   one.bte = recede({
     bteMm: one.bte,
@@ -102,16 +107,19 @@ function takeSteel(one: Running, steelUm: number, tally: Tally): void {
     faceDps: recedingFaceDps({ heelHeightMm: one.height, spineMm: blade.spineMm }, one.dps),
     recessionMm: steelUm / 1000,
   }).bteMm
-  if (one.bte > thickestMm) {
-    tally.thinnings++
-    tally.minutes += one.table.thinning.minutes
-    one.bte = Math.min(blade.bteWhenNewMm, thickestMm)
-  }
   if (one.height < blade.minimumHeightMm) {
     tally.retirements++
     one.height = newHeightMm
     one.bte = blade.bteWhenNewMm
   }
+}
+
+const isThick = ({ bte, knife }: Running): boolean => bte > knife.thickestMm
+
+function thin(one: Running, minutes: number, tally: Tally): void {
+  tally.thinnings++
+  tally.minutes += minutes
+  one.bte = Math.min(one.knife.blade.bteWhenNewMm, one.knife.thickestMm)
 }
 
 function renew(one: Running, cost: SessionCost, isTopUp: boolean, tally: Tally): void {
@@ -128,33 +136,42 @@ function renew(one: Running, cost: SessionCost, isTopUp: boolean, tally: Tally):
 
 const bluntOf = (one: Running): number => bluntWidth({ wornAreaUm2: one.worn, dps: one.dps })
 
-function sharpen(one: Running, tally: Tally): void {
-  const { way } = one
-  if (way.kind === 'sent-out') {
-    tally.sentOut++
-    renew(one, { minutes: 0, steelUm: GRINDER_UM }, false, tally)
-    return
-  }
-  const isTopUp = isLittle(way.policy)
-  renew(one, one.table[isTopUp ? 'topUp' : 'stone'](bluntOf(one)), isTopUp, tally)
+/** A knife goes to the grinder, who thins it as well where it has grown thick. */
+function sendOut(one: Running, tally: Tally): void {
+  tally.sentOut++
+  tally.daysAway += GRINDER_DAYS
+  one.away = GRINDER_DAYS
+  renew(one, { minutes: 0, steelUm: GRINDER_UM }, false, tally)
+  if (isThick(one)) thin(one, 0, tally)
+}
+
+/** Knives whose turn it is, and how pressing; one that is only thick comes after all that are blunt. */
+interface Due {
+  readonly one: Running
+  readonly press: number
 }
 
 /** Sessions of a day: the most pressing first, as far as the minutes at the benches go. */
-function benchDay(due: readonly { one: Running; press: number }[], minutes: number, tally: Tally): void {
+function benchDay(due: readonly Due[], minutes: number, tally: Tally): void {
   const around = sittingMinutes(USUAL_SITTING)
   let left = minutes - around
   let sat = false
-  for (const { one } of [...due].sort((a, b) => b.press - a.press)) {
-    const { way } = one
+  const takes = (needed: number): boolean => {
+    if (needed > left) return false
+    left -= needed
+    sat = true
+    return true
+  }
+  for (const { one, press } of [...due].sort((a, b) => b.press - a.press)) {
+    const { way, table } = one
     if (way.kind === 'sent-out') {
-      sharpen(one, tally)
+      sendOut(one, tally)
       continue
     }
-    const { minutes: takes } = one.table[isLittle(way.policy) ? 'topUp' : 'stone'](bluntOf(one))
-    if (takes > left) continue
-    left -= takes
-    sat = true
-    sharpen(one, tally)
+    const isTopUp = isLittle(way.policy)
+    const session = table[isTopUp ? 'topUp' : 'stone'](bluntOf(one))
+    if (press > 0 && takes(session.minutes)) renew(one, session, isTopUp, tally)
+    if (isThick(one) && takes(table.thinning.minutes)) thin(one, table.thinning.minutes, tally)
   }
   if (sat) tally.minutes += around
 }
@@ -178,6 +195,8 @@ function serve(one: Running, tally: Tally): void {
   const policy = way.kind === 'policy' ? way.policy : null
   // drawn whether they are used or not: every way meets the same luck
   const [isHoned, again, work] = [one.luck.next(), one.luck.next(), Math.exp(SERVICE_LOG_SD * one.luck.normal())]
+  // at the grinder: another knife does its work
+  if (one.away > 0) return
   const rule = policy?.honing ?? 'before-service'
   if (rule !== 'never' && isHoned < one.knife.habit) hone(one, policy, tally)
   const { limitGf, hoursPerService } = one.knife
@@ -237,6 +256,7 @@ export function playYear(
       // nobody knows when it was: anywhere in its turn
       daysSince: knife.daysSinceStone ?? Math.floor(WEEK * 4 * luck.next()),
       workedSince: true,
+      away: 0,
     }
   })
   const tally: Tally = {
@@ -248,17 +268,21 @@ export function playYear(
     thinnings: 0,
     retirements: 0,
     sentOut: 0,
+    daysAway: 0,
   }
   const more = whatIf.oneMoreHand && house.hands > 0 ? Math.min(2, (house.hands + 1) / house.hands) : 1
   for (let day = 0; day < DAYS; day++) {
     const due = running.flatMap((one) => {
       const press = pressing(one, Math.exp(LOOK_LOG_SD * one.luck.normal()))
-      return press > 0 ? [{ one, press }] : []
+      return one.away === 0 && (press > 0 || (isThick(one) && one.way.kind !== 'sent-out')) ? [{ one, press }] : []
     })
     if (due.length > 0) benchDay(due, more * (house.benchMinutesByWeekday[day % WEEK] ?? 0), tally)
     const services = house.servicesByWeekday[day % WEEK] ?? 0
     for (let service = 0; service < services; service++) for (const one of running) serve(one, tally)
-    for (const one of running) one.daysSince++
+    for (const one of running) {
+      one.daysSince++
+      one.away = Math.max(0, one.away - 1)
+    }
   }
   const { steelUm, ...rest } = tally
   return { ...rest, steelMm: running.length === 0 ? 0 : steelUm / 1000 / running.length }

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { BY_CONDITION, type Policy } from '../policy/policy'
+import { chance, type Chance } from '../statistics/random'
+import { trueForce, trueHone, trueUse, type TrueEdge, type TrueKnife } from '../../synthetic/trueEdge'
 import { compareYears } from './compareYears'
 import { playYear } from './playYear'
 import { sessionTable } from './sessionTable'
@@ -95,11 +97,90 @@ describe('a year with a known answer', () => {
     expect(out.minutes.mean).toBe(0)
     expect(out.sentOut.mean).toBe(out.sessions.mean)
     expect(out.sentOut.mean).toBe(8 * 6)
+    // collected and brought: while they are away, others do their work
+    const { daysAway, serviceHours } = out
+    expect(daysAway.mean).toBe(3 * out.sentOut.mean)
+    expect(serviceHours.mean).toBeLessThan(0.97 * year(shut, never).serviceHours.mean)
   })
 
   it('wears through a blade that has little to lose, and replaces it', () => {
     const thin = knife({ blade: { ...knife().blade, heelHeightMm: 36.3 }, newHeightMm: 48 })
     expect(year(house([thin]), { kind: 'sent-out', weeks: 4 }).retirements.mean).toBe(1)
+  })
+})
+
+describe('a year against edges whose truth was written out a second time', () => {
+  const DAYS = 365
+  const WEEKS = [3, 5, 8] as const
+  /** What the services of a year mean in hours: their work scatters by a log standard deviation of 0.2. */
+  const SCATTERED = Math.exp(0.2 ** 2 / 2)
+
+  /** Dull hours of a true knife that goes to the stone every so many weeks, whoever honed it before its services. */
+  function trueDullHours(own: TrueKnife, weeks: number, hoursPerService: number, luck: Chance): number {
+    const fresh: TrueEdge = { freshGf: { heel: 160, belly: 160, tip: 160 }, hours: 0, roll: 0.02 }
+    const PARTS = 24
+    let edge = fresh
+    let dull = 0
+    for (let day = 0; day < DAYS; day++) {
+      if (day > 0 && day % (7 * weeks) === 0) edge = fresh
+      for (let service = 0; service < 2; service++) {
+        if (luck.happens(own.honed)) edge = trueHone(own, edge)
+        for (let part = 0; part < PARTS; part++) {
+          edge = trueUse(edge, hoursPerService / PARTS)
+          if (trueForce(own, edge, 'belly') > own.limitGf) dull += hoursPerService / PARTS
+        }
+      }
+    }
+    return dull
+  }
+
+  it('has their dull hours, however they wear and whoever hones them', () => {
+    const kinds: readonly TrueKnife[] = [
+      { wearUm2PerHour: 0.15, hone: 0.6, honed: 1, limitGf: 300 },
+      { wearUm2PerHour: 0.3, hone: 0.6, honed: 0.5, limitGf: 330 },
+      { wearUm2PerHour: 0.2, hone: 0.4, honed: 0, limitGf: 350 },
+      { wearUm2PerHour: 0.8, hone: 0.7, honed: 0.9, limitGf: 280 },
+    ].map((own) => ({ ...own, dps: 17, hrc: 57, zoneShare: { heel: 1, belly: 1, tip: 1 }, law: 'archard' }))
+    const gaps = kinds.flatMap((own) =>
+      WEEKS.map((weeks) => {
+        const runs = 12
+        const truth =
+          Array.from({ length: runs }, (_year, seed) => trueDullHours(own, weeks, 2 * SCATTERED, chance(seed))).reduce(
+            (sum, one) => sum + one,
+            0,
+          ) / runs
+        const played = year(
+          house([
+            knife({
+              limitGf: own.limitGf,
+              rateUm2PerHour: own.wearUm2PerHour,
+              efficiency: own.hone,
+              habit: own.honed,
+              roll: 0.02,
+            }),
+          ]),
+          by({ school: 'every-weeks', weeks }),
+          AS_IT_IS,
+          runs,
+        ).dullHours.mean
+        return { truth, played }
+      }),
+    )
+    // the work of each service scatters, which the truth does not: within a tenth, or twelve hours of 1460
+    for (const { truth, played } of gaps) expect(Math.abs(played - truth)).toBeLessThan(Math.max(12, 0.1 * truth))
+    expect(gaps.filter(({ truth }) => truth > 50 && truth < 1200).length).toBeGreaterThan(4)
+  })
+})
+
+describe('thinning', () => {
+  const thick = knife({ blade: { ...knife().blade, bteMm: 0.6 } })
+  const twice = by({ school: 'few-a-year' })
+
+  it('has a place at the bench as any work, and is not done where nobody has the minutes', () => {
+    const open = year(house([thick]), twice)
+    expect(open.thinnings.mean).toBeGreaterThan(0)
+    const shut = year(house([thick], { benchMinutesByWeekday: [0, 0, 0, 0, 0, 0, 0] }), twice)
+    expect([shut.thinnings.mean, shut.minutes.mean]).toEqual([0, 0])
   })
 })
 

@@ -81,6 +81,8 @@ export interface YearTotals {
   readonly retirements: number
   /** knives sent to a grinder */
   readonly sentOut: number
+  /** days that knives were at a grinder, and others had to do their work */
+  readonly daysAway: number
 }
 
 /** Mean of the years played, and where eight in ten of them lie. */

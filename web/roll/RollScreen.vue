@@ -54,6 +54,8 @@ const codes = (ids: readonly string[]): string =>
     .filter(Boolean)
     .sort()
     .join(', ')
+/** Of knives, those that a rule has honed each time they are drawn. */
+const drawn = (ids: readonly string[]): string[] => ids.filter((id) => fleet.byId(id)?.honing === 'when-drawn')
 </script>
 
 <template>
@@ -124,6 +126,7 @@ const codes = (ids: readonly string[]): string =>
           <div v-else class="item">
             <p class="num time">{{ $t('myday.before', { service: item.service, time: formats.clock(item.at) }) }}</p>
             <p v-if="item.hone.length > 0">{{ $t('myday.hone', { codes: codes(item.hone) }) }}</p>
+            <p v-if="drawn(item.hone).length > 0">{{ $t('myday.again', { codes: codes(drawn(item.hone)) }) }}</p>
             <p v-if="item.check.length > 0">
               <b>{{ $t('myday.check', { codes: codes(item.check) }) }}</b>
             </p>

@@ -14,12 +14,15 @@ const formats = useFormats()
     <li v-for="knife in knives" :key="knife.id">
       <RouterLink class="code num" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink>
       <EdgeStrip :knife="knife" :px-per-mm="0.25" />
-      <span class="how small">{{
-        $t(knife.verdict.tool === 'strop' ? 'today.stropShort' : 'today.honeShort', {
-          strokes: knife.verdict.cost.strokesPerSide,
-          angle: edgeAngle(knife, say, formats),
-        })
-      }}</span>
+      <span class="how small">
+        {{
+          $t(knife.verdict.tool === 'strop' ? 'today.stropShort' : 'today.honeShort', {
+            strokes: knife.verdict.cost.strokesPerSide,
+            angle: edgeAngle(knife, say, formats),
+          })
+        }}
+        <template v-if="knife.honing === 'when-drawn'">{{ $t('today.eachTime') }}</template>
+      </span>
       <HonedButton :knife="knife" />
     </li>
   </ul>

@@ -48,6 +48,7 @@ const rows = computed(() =>
             bench: props.problem.benches.find(({ id }) => id === session.placement.benchId)?.name ?? '',
             stones: session.stages.map(({ stoneId }) => stone(stoneId)).join(' → '),
             first: [
+              ...(knife(session.placement.jobId)?.verdict.action === 'check' ? [say('myday.checkFirst')] : []),
               ...laid.soaking
                 .filter(({ stoneId }) => firstOn(laid, stoneId) === session)
                 .map(({ stoneId, fromMs }) =>

@@ -26,12 +26,17 @@ const bandWords = (row: YearRow, figure: YearFigure): string => {
       })
     : ''
 }
-const moreWords = ({ outcome }: YearRow): string =>
-  say('year.more', {
-    sessions: Math.round(outcome.sessions.mean),
-    thinnings: Math.round(outcome.thinnings.mean),
-    retirements: formats.value.tenths(outcome.retirements.mean),
-  })
+const moreWords = ({ outcome, way }: YearRow): string =>
+  [
+    say('year.more', {
+      sessions: Math.round(outcome.sessions.mean),
+      thinnings: Math.round(outcome.thinnings.mean),
+      retirements: formats.value.tenths(outcome.retirements.mean),
+    }),
+    ...(way.kind === 'sent-out'
+      ? [say('year.away', { sent: Math.round(outcome.sentOut.mean), days: Math.round(outcome.daysAway.mean) })]
+      : []),
+  ].join(' · ')
 </script>
 
 <template>

@@ -17,6 +17,7 @@ const outcome = (dullHours: number, minutes: number, more: Partial<YearOutcome> 
   thinnings: band(0),
   retirements: band(0),
   sentOut: band(0),
+  daysAway: band(0),
   ...more,
 })
 const NO_PRICES = { hour: null, knife: null, grinder: null }

@@ -254,6 +254,7 @@ export function knifeView(knife: StoredKnife, stored: KnifeState, snapshot: Hous
       runnerUp: runnerUp && view(runnerUp),
       byCondition: byCondition && view(byCondition),
     },
+    honing: present.policy.honing,
     ...aheadView(present),
     knownFrom: state.readingCount + state.signCount >= OWN_READINGS ? 'own' : 'similar',
     mismatch: mismatchOf(present, snapshot.workingDps),

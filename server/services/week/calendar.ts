@@ -1,6 +1,8 @@
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator'
+import type { PlannedSession } from '../../../contract/week'
 import { USUAL_SITTING, type Placement } from '../../../core/plan/problem'
 import { writtenSittings } from '../../../core/plan/sittings'
+import { policyFor } from '../../../core/policy/policy'
 import { DAY_MS, MINUTE_MS } from '../../../core/time'
 import type { Say } from '../../../words/say'
 import type { Clock } from '../../clock'
@@ -19,7 +21,8 @@ import { plansSince, type KeptPlan } from '../../db/queries/week/plans'
 import { notFound } from '../../faults'
 import { newToken, readToken } from '../../signIn/secrets'
 import { assertMay, type Caller } from '../../signIn/sessions'
-import { loadFleetSnapshot } from '../fleet/fleet'
+import { loadFleetSnapshot, type FleetSnapshot } from '../fleet/fleet'
+import { nextStep, presentKnife } from '../fleet/knifeView'
 import { standingSessions } from '../fleet/standingSessions'
 import { feedOf, wholeMinute, type FeedItem } from './calendarFeed'
 
@@ -36,20 +39,32 @@ export function assertOwnOrManager(caller: Caller, personId: string | undefined)
 /** Older plans have nothing to say of days to come. */
 const LOOK_BACK_MS = 30 * DAY_MS
 
+/** What a calendar says of knives and benches. */
+interface Known {
+  readonly codes: ReadonlyMap<string, string>
+  readonly benches: ReadonlyMap<string, string>
+  /** knives that are checked before anything is ground */
+  readonly checkFirst: ReadonlySet<string>
+  /** knives that are honed each time they are drawn, by a rule of the house */
+  readonly drawn: ReadonlySet<string>
+}
+
 /** What one plan puts into the calendar of a person. */
 function itemsOf(
   plan: Pick<KeptPlan, 'sessions' | 'rounds'>,
   personId: string,
-  names: { readonly codes: ReadonlyMap<string, string>; readonly benches: ReadonlyMap<string, string> },
+  known: Known,
   houseId: string,
   say: Say,
 ): FeedItem[] {
   const codesOf = (ids: readonly string[]): string =>
     ids
-      .map((id) => names.codes.get(id) ?? '')
+      .map((id) => known.codes.get(id) ?? '')
       .filter(Boolean)
       .sort()
       .join(', ')
+  const line = (key: 'hone' | 'again' | 'check' | 'checkFirst' | 'after', ids: readonly string[]): string[] =>
+    ids.length > 0 ? [say(`calendar.${key}`, { codes: codesOf(ids) })] : []
   const own = plan.sessions.filter((session) => session.personId === personId)
   const sittings = writtenSittings(own, USUAL_SITTING).map((sitting): FeedItem => ({
     uid: sittingUid(sitting, houseId),
@@ -57,10 +72,16 @@ function itemsOf(
     endMs: wholeMinute(sitting.endMs),
     summary: say('calendar.sitting', {
       n: sitting.sessions.length,
-      codes: sitting.sessions.map(({ knifeId }) => names.codes.get(knifeId) ?? '').join(', '),
+      codes: sitting.sessions.map(({ knifeId }) => known.codes.get(knifeId) ?? '').join(', '),
     }),
-    location: names.benches.get(sitting.benchId) ?? '',
-    description: say('calendar.sittingHint'),
+    location: known.benches.get(sitting.benchId) ?? '',
+    description: [
+      say('calendar.sittingHint'),
+      ...line(
+        'checkFirst',
+        sitting.sessions.map(({ knifeId }) => knifeId).filter((id) => known.checkFirst.has(id)),
+      ),
+    ].join('\n'),
   }))
   const rounds = plan.rounds
     .filter((round) => round.personId === personId)
@@ -77,14 +98,53 @@ function itemsOf(
         }),
         location: '',
         description: [
-          ...(round.hone.length > 0 ? [say('calendar.hone', { codes: codesOf(round.hone) })] : []),
-          ...(round.check.length > 0 ? [say('calendar.check', { codes: codesOf(round.check) })] : []),
+          ...line('hone', round.hone),
+          ...line(
+            'again',
+            round.hone.filter((id) => known.drawn.has(id)),
+          ),
+          ...line('check', round.check),
           // plans that were kept before there were rules have none
-          ...((round.after ?? []).length > 0 ? [say('calendar.after', { codes: codesOf(round.after ?? []) })] : []),
+          ...line('after', round.after ?? []),
         ].join('\n'),
       }
     })
   return [...sittings, ...rounds]
+}
+
+/** What has to be known of a person's knives for their calendar. */
+function knownOf(
+  snapshot: FleetSnapshot,
+  standing: readonly PlannedSession[],
+  benches: readonly { readonly id: string; readonly name: string }[],
+): Known {
+  const own = new Set(standing.map(({ knifeId }) => knifeId))
+  const stored = snapshot.knives.flatMap((knife) => {
+    const state = snapshot.states.get(knife.id)
+    return state ? [{ knife, state }] : []
+  })
+  return {
+    codes: new Map(snapshot.knives.map(({ id, code }) => [id, code])),
+    benches: new Map(benches.map(({ id, name }) => [id, name])),
+    checkFirst: new Set(
+      stored
+        .filter(({ knife }) => own.has(knife.id))
+        .filter(
+          ({ knife, state }) =>
+            nextStep(presentKnife(knife, state, snapshot, 'until-dull'), snapshot.nowMs).action === 'check',
+        )
+        .map(({ knife }) => knife.id),
+    ),
+    drawn: new Set(
+      stored
+        .filter(
+          ({ knife: { type }, state }) =>
+            policyFor(snapshot.house.policies, { type, stationId: state.stationId, holderId: state.holderId })
+              .honing === 'when-drawn',
+        )
+        .map(({ knife }) => knife.id),
+    ),
+  }
 }
 /** A sitting is the same one as long as it is in the same window, at the same bench, in the same hands. */
 const sittingUid = ({ windowId, benchId, personId }: Omit<Placement, 'jobId'>, houseId: string): string =>
@@ -104,11 +164,13 @@ export async function calendarOf(
   const plans = await plansSince(db, house.id, new Date(nowMs - LOOK_BACK_MS))
   const plan = plans.at(-1) ?? null
   const snapshot = await loadFleetSnapshot(db, house, clock())
-  const standing = new Set((await standingSessions(db, plan, snapshot)).map((one) => sittingUid(one, house.id)))
-  const names = {
-    codes: new Map(snapshot.knives.map(({ id, code }) => [id, code])),
-    benches: new Map((await listBenches(db, house.id)).map(({ id, name }) => [id, name])),
-  }
+  const left = await standingSessions(db, plan, snapshot)
+  const standing = new Set(left.map((one) => sittingUid(one, house.id)))
+  const known = knownOf(
+    snapshot,
+    left.filter((one) => one.personId === personId),
+    await listBenches(db, house.id),
+  )
   const calendar = ical({
     name: say('calendar.name', { name: person.name, house: house.name }),
     method: ICalCalendarMethod.PUBLISH,
@@ -119,7 +181,7 @@ export async function calendarOf(
     plans.map((one) => ({
       version: one.version,
       acceptedMs: Date.parse(one.acceptedAt),
-      items: itemsOf(one, personId, names, house.id, say),
+      items: itemsOf(one, personId, known, house.id, say),
     })),
     (uid) => uid.startsWith('round-') || standing.has(uid),
     nowMs,

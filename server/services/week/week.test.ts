@@ -1,8 +1,10 @@
+import { BY_CONDITION } from '../../../core/policy/policy'
 import { USUAL_SITTING } from '../../../core/plan/problem'
 import { writtenSittings } from '../../../core/plan/sittings'
 import IcalParser from 'ical.js'
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { Fleet } from '../../../contract/fleet'
 import type { PlanView } from '../../../contract/week'
 import type { Placement } from '../../../core/plan/problem'
 import { searchPlan } from '../../../core/plan/search'
@@ -297,6 +299,9 @@ describe('a plan', () => {
   })
 })
 
+/** Lines of a calendar as they were before they were folded at 75 octets. */
+const unfolded = (text: string): string => text.replaceAll('\r\n ', '')
+
 describe('a calendar', () => {
   it('is read by another parser, with each sitting at its minute; its address can be ended', async () => {
     const { accepted } = await view()
@@ -329,6 +334,14 @@ describe('a calendar', () => {
     const called = events.filter(isCancelled)
     expect(called.every(({ endDate }) => endDate.toJSDate() > NOW)).toBe(true)
     for (const { summary } of sittings) expect(summary).toMatch(/^Sharpen (\d: )?WEEK-\d(, WEEK-\d)*$/)
+    // what is to be checked before it is ground says so, and nothing else does
+    const { knives } = (await house.manager.get('/api/fleet')).body as Fleet
+    const first = own.flatMap(({ knifeId }) => knives.filter(({ id }) => id === knifeId))
+    for (const { code, verdict } of first)
+      expect(
+        sittings.some(({ description }) => description.includes('Check first') && description.includes(code)),
+        `${code} ${verdict.action}`,
+      ).toBe(verdict.action === 'check')
     const codes = sittings.flatMap(({ summary }) => summary.match(/WEEK-\d/g) ?? [])
     expect(codes.length).toBeGreaterThanOrEqual(own.length)
     await house.manager.send('DELETE', `/api/people/${house.people.sharpener.id}/calendar-link`)
@@ -340,6 +353,13 @@ describe('a calendar', () => {
     const cook = await onTablet(test, house, 'cook')
     const { body } = await cook.get(`/api/people/${house.people.cook.id}/calendar.ics`)
     expect(body).toContain('Before dinner: hone 4')
+    expect(unfolded(body)).not.toContain('each time they are drawn')
+    await house.manager.send('PATCH', '/api/house', {
+      policies: [{ ...BY_CONDITION, scope: 'house', of: '', honing: 'when-drawn' }],
+    })
+    const { body: drawn } = await cook.get(`/api/people/${house.people.cook.id}/calendar.ics`)
+    expect(unfolded(drawn)).toMatch(/Hone each time they are drawn: WEEK-\d/)
+    await house.manager.send('PATCH', '/api/house', { policies: [] })
     expect((await cook.get(`/api/people/${house.people.sharpener.id}/calendar.ics`)).status).toBe(403)
   })
 })
