@@ -33,6 +33,7 @@ import { weekRoutes } from './routes/week'
 import type { DemoSignIn } from './services/house/signIn'
 import { rebuildInThreads } from './services/log/rebuildInThreads'
 import { improveInThread } from './services/week/improveInThread'
+import { DOORS_CHANNEL, watchDoors } from './signIn/doors'
 import { signInTries } from './signIn/tries'
 import { sweep } from './sweep'
 
@@ -113,10 +114,11 @@ export function makeApp(options: AppOptions): RunningApp {
   const db = openDatabase(databaseUrl, (error) => {
     log.warn({ err: error }, 'an idle database connection was lost')
   })
-  const listener = openListener(databaseUrl, [CHANGES_CHANNEL, LINES_CHANNEL], log)
+  const listener = openListener(databaseUrl, [CHANGES_CHANNEL, LINES_CHANNEL, DOORS_CHANNEL], log)
+  const doors = watchDoors(listener)
   const app = express()
   const server = createServer(app)
-  const hub = openHub(server, db, clock, listener)
+  const hub = openHub(server, db, clock, listener, doors)
   const queue = openQueue({
     databaseUrl,
     db,
@@ -176,7 +178,7 @@ export function makeApp(options: AppOptions): RunningApp {
   weekRoutes(app, mount, db, clock, queue, say)
   houseRoutes(mount, db, clock, tries, queue)
   exchangeRoutes(app, mount, db, clock, say)
-  mountChanges(app, db, clock, listener)
+  mountChanges(app, db, clock, listener, doors)
   app.use('/api', (_request, _response, next) => {
     next(new Fault('not-found', 'no-address'))
   })
@@ -195,6 +197,7 @@ export function makeApp(options: AppOptions): RunningApp {
     close: async () => {
       clearInterval(sweeping)
       hub.close()
+      doors.close()
       await new Promise<void>((settle) => {
         server.close(() => {
           settle()

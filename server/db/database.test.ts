@@ -80,6 +80,7 @@ describe('the database', () => {
       '0016_what_files_mean',
       '0017_moving_in',
       '0018_house_rules',
+      '0019_doors',
     ])
   })
 

@@ -1,7 +1,7 @@
 import { connect as connectTcp } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { WebSocket } from 'ws'
-import { startApp, type Client, type TestApp, type TestHouse } from '../testing/harness'
+import { onTablet, startApp, type Client, type TestApp, type TestHouse } from '../testing/harness'
 
 let test: TestApp
 let house: TestHouse
@@ -82,22 +82,72 @@ describe('instruments on the line', () => {
   })
 })
 
+describe('what is open', () => {
+  /** Reads a stream until it ends. */
+  async function changesOf(client: Client): Promise<{ readonly ended: () => boolean }> {
+    const response = await fetch(`${test.base}/api/changes`, { headers: { cookie: client.cookie() } })
+    let ended = false
+    const reader = response.body?.getReader()
+    const read = async (): Promise<void> => {
+      while (reader && !(await reader.read()).done);
+      ended = true
+    }
+    void read().catch(() => undefined)
+    return { ended: () => ended }
+  }
+
+  it('ends with the session that opened it, and nobody else’s does', async () => {
+    const [leaving, staying] = [await onTablet(test, house, 'cook'), await onTablet(test, house, 'cook')]
+    const [screen, other] = [await connect(leaving, 'watch'), await connect(staying, 'watch')]
+    const [stream, otherStream] = [await changesOf(leaving), await changesOf(staying)]
+    const own = await connect(leaving, 'hello scale bench')
+    await leaving.send('DELETE', '/api/session')
+    await expect.poll(() => [screen.closed(), own.closed(), stream.ended()]).toEqual([true, true, true])
+    expect([other.closed(), otherStream.ended()]).toEqual([false, false])
+    other.close()
+  })
+
+  it('ends with its key, and with its person', async () => {
+    const { key, device } = (await house.manager.post('/api/devices', { kind: 'instrument', name: 'Bench' })).body
+    const tester = await connect(null, `hello force-tester bench ${key}`)
+    await expect.poll(() => tester.heard[0]).toMatch(/^welcome/)
+    await house.manager.send('DELETE', `/api/devices/${device.id}`)
+    await expect.poll(() => tester.closed()).toBe(true)
+    const apprentice = await onTablet(test, house, 'apprentice')
+    const stream = await changesOf(apprentice)
+    await house.manager.send('PATCH', `/api/people/${house.people.apprentice.id}`, { active: false })
+    await expect.poll(() => stream.ended()).toBe(true)
+    await house.manager.send('PATCH', `/api/people/${house.people.apprentice.id}`, { active: true })
+  })
+
+  it('is told once that it sends too fast, and is ended when it goes on', async () => {
+    const noisy = await connect(house.manager, 'hello inclinometer bench')
+    await expect.poll(() => noisy.heard[0]).toMatch(/^welcome/)
+    for (let line = 0; line < 3000 && !noisy.closed(); line++) noisy.send('angle 17.1 deg')
+    await expect.poll(() => noisy.closed()).toBe(true)
+    expect(noisy.heard.filter((line) => line.startsWith('sorry'))).toHaveLength(1)
+    // the longest line there is, and one that is longer
+    const long = await connect(house.manager, 'hello scale bench')
+    long.send('x'.repeat(5000))
+    await expect.poll(() => long.closed()).toBe(true)
+  })
+})
+
 describe('a connection reset while it asks for the line', () => {
   it('ends itself and not the server', async () => {
     const { hostname, port } = new URL(test.base)
-    const reset = (): Promise<void> =>
+    const reset = (headers: readonly string[], path = '/api/instruments'): Promise<void> =>
       new Promise((settle) => {
         const raw = connectTcp(Number(port), hostname, () => {
           raw.write(
             [
-              'GET /api/instruments HTTP/1.1',
+              `GET ${path} HTTP/1.1`,
               `Host: ${hostname}:${port}`,
               'Connection: Upgrade',
               'Upgrade: websocket',
               'Sec-WebSocket-Version: 13',
               'Sec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==',
-              // a session that has to be looked up: the reset comes meanwhile
-              `Cookie: ${house.manager.cookie()}`,
+              ...headers,
               '',
               '',
             ].join('\r\n'),
@@ -112,7 +162,14 @@ describe('a connection reset while it asks for the line', () => {
         })
       })
     // an error nobody listens to would end this process, and with it the test
-    for (let times = 0; times < 20; times++) await reset()
+    for (let times = 0; times < 20; times++) {
+      // a session that has to be looked up: the reset comes meanwhile
+      await reset([`Cookie: ${house.manager.cookie()}`])
+      // nobody's, from elsewhere, and to nowhere: the refusal is written to a socket that is gone
+      await reset([])
+      await reset(['Origin: https://elsewhere.example'])
+      await reset([], '/api/nowhere')
+    }
     expect((await test.client().get('/api/health')).body).toEqual({ status: 'well' })
   })
 })

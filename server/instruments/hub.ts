@@ -1,4 +1,5 @@
 import type { IncomingMessage, Server } from 'node:http'
+import type { Duplex } from 'node:stream'
 import { v4 as newId } from 'uuid'
 import { WebSocketServer, type WebSocket } from 'ws'
 import { LONGEST_LINE, readInstrumentLine, type InstrumentKind } from '../../contract/instruments'
@@ -9,12 +10,22 @@ import { notifyServers } from '../db/queries/house/houses'
 import { findDeviceByToken } from '../db/queries/house/signIn'
 import { isOwnOrigin } from '../origin'
 import { readToken } from '../signIn/secrets'
+import type { Doors } from '../signIn/doors'
 import { callerOf } from '../signIn/sessions'
+import { paceOf, type PaceLimits } from './pace'
 
 /** Channel on which servers pass instrument lines to whichever of them holds the watching screen. */
 export const LINES_CHANNEL = 'yorvik_lines'
 export const INSTRUMENTS_PATH = '/api/instruments'
 const HELLO_MS = 10_000
+/** An inclinometer speaks fifty times a second; twice that is noise. */
+const INSTRUMENT_PACE: PaceLimits = { perSecond: 100, atOnce: 200, patience: 2000 }
+/** A screen asks for a zero now and then. */
+const SCREEN_PACE: PaceLimits = { perSecond: 10, atOnce: 30, patience: 200 }
+/** Sockets that have not said what they are, on one server: more are turned away. */
+const MOST_WAITING = 200
+/** Instruments and screens of one house on one server. */
+const MOST_OF_A_HOUSE = 200
 
 interface Instrument {
   readonly id: string
@@ -22,6 +33,14 @@ interface Instrument {
   readonly kind: InstrumentKind
   readonly name: string
   readonly socket: WebSocket
+  /** whether its key, or the session it came by, still stands */
+  readonly stillMay: () => Promise<boolean>
+}
+
+/** What a socket came with: the house of its session, and whether that session still stands. */
+interface CameBy {
+  readonly houseId: string | null
+  readonly stillMay: () => Promise<boolean>
 }
 
 interface Passed {
@@ -33,10 +52,20 @@ interface Passed {
 }
 
 /** Passes lines between instruments and the screens of the same house. */
-export function openHub(server: Server, db: Database, clock: Clock, listener: Listener): { close: () => void } {
+export function openHub(
+  server: Server,
+  db: Database,
+  clock: Clock,
+  listener: Listener,
+  doors: Doors,
+): { close: () => void } {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: 4 * LONGEST_LINE })
   const instruments = new Map<string, Instrument>()
   const screens = new Map<WebSocket, string>()
+  let waiting = 0
+  const countOf = (houseId: string): number =>
+    [...instruments.values()].filter((one) => one.houseId === houseId).length +
+    [...screens.values()].filter((one) => one === houseId).length
 
   const pass = (message: Passed): void => {
     notifyServers(db, LINES_CHANNEL, JSON.stringify(message)).catch(() => undefined)
@@ -62,68 +91,122 @@ export function openHub(server: Server, db: Database, clock: Clock, listener: Li
     }
   })
 
-  const greet = async (socket: WebSocket, line: string, sessionHouse: string | null): Promise<Instrument | null> => {
+  const greet = async (socket: WebSocket, line: string, came: CameBy): Promise<Instrument | null> => {
     const hello = readInstrumentLine(line)
     if (hello.verb !== 'hello') return null
-    const token = readToken(hello.key ?? undefined)
-    const device = token ? await findDeviceByToken(db, token.houseId, token.hash, 'instrument') : null
-    const houseId = device && token ? token.houseId : hello.key === null ? sessionHouse : null
-    return houseId ? { id: newId(), houseId, kind: hello.kind, name: hello.name, socket } : null
+    const { kind, name, key } = hello
+    const instrument = (houseId: string, stillMay: () => Promise<boolean>): Instrument => ({
+      id: newId(),
+      houseId,
+      kind,
+      name,
+      socket,
+      stillMay,
+    })
+    if (key === null) return came.houseId ? instrument(came.houseId, came.stillMay) : null
+    const token = readToken(key)
+    if (!token) return null
+    const stands = async (): Promise<boolean> =>
+      (await findDeviceByToken(db, token.houseId, token.hash, 'instrument')) !== null
+    return (await stands()) ? instrument(token.houseId, stands) : null
+  }
+
+  /** Ends a socket that was let in, once what let it in has ended. */
+  const watch = (socket: WebSocket, houseId: string, stillMay: () => Promise<boolean>): void => {
+    const forgetDoor = doors.watch({
+      houseId,
+      stillMay,
+      end: () => {
+        socket.close(1008, 'signed out')
+      },
+    })
+    socket.on('close', forgetDoor)
+  }
+
+  /** Lines of a socket as fast as it may send them. */
+  const hear = (socket: WebSocket, limits: PaceLimits, take: (line: string) => void): void => {
+    const pace = paceOf(limits, () => performance.now())
+    let told = false
+    socket.on('message', (raw) => {
+      const paced = pace()
+      if (paced === 'pass') take(String(raw).trim())
+      else if (paced === 'enough') socket.close(1008, 'too many lines')
+      else if (!told) {
+        told = true
+        socket.send('sorry that is too fast; see docs/instruments.md')
+      }
+    })
   }
 
   const attachInstrument = (instrument: Instrument): void => {
-    instruments.set(instrument.id, instrument)
-    instrument.socket.send(`welcome ${instrument.id}`)
+    const { id, houseId, socket } = instrument
+    instruments.set(id, instrument)
+    socket.send(`welcome ${id}`)
     announce(instrument)
-    instrument.socket.on('message', (raw) => {
-      const line = String(raw).trim()
+    watch(socket, houseId, instrument.stillMay)
+    hear(socket, INSTRUMENT_PACE, (line) => {
       const read = readInstrumentLine(line)
-      if (read.verb === 'unreadable')
-        instrument.socket.send('sorry that line could not be read; see docs/instruments.md')
-      else if (read.verb === 'bye') instrument.socket.close()
-      else pass({ houseId: instrument.houseId, verb: 'line', id: instrument.id, rest: line })
+      if (read.verb === 'unreadable') socket.send('sorry that line could not be read; see docs/instruments.md')
+      else if (read.verb === 'bye') socket.close()
+      else pass({ houseId, verb: 'line', id, rest: line })
     })
-    instrument.socket.on('close', () => {
-      instruments.delete(instrument.id)
-      pass({ houseId: instrument.houseId, verb: 'gone', id: instrument.id, rest: '' })
+    socket.on('close', () => {
+      instruments.delete(id)
+      pass({ houseId, verb: 'gone', id, rest: '' })
     })
   }
 
-  const attachScreen = (socket: WebSocket, houseId: string): void => {
+  const attachScreen = (socket: WebSocket, houseId: string, stillMay: () => Promise<boolean>): void => {
     screens.set(socket, houseId)
     pass({ houseId, verb: 'who', id: '', rest: '' })
-    socket.on('message', (raw) => {
-      const [verb, id, ...rest] = String(raw).trim().split(' ')
+    watch(socket, houseId, stillMay)
+    hear(socket, SCREEN_PACE, (line) => {
+      const [verb, id, ...rest] = line.split(' ')
       if (verb === 'do' && id) pass({ houseId, verb: 'do', id, rest: rest.join(' ') })
     })
     socket.on('close', () => screens.delete(socket))
   }
 
   /** The first line decides what the other end is. */
-  const admit = (socket: WebSocket, sessionHouse: string | null): void => {
+  const admit = (socket: WebSocket, came: CameBy): void => {
     const impatience = setTimeout(() => {
       socket.close(1008, 'say hello first')
     }, HELLO_MS)
-    socket.once('close', () => {
+    let isWaiting = true
+    const decided = (): void => {
       clearTimeout(impatience)
-    })
+      if (isWaiting) waiting--
+      isWaiting = false
+    }
+    waiting++
+    socket.once('close', decided)
     socket.once('message', (raw) => {
-      clearTimeout(impatience)
+      decided()
       const line = String(raw).trim()
       if (line === 'watch') {
-        if (sessionHouse) attachScreen(socket, sessionHouse)
-        else socket.close(1008, 'sign in to watch')
+        if (!came.houseId) socket.close(1008, 'sign in to watch')
+        else if (countOf(came.houseId) >= MOST_OF_A_HOUSE) socket.close(1013, 'too many of them')
+        else attachScreen(socket, came.houseId, came.stillMay)
         return
       }
-      greet(socket, line, sessionHouse).then(
+      greet(socket, line, came).then(
         (instrument) => {
-          if (instrument) attachInstrument(instrument)
-          else socket.close(1008, 'not recognised')
+          if (!instrument) socket.close(1008, 'not recognised')
+          else if (countOf(instrument.houseId) >= MOST_OF_A_HOUSE) socket.close(1013, 'too many of them')
+          // it may have gone while its key was looked up
+          else if (socket.readyState === socket.OPEN) attachInstrument(instrument)
         },
         () => {
           socket.close(1011, 'try again')
         },
       )
+    })
+  }
+
+  /** Turns an upgrade away: the answer is written whole, and then nothing of it stays open. */
+  const turnAway = (stream: Duplex, status: string): void => {
+    stream.end(`HTTP/1.1 ${status}\r\nConnection: close\r\nContent-Length: 0\r\n\r\n`, () => {
+      stream.destroy()
     })
   }
 
@@ -134,10 +217,15 @@ export function openHub(server: Server, db: Database, clock: Clock, listener: Li
     }
     stream.on('error', onReset)
     if (request.url !== INSTRUMENTS_PATH || !isOwnOrigin(request.headers.origin, request.headers.host)) {
-      stream.end('HTTP/1.1 403 Forbidden\r\n\r\n')
+      turnAway(stream, '403 Forbidden')
       return
     }
-    callerOf(db, clock, request.headers.cookie).then(
+    if (waiting >= MOST_WAITING) {
+      turnAway(stream, '503 Service Unavailable')
+      return
+    }
+    const { cookie } = request.headers
+    callerOf(db, clock, cookie).then(
       (caller) => {
         stream.off('error', onReset)
         if (stream.destroyed) return
@@ -145,11 +233,14 @@ export function openHub(server: Server, db: Database, clock: Clock, listener: Li
           socket.on('error', () => {
             socket.terminate()
           })
-          admit(socket, caller?.house.id ?? null)
+          admit(socket, {
+            houseId: caller?.house.id ?? null,
+            stillMay: async () => (await callerOf(db, clock, cookie))?.person.id === caller?.person.id,
+          })
         })
       },
       () => {
-        stream.end('HTTP/1.1 503 Service Unavailable\r\n\r\n')
+        turnAway(stream, '503 Service Unavailable')
       },
     )
   })
