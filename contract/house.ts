@@ -176,6 +176,8 @@ export const SignInPage = z.object({
 export type SignInPage = Wire<typeof SignInPage>
 
 export const FirstRun = z.object({
+  /** printed by the start, inside the address it gives */
+  setUpCode: z.string().max(60),
   houseName: Name,
   zone: TimeZone,
   units: z.enum(['mm', 'in']),

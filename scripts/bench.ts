@@ -149,6 +149,7 @@ async function benchEmptyHouses(): Promise<void> {
           method: 'POST',
           headers: { 'content-type': 'application/json' },
           body: JSON.stringify({
+            setUpCode: app.setUpCode,
             houseName: 'The Lamp Room',
             zone: 'Europe/Lisbon',
             units: 'mm',

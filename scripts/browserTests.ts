@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
 import { rmSync } from 'node:fs'
-import { serveHouses } from './houses'
+import { serveHouses, SET_UP_CODE } from './houses'
 
 /** Tests that only look, or break off what they begin, at a sample house of their own: they run beside those that change theirs. */
 const LOOKING = ['everyScreen.spec', 'recipes.spec', 'paper.spec', 'hardInput.spec', 'phone.spec']
@@ -46,7 +46,7 @@ async function main(): Promise<number> {
   rmSync('.data/browser', { recursive: true, force: true })
   const named = process.argv.slice(2)
   const houses = await serveHouses('browser', { lookedAt: named.length === 0 })
-  const env = { YORVIK_DEMO_URL: houses.demoUrl, YORVIK_EMPTY_URL: houses.emptyUrl }
+  const env = { YORVIK_DEMO_URL: houses.demoUrl, YORVIK_EMPTY_URL: houses.emptyUrl, YORVIK_SET_UP_CODE: SET_UP_CODE }
   try {
     if (houses.lookedAtUrl === null) return (await playwright(named, env, true)).code
     const looking = playwright(

@@ -11,6 +11,9 @@ import { freePort, startCluster } from './cluster'
 /** A Tuesday afternoon between lunch and dinner, for pictures and browser tests. */
 export const PICTURE_MOMENT = new Date('2026-11-24T14:42:00Z')
 
+/** What the empty house's first page asks for. */
+export const SET_UP_CODE = 'first-page-of-a-test'
+
 export interface ServedHouses {
   readonly demoUrl: string
   /** a second sample house, for whoever only looks; null unless asked for */
@@ -40,6 +43,7 @@ export async function serveHouses(directory: string, { lookedAt = false } = {}):
       webRoot: WEB_ROOT,
       demo: demo ? DEMO_SIGN_IN : null,
       doorRequestsPerMinute: 10_000,
+      setUpCode: SET_UP_CODE,
     })
     const port = await freePort()
     await new Promise<void>((settle) => {

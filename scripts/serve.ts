@@ -5,6 +5,7 @@ import { makeApp } from '../server/app'
 import { clockFrom, systemClock } from '../server/clock'
 import { openDatabase, type Database } from '../server/db/database'
 import { migrate } from '../server/db/migrate'
+import { anyHouse } from '../server/db/queries/house/houses'
 import { rebuildMissing } from '../server/services/log/rebuild'
 import { buildWeb, WEB_ROOT } from './build'
 import { startCluster, type Cluster } from './cluster'
@@ -70,7 +71,17 @@ export async function serve(options: ServeOptions): Promise<number> {
     )
     told('Building the pages where needed …')
     await buildWeb()
-    const app = makeApp({ databaseUrl, log, clock, webRoot: WEB_ROOT, demo: options.demo ? DEMO_SIGN_IN : null })
+    // several servers of one house print the same code
+    const setUpCode = process.env['YORVIK_SETUP_CODE']
+    const app = makeApp({
+      databaseUrl,
+      log,
+      dataDirectory: cluster ? options.dataDirectory : undefined,
+      clock,
+      webRoot: WEB_ROOT,
+      demo: options.demo ? DEMO_SIGN_IN : null,
+      ...(setUpCode ? { setUpCode } : {}),
+    })
     try {
       await new Promise<void>((settle, fail) => {
         app.server.once('error', fail)
@@ -78,7 +89,12 @@ export async function serve(options: ServeOptions): Promise<number> {
           settle()
         })
       })
-      told(`\nYorvik is at http://${options.host === '127.0.0.1' ? 'localhost' : options.host}:${options.port}`)
+      const address = `http://${options.host === '127.0.0.1' ? 'localhost' : options.host}:${options.port}`
+      told(`\nYorvik is at ${address}`)
+      if (!(await anyHouse(app.db)))
+        told(
+          `There is no house yet. Make it at ${address}/sign-in?code=${app.setUpCode} (this address works until you do).`,
+        )
       if (options.demo) told(`Sign in as ${DEMO_SIGN_IN.signInName} with ${DEMO_SIGN_IN.password}`)
       told('Ctrl-C stops it; the data stays.')
       await stop

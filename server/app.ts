@@ -15,8 +15,9 @@ import { mountChanges } from './changes'
 import { systemClock, type Clock } from './clock'
 import { openDatabase, type Database } from './db/database'
 import { openListener } from './db/listen'
-import { CHANGES_CHANNEL, pingDatabase } from './db/queries/house/houses'
+import { CHANGES_CHANNEL } from './db/queries/house/houses'
 import { Fault } from './faults'
+import { mountHealth } from './health'
 import { LINES_CHANNEL, openHub } from './instruments/hub'
 import { openQueue } from './jobs/queue'
 import { mounter } from './mount'
@@ -34,6 +35,7 @@ import type { DemoSignIn } from './services/house/signIn'
 import { rebuildInThreads } from './services/log/rebuildInThreads'
 import { improveInThread } from './services/week/improveInThread'
 import { DOORS_CHANNEL, watchDoors } from './signIn/doors'
+import { newCode } from './signIn/secrets'
 import { signInTries } from './signIn/tries'
 import { sweep } from './sweep'
 
@@ -46,15 +48,22 @@ export interface AppOptions {
   readonly demo?: DemoSignIn | null
   /** sign-in and first-run requests allowed from one address in a minute */
   readonly doorRequestsPerMinute?: number
+  /** where the database keeps its data, for its free room; none where it lives elsewhere */
+  readonly dataDirectory?: string | undefined
+  /** what the first page asks for before it makes the house; a new one unless given */
+  readonly setUpCode?: string
 }
 
 export interface RunningApp {
   readonly server: Server
   readonly db: Database
+  readonly setUpCode: string
   close(): Promise<void>
 }
 
 const SWEEP_MS = HOUR_MS
+/** Asked every few seconds by whatever looks after a server: not worth a line each. */
+const QUIET = new Set(['/api/health', '/api/ready'])
 
 /** What the build writes where each page's own nonce belongs. */
 const NONCE_PLACE = 'YORVIK_NONCE'
@@ -109,7 +118,16 @@ function serveWeb(app: Express, webRoot: string): void {
 
 /** Assembles the whole server; it listens when the caller says so. */
 export function makeApp(options: AppOptions): RunningApp {
-  const { databaseUrl, log, clock = systemClock, webRoot, demo = null, doorRequestsPerMinute = 60 } = options
+  const {
+    databaseUrl,
+    log,
+    dataDirectory,
+    clock = systemClock,
+    webRoot,
+    demo = null,
+    doorRequestsPerMinute = 60,
+    setUpCode = newCode(),
+  } = options
   const say = speaker()
   const db = openDatabase(databaseUrl, (error) => {
     log.warn({ err: error }, 'an idle database connection was lost')
@@ -134,7 +152,7 @@ export function makeApp(options: AppOptions): RunningApp {
   app.use(
     pinoHttp({
       logger: log,
-      autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') || request.url === '/api/health' },
+      autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') || QUIET.has(request.url) },
       serializers: { req: ({ id, method, url }) => ({ id, method, url }), res: ({ statusCode }) => ({ statusCode }) },
     }),
   )
@@ -161,16 +179,14 @@ export function makeApp(options: AppOptions): RunningApp {
       },
     }),
   )
-  app.get('/api/health', (_request, response, next) => {
-    pingDatabase(db).then(() => response.json({ status: 'well' }), next)
-  })
+  mountHealth(app, { db, listener, queue, dataDirectory })
   app.get('/api/openapi.json', (_request, response) => {
     response.json(openApi())
   })
 
   const mount = mounter(app, db, clock)
   const tries = signInTries(db)
-  signInRoutes(mount, { db, clock, tries, demo })
+  signInRoutes(mount, { db, clock, tries, demo }, setUpCode)
   logRoutes(mount, db, clock)
   shelfRoutes(mount, db)
   fleetRoutes(mount, db, clock)
@@ -194,6 +210,7 @@ export function makeApp(options: AppOptions): RunningApp {
   return {
     server,
     db,
+    setUpCode,
     close: async () => {
       clearInterval(sweeping)
       hub.close()

@@ -55,6 +55,10 @@ describe('the database', () => {
     expect(isDatabaseAway(Object.assign(new Error('refused'), { code: 'ECONNREFUSED' }))).toBe(true)
     expect(isDatabaseAway(Object.assign(new Error('going down'), { code: '57P01' }))).toBe(true)
     expect(isDatabaseAway(Object.assign(new Error('duplicate'), { code: '23505' }))).toBe(false)
+    // no slots left, disk full, only reading since another leads, a statement that took too long (PostgreSQL, appendix A)
+    for (const code of ['53300', '53100', '25006', '57014', 'EHOSTUNREACH', 'EAI_AGAIN'])
+      expect(isDatabaseAway(Object.assign(new Error('away'), { code })), code).toBe(true)
+    expect(isDatabaseAway(Object.assign(new Error('a wrong row'), { code: '23514' }))).toBe(false)
     expect(isDatabaseAway('a string')).toBe(false)
   })
 

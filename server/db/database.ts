@@ -42,22 +42,40 @@ export interface Database extends Queryable {
 
 const CONNECT_MS = 3000
 const STATEMENT_MS = 30_000
+/** A server that vanished without a word answers no statement, not even with a refusal. */
+const SILENCE_MS = STATEMENT_MS + 5000
 const MOST_ATTEMPTS = 4
 const FIRST_PAUSE_MS = 25
 
 const codeOf = (error: unknown): string => (error instanceof Error && 'code' in error ? String(error.code) : '')
 
-/** Codes that say the server is away or going: 08 connection, 57 operator intervention. */
+/**
+ * Codes that say the server is away, going or full, by PostgreSQL's appendix A: 08 connection, 53 insufficient resources
+ * (slots, memory, disk), 57P operator intervention, 57014 a statement that took too long, 25006 a server that only reads
+ * since another one leads.
+ */
+const AWAY_CODE = /^(08...|53...|57P..|57014|25006)$/
+const TOOK_TOO_LONG = '57014'
+/** What the system says of a host that is gone. */
+const GONE = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'ENOTFOUND',
+  'EAI_AGAIN',
+  'EHOSTUNREACH',
+  'EHOSTDOWN',
+  'ENETUNREACH',
+])
+const GONE_WORDS =
+  /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Query read timeout/
+
+/** Whether an error says that the database is away, full or about to go: kept and tried again, never unexpected. */
 export function isDatabaseAway(error: unknown): boolean {
   if (!(error instanceof Error)) return false
   const code = codeOf(error)
-  return (
-    /^(08|57P)/.test(code) ||
-    ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND'].includes(code) ||
-    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
-      error.message,
-    )
-  )
+  return AWAY_CODE.test(code) || GONE.has(code) || GONE_WORDS.test(error.message)
 }
 
 /** Two transactions stood in each other's way and the server undid this one: serialization failure, deadlock. */
@@ -66,6 +84,7 @@ const wasRolledBack = (error: unknown): boolean => ['40001', '40P01'].includes(c
 /** What a failed query tells the one who asked. */
 function queryFault(error: unknown): unknown {
   if (isDatabaseAway(error)) return new Fault('unavailable', 'database-away')
+  if (wasRolledBack(error)) return new Fault('unavailable', 'database-busy')
   return refusedValue(error) ?? error
 }
 
@@ -112,14 +131,17 @@ async function attempt<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>
     await client.query('commit')
     return { value }
   } catch (error) {
-    await client.query('rollback').catch((failure: Error) => {
-      broken = failure
-    })
+    // a server that fell silent would not answer this either
+    if (GONE_WORDS.test(String(error))) broken ??= error instanceof Error ? error : undefined
+    else
+      await client.query('rollback').catch((failure: Error) => {
+        broken = failure
+      })
     const isAway = broken !== undefined || isDatabaseAway(error)
     // whether a commit that was sent went through nobody can say: only its sender's ids make sending it again safe
     return {
       error: isAway ? new Fault('unavailable', committing ? 'commit-unknown' : 'database-away') : error,
-      again: wasRolledBack(error) || (isAway && !committing),
+      again: wasRolledBack(error) || (isAway && !committing && codeOf(error) !== TOOK_TOO_LONG),
     }
   } finally {
     client.off('error', onBreak)
@@ -133,6 +155,11 @@ export function openDatabase(url: string, onIdleError: (error: Error) => void): 
     max: 12,
     connectionTimeoutMillis: CONNECT_MS,
     statement_timeout: STATEMENT_MS,
+    query_timeout: SILENCE_MS,
+    idle_in_transaction_session_timeout: SILENCE_MS,
+    keepAlive: true,
+    keepAliveInitialDelayMillis: 10_000,
+    application_name: 'yorvik',
   })
   // an idle connection that breaks is replaced by the pool at the next query
   pool.on('error', onIdleError)

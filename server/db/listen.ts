@@ -6,17 +6,28 @@ type Hear = (payload: string) => void
 /** Hears what any server of the same database says on a channel. */
 export interface Listener {
   on(channel: string, hear: Hear): () => void
+  /** whether the line stands now */
+  isListening(): boolean
   close(): Promise<void>
 }
 
 const RETRY_MS = 1000
+/** How often the line is tried, and how long it may be silent: a host that vanished says nothing at all. */
+const HEARTBEAT_MS = 15_000
+const SILENCE_MS = 5000
 
 /** Listens on its own connection and opens it again when it breaks. */
-export function openListener(url: string, channels: readonly string[], log: Logger): Listener {
+export function openListener(
+  url: string,
+  channels: readonly string[],
+  log: Logger,
+  { heartbeatMs = HEARTBEAT_MS, silenceMs = SILENCE_MS } = {},
+): Listener {
   const ears = new Map<string, Set<Hear>>(channels.map((channel) => [channel, new Set()]))
   let client: pg.Client | null = null
   let retry: NodeJS.Timeout | null = null
   let closed = false
+  let isLost = false
 
   const later = (): void => {
     if (closed || retry) return
@@ -25,15 +36,29 @@ export function openListener(url: string, channels: readonly string[], log: Logg
       void connect()
     }, RETRY_MS)
   }
+  /** One line at loss and one at return, however often it is tried in between. */
+  const lost = (error?: unknown): void => {
+    if (!isLost && !closed) log.warn({ err: error }, 'the line that tells of changes is lost; trying again')
+    isLost = true
+    later()
+  }
   const connect = async (): Promise<void> => {
-    const next = new pg.Client({ connectionString: url })
-    next.on('error', () => {
-      client = null
-      later()
+    const next = new pg.Client({
+      connectionString: url,
+      connectionTimeoutMillis: silenceMs,
+      query_timeout: silenceMs,
+      keepAlive: true,
+      application_name: 'yorvik-listener',
     })
+    let beating: NodeJS.Timeout | undefined
+    const end = (error?: unknown): void => {
+      clearInterval(beating)
+      if (client === next) client = null
+      lost(error)
+    }
+    next.on('error', end)
     next.on('end', () => {
-      client = null
-      later()
+      end()
     })
     next.on('notification', ({ channel, payload }) => {
       ears.get(channel)?.forEach((hear) => {
@@ -44,11 +69,26 @@ export function openListener(url: string, channels: readonly string[], log: Logg
       await next.connect()
       for (const channel of channels) await next.query(`listen ${next.escapeIdentifier(channel)}`)
       client = next
+      if (isLost) log.info('the line that tells of changes stands again')
+      isLost = false
+      let isAsking = false
+      beating = setInterval(() => {
+        if (isAsking) return
+        isAsking = true
+        next.query('select 1').then(
+          () => {
+            isAsking = false
+          },
+          (error: unknown) => {
+            end(error)
+            void next.end().catch(() => undefined)
+          },
+        )
+      }, heartbeatMs)
+      beating.unref()
     } catch (error) {
-      if (closed) return
-      log.warn({ err: error }, 'cannot listen for changes; trying again')
-      await next.end().catch(() => undefined)
-      later()
+      void next.end().catch(() => undefined)
+      lost(error)
     }
   }
   void connect()
@@ -58,6 +98,7 @@ export function openListener(url: string, channels: readonly string[], log: Logg
       set?.add(hear)
       return () => set?.delete(hear)
     },
+    isListening: () => client !== null,
     close: async () => {
       closed = true
       if (retry) clearTimeout(retry)

@@ -16,6 +16,8 @@ export type RunJob = (task: JobTask) => Promise<boolean>
 export interface Queue {
   /** hands a job to whichever server is free */
   send(task: JobTask): Promise<void>
+  /** how it stands: not opened yet, open, or failing since its last try */
+  state(): 'idle' | 'open' | 'stumbled'
   close(): Promise<void>
 }
 
@@ -45,6 +47,12 @@ const usualBoss = (databaseUrl: string): PgBoss =>
  */
 export function openQueue({ databaseUrl, db, log, run, makeBoss = usualBoss }: QueueOptions): Queue {
   let boss: Promise<PgBoss> | null = null
+  let state: ReturnType<Queue['state']> = 'idle'
+  /** One line at the first trouble, and none for as long as it lasts. */
+  const stumble = (error: unknown, what: string): void => {
+    if (state !== 'stumbled') log.warn({ err: error }, what)
+    state = 'stumbled'
+  }
 
   const work = async ({ houseId, jobId }: JobTask): Promise<void> => {
     const job = await claimJob(db, houseId, jobId, CLAIM_SECONDS)
@@ -68,13 +76,14 @@ export function openQueue({ databaseUrl, db, log, run, makeBoss = usualBoss }: Q
   const open = async (): Promise<PgBoss> => {
     const opened = makeBoss(databaseUrl)
     opened.on('error', (error) => {
-      log.warn({ err: error }, 'the queue stumbled')
+      stumble(error, 'the queue stumbled')
     })
     await opened.start()
     await opened.createQueue(QUEUE)
     await opened.work<JobTask>(QUEUE, { pollingIntervalSeconds: POLL_SECONDS }, async (tasks) => {
       for (const { data } of tasks) await work(data)
     })
+    state = 'open'
     return opened
   }
 
@@ -95,9 +104,13 @@ export function openQueue({ databaseUrl, db, log, run, makeBoss = usualBoss }: Q
     unclaimedJobs(db)
       .then(async (tasks) => {
         for (const task of tasks) await send(task)
+        if (state === 'stumbled') {
+          state = boss ? 'open' : 'idle'
+          log.info('the queue goes on')
+        }
       })
       .catch((error: unknown) => {
-        log.warn({ err: error }, 'work that nobody does could not be taken up')
+        stumble(error, 'work that nobody does could not be taken up')
       })
   }
   takeUp()
@@ -106,6 +119,7 @@ export function openQueue({ databaseUrl, db, log, run, makeBoss = usualBoss }: Q
 
   return {
     send,
+    state: () => state,
     close: async () => {
       clearInterval(takingUp)
       const open = await boss?.catch(() => null)

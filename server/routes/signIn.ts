@@ -16,11 +16,11 @@ import {
 } from '../services/house/signIn'
 import { closeSession, openSession } from '../signIn/sessions'
 
-export function signInRoutes(mount: Mount, door: SignInContext): void {
+export function signInRoutes(mount: Mount, door: SignInContext, setUpCode: string): void {
   const { db, clock } = door
   mount(endpoints.signInPage, ({ request }) => signInPage(door, request))
   mount(endpoints.firstRun, async ({ body, request, response }) => {
-    const { houseId, personId } = await makeFirstHouse(db, body)
+    const { houseId, personId } = await makeFirstHouse(db, setUpCode, body)
     const [house, person] = [await findHouse(db, houseId), await findPerson(db, houseId, personId)]
     if (!house || !person) throw notFound('house')
     await openSession(db, clock, request, response, { houseId, personId, deviceId: null })

@@ -1,16 +1,29 @@
-import { createHash, randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto'
+import pLimit from 'p-limit'
+import { createHash, randomBytes, randomInt, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto'
+import { Fault } from '../faults'
 
 /** OWASP's recommended scrypt cost for passwords (N = 2^15, r = 8, p = 3 at 32 MiB). */
 const COST: ScryptOptions = { N: 2 ** 15, r: 8, p: 3, maxmem: 64 * 1024 * 1024 }
 const KEY_BYTES = 32
 
-const derive = (secret: string, salt: Buffer): Promise<Buffer> =>
-  new Promise((settle, fail) => {
-    scrypt(secret.normalize('NFKC'), salt, KEY_BYTES, COST, (error, key) => {
-      if (error) fail(error)
-      else settle(key)
-    })
-  })
+/** Hashes at once: two of the four threads that files, names and compression need as well. */
+const turns = pLimit(2)
+/** Hashes that may wait, some seconds' worth: more is no kitchen signing in. */
+const MOST_WAITING = 40
+
+/** @throws Fault `door-busy` when too many wait already */
+async function derive(secret: string, salt: Buffer): Promise<Buffer> {
+  if (turns.pendingCount >= MOST_WAITING) throw new Fault('unavailable', 'door-busy')
+  return await turns(
+    () =>
+      new Promise<Buffer>((settle, fail) => {
+        scrypt(secret.normalize('NFKC'), salt, KEY_BYTES, COST, (error, key) => {
+          if (error) fail(error)
+          else settle(key)
+        })
+      }),
+  )
+}
 
 /** Hash of a password or PIN as `scrypt$salt$key`, each with its own salt. */
 export async function hashSecret(secret: string): Promise<string> {
@@ -26,6 +39,16 @@ export async function matchesSecret(secret: string, stored: string | null): Prom
   const expected = Buffer.from(key, 'base64url')
   return expected.length === derived.length && timingSafeEqual(expected, derived)
 }
+
+/** A code that is read from a screen and typed once: 80 bits, without letters that look alike. */
+export function newCode(): string {
+  const letters = 'abcdefghjkmnpqrstuvwxyz23456789'
+  return Array.from({ length: 16 }, () => letters[randomInt(letters.length)]).join('')
+}
+
+/** Whether two codes are the same, in a time that does not tell where they differ. */
+export const sameCode = (given: string, wanted: string): boolean =>
+  timingSafeEqual(hashToken(given.trim().toLowerCase()), hashToken(wanted))
 
 /** A bearer token that names its house, so that it can be looked up inside that house's rows alone. */
 export interface Token {

@@ -16,8 +16,13 @@ test.describe.configure({ timeout: 150_000 })
 
 test('an empty house is set up, takes a fleet from a spreadsheet and gets a right list for it', async ({ page }) => {
   const heard = complaints(page)
+  // who only found the page has no code; the address that the start prints has it inside
   await page.goto(EMPTY)
   await expect(page.getByRole('heading', { name: 'A new house' })).toBeVisible()
+  await expect(page.getByLabel('Set-up code')).toBeVisible()
+  await page.goto(`${EMPTY}/sign-in?code=${process.env['YORVIK_SET_UP_CODE']}`)
+  await expect(page.getByLabel('Sign-in name')).toBeVisible()
+  await expect(page.getByLabel('Set-up code')).toBeHidden()
   await page.getByLabel('House', { exact: true }).fill('The Lamp Room')
   await page.getByLabel('How knives are honed').click()
   await page.getByRole('option', { name: 'now and then' }).click()

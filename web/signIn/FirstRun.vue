@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
+import { useRoute } from 'vue-router'
 import type { z } from 'zod'
 import { endpoints } from '../../contract/endpoints'
 import { FirstRun, type SignedIn } from '../../contract/house'
@@ -14,7 +15,11 @@ import TextField from '../ui/TextField.vue'
 import { timeZoneChoices } from '../ui/timeZones'
 
 const emit = defineEmits<{ entered: [who: SignedIn] }>()
+/** The start gives its code inside the address; who came another way types it. */
+const { code } = useRoute().query
+const isGiven = typeof code === 'string' && code !== ''
 const form = reactive({
+  setUpCode: isGiven ? code : '',
   houseName: '',
   zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   units: 'mm' as 'mm' | 'in',
@@ -43,6 +48,14 @@ async function make(body: z.output<typeof FirstRun>): Promise<void> {
   <AppForm :schema="FirstRun" :draft="draft" :send="make">
     <h1>{{ $t('door.newHouse') }}</h1>
     <p class="soft">{{ $t('door.newHouseHint') }}</p>
+    <TextField
+      v-if="!isGiven"
+      v-model="form.setUpCode"
+      name="setUpCode"
+      :label="$t('door.setUpCode')"
+      :hint="$t('door.setUpCodeHint')"
+      autocomplete="off"
+    />
     <TextField v-model="form.houseName" name="houseName" :label="$t('field.houseName')" />
     <ChoiceField
       v-model="form.zone"

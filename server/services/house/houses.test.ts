@@ -18,8 +18,8 @@ describe('a new house', () => {
     try {
       expect((await test.client().get('/api/sign-in')).body.needsSetup).toBe(true)
       const answers = await Promise.all([
-        test.client().post('/api/first-run', newHouse),
-        test.client().post('/api/first-run', newHouse),
+        test.client().post('/api/first-run', { ...newHouse, setUpCode: test.app.setUpCode }),
+        test.client().post('/api/first-run', { ...newHouse, setUpCode: test.app.setUpCode }),
       ])
       expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409])
       expect((await test.client().get('/api/sign-in')).body.needsSetup).toBe(false)
@@ -32,6 +32,20 @@ describe('a new house', () => {
     }
   })
 
+  it('is made by whoever has the code that the start printed, and by nobody who only found the page', async () => {
+    const test = await startApp()
+    try {
+      for (const setUpCode of ['', 'first', `${test.app.setUpCode}x`]) {
+        const refused = await test.client().post('/api/first-run', { ...newHouse, setUpCode })
+        expect(refused.status).toBe(403)
+        expect(refused.body.error.issues[0].path).toBe('setUpCode')
+      }
+      expect((await test.client().get('/api/sign-in')).body.needsSetup).toBe(true)
+    } finally {
+      await test.close()
+    }
+  })
+
   it.each([
     ['an unknown zone', { zone: 'Mars/Olympus' }, /Europe\/Dublin/],
     ['a short password', { password: 'short' }, /Password is too short/],
@@ -39,7 +53,9 @@ describe('a new house', () => {
   ])('refuses %s', async (_what, wrong, sentence) => {
     const test = await startApp()
     try {
-      const answer = await test.client().post('/api/first-run', { ...newHouse, ...wrong })
+      const answer = await test
+        .client()
+        .post('/api/first-run', { ...newHouse, setUpCode: test.app.setUpCode, ...wrong })
       expect(answer.status).toBe(422)
       expect(answer.body.error.sentence).toMatch(sentence)
       expect((await test.client().get('/api/sign-in')).body.needsSetup).toBe(true)

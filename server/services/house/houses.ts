@@ -35,7 +35,7 @@ import { replaceSkills, saveBench } from '../../db/queries/week/crew'
 import { closeSpans, currentSpans, insertSpans, listAllSpans } from '../../db/queries/week/weeklySpans'
 import { Fault, notFound } from '../../faults'
 import { applyPatch } from '../../patch'
-import { hashSecret } from '../../signIn/secrets'
+import { hashSecret, sameCode } from '../../signIn/secrets'
 import type { Caller } from '../../signIn/sessions'
 
 /** A new house's week and stations count for all time before too. */
@@ -60,11 +60,21 @@ const firstStation = (): Station => ({
   weight: 1,
 })
 
-/** Makes the first house of an empty database, with its manager, the usual week and one station. */
+/**
+ * Makes the first house of an empty database, with its manager, the usual week and one station.
+ *
+ * @param setUpCode what the start printed: whoever only reached the page does not make the house
+ * @throws Fault when there is a house, or the code is another
+ */
 export async function makeFirstHouse(
   db: Database,
+  setUpCode: string,
   input: Wire<typeof FirstRun>,
 ): Promise<{ houseId: string; personId: string }> {
+  // both are asked before anything that takes time is done for somebody nobody knows
+  if (await anyHouse(db)) throw new Fault('conflict', 'house-exists')
+  if (!sameCode(input.setUpCode, setUpCode))
+    throw new Fault('not-allowed', 'set-up-code', {}, [{ path: 'setUpCode', key: 'set-up-code', values: {} }])
   const house: House = {
     id: newId(),
     name: input.houseName,

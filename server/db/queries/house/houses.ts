@@ -124,8 +124,3 @@ export async function touchHouse(db: Queryable, houseId: string): Promise<void> 
   await db.query('update houses set revision = revision + 1 where id = $1', [houseId])
   await notifyServers(db, CHANGES_CHANNEL, houseId)
 }
-
-/** @throws Fault `database-away` when the database does not answer */
-export async function pingDatabase(db: Queryable): Promise<void> {
-  await db.query('select 1')
-}
