@@ -159,6 +159,7 @@ export async function recordSessions(
       endedAt: null,
       outcome: null,
       plan,
+      skill: null,
     }
     const sent = actions.map((action, place): BenchAction => ({ ...action, id: idFrom(`${event.id}/${place}`, SPACE) }))
     await insertSession(db, house.id, session)

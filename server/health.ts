@@ -2,6 +2,7 @@ import { statfs } from 'node:fs/promises'
 import type { Express } from 'express'
 import type { Database } from './db/database'
 import type { Listener } from './db/listen'
+import { takesChanges } from './db/queries/house/houses'
 import type { Queue } from './jobs/queue'
 import { Fault } from './faults'
 
@@ -31,12 +32,9 @@ export interface HealthParts {
 
 /** @throws Fault `database-away` when the database does not answer at all */
 export async function healthOf({ db, listener, queue, dataDirectory }: HealthParts): Promise<Health> {
-  const { writes } = await db.one<{ writes: boolean }>(
-    `select not pg_is_in_recovery() and current_setting('transaction_read_only') = 'off' as writes`,
-  )
   const disk = dataDirectory ? await statfs(dataDirectory).catch(() => null) : null
   const freeBytes = disk && disk.bavail * disk.bsize
-  const parts = { writing: writes, listening: listener.isListening(), queue: queue.state(), freeBytes }
+  const parts = { writing: await takesChanges(db), listening: listener.isListening(), queue: queue.state(), freeBytes }
   const isWell =
     parts.writing && parts.listening && parts.queue !== 'stumbled' && (freeBytes === null || freeBytes > LITTLE_ROOM)
   return { status: isWell ? 'well' : 'limping', ...parts }

@@ -85,6 +85,7 @@ describe('the database', () => {
       '0017_moving_in',
       '0018_house_rules',
       '0019_doors',
+      '0020_session_skill',
     ])
   })
 

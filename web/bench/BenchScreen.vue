@@ -122,8 +122,9 @@ const resume = (): Promise<void> =>
     const open = offer.value?.open
     if (!open) return
     const session = await call(endpoints.benchSession, { params: { id: open.sessionId } })
+    const taken = session.actions.findLast(({ action }) => action.kind === 'take-over')
     running.value =
-      session.startedBy === signedIn.person?.id
+      (taken ? taken.personId : session.startedBy) === signedIn.person?.id
         ? session
         : await call(endpoints.actInSession, {
             params: { id: open.sessionId },

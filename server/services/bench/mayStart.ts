@@ -10,11 +10,17 @@ import { listSkills } from '../../db/queries/week/crew'
 import { Fault } from '../../faults'
 import type { Caller } from '../../signIn/sessions'
 
-/** What a session asks of whoever begins it. */
+/** The work of a session, as far as it decides who may do it. */
 export interface WorkAsked {
   readonly recipe: Pick<Recipe, 'records' | 'skill' | 'worksOn'>
   readonly action: Action
   readonly knife: { readonly serrated: boolean; readonly ratioRight: number }
+}
+
+/** What a session asks of whoever begins it, takes it over or ends it. */
+export interface Asked {
+  /** null where everybody may */
+  readonly skill: Skill | null
   readonly present: Pick<PresentKnife, 'policy' | 'state'>
 }
 
@@ -29,7 +35,7 @@ export interface StartRights {
 }
 
 /** The skill a session asks for; null for honing, which everybody does. */
-function skillAsked({ recipe, action, knife }: Omit<WorkAsked, 'present'>): Skill | null {
+export function skillAsked({ recipe, action, knife }: WorkAsked): Skill | null {
   if (recipe.skill) return recipe.skill
   if (rightForRecipe(recipe) === 'log-hone') return null
   return skillFor(
@@ -43,15 +49,14 @@ const isTrusted = (role: PersonRole, skill: Skill, signedOff: ReadonlySet<string
   signedOff.has(skill) || (skill !== 'machine' && hasRight(role, 'log-sharpening'))
 
 /** Who may begin a session: whoever is signed off for it, by role or by the chef's own word. */
-export async function startRights(db: Queryable, caller: Caller, work: WorkAsked): Promise<StartRights> {
-  const skill = skillAsked(work)
+export async function startRights(db: Queryable, caller: Caller, { skill, present }: Asked): Promise<StartRights> {
   if (skill === null) return { may: true, skill, beside: [], keptFor: null }
   const houseId = caller.house.id
   const skills = await listSkills(db, houseId)
   const signedOff = (personId: string): ReadonlySet<string> =>
     new Set(skills.filter((one) => one.personId === personId).map((one) => one.skill))
   const people = (await listPeople(db, houseId)).filter(({ active }) => active)
-  const { policy, state } = work.present
+  const { policy, state } = present
   const owner =
     policy.ownHands && state.holderId !== caller.person.id ? people.find(({ id }) => id === state.holderId) : null
   if (owner) return { may: false, skill, beside: [], keptFor: owner.name }
@@ -75,10 +80,10 @@ export async function startRights(db: Queryable, caller: Caller, work: WorkAsked
 export async function assertMayStart(
   db: Queryable,
   caller: Caller,
-  work: WorkAsked,
+  asked: Asked,
   besideId: string | undefined,
 ): Promise<string | null> {
-  const { may, skill, beside, keptFor } = await startRights(db, caller, work)
+  const { may, skill, beside, keptFor } = await startRights(db, caller, asked)
   if (keptFor !== null) throw new Fault('not-allowed', 'own-hands', { name: keptFor })
   if (may) return beside.some(({ id }) => id === besideId) ? (besideId ?? null) : null
   if (besideId === undefined || skill === 'machine')

@@ -17,7 +17,7 @@ import { paceOf } from '../shelf/ways'
 import { fittingRecipes, layOutSession, type Bench, type BenchWish } from '../shelf/layOutSession'
 import { bringToBench, type AtBench } from './bringToBench'
 import { nameOf, planView, tenth } from './planView'
-import { startRights } from './mayStart'
+import { skillAsked, startRights } from './mayStart'
 
 /** The stones a session could begin on, coarsest first, and what each would cost; not those that are refused. */
 const startsOn = ({ gear }: Bench, plan: SessionPlan, input: ProgressionInput): BenchOffer['starts'] =>
@@ -139,7 +139,10 @@ export async function benchOffer(
     saved: workOrderFor(await listWorkOrders(db, caller.house.id), knifeId, one.present.state),
     missing: missingFor(bench, plan),
     coins: coinsUnder(one, await listPieces(db, caller.house.id)),
-    start: await startRights(db, caller, { ...laid, action: one.action, knife: one.knife, present: one.present }),
+    start: await startRights(db, caller, {
+      skill: skillAsked({ ...laid, action: one.action, knife: one.knife }),
+      present: one.present,
+    }),
     pace: paceOf(one.hands.ways),
     open: open
       ? {

@@ -73,6 +73,7 @@ function told(
     startedAt: STARTED,
     endedAt: null,
     outcome: null,
+    skill: 'full',
     plan,
   }
   return sessionEvents(session, state, ENDED, caller, described)

@@ -167,6 +167,37 @@ describe('a session', () => {
     expect((await start(knife.id)).status).toBe(200)
   })
 
+  it('is nobody else’s until they take it over, and then asks of them what it asked of whoever began it', async () => {
+    const knife = await addTestKnife(house, { code: 'OVER-1' })
+    const session = (await start(knife.id, { recipeId: 'full' })).body
+    const act = (by: typeof house.manager, ...actions: object[]): ReturnType<typeof house.manager.post> =>
+      by.post(`/api/bench-sessions/${session.id}/actions`, { actions })
+    const [takeOver, finish] = ['take-over', 'finish'].map((kind) => () => ({ id: newId(), at: at(5), kind })) as [
+      () => object,
+      () => object,
+    ]
+    const apprentice = await onTablet(test, house, 'apprentice')
+    const refused = await act(apprentice, finish())
+    expect([refused.status, refused.body.error.sentence]).toEqual([
+      409,
+      'The chef is at this knife. Take it over first; then what you do stands under your name.',
+    ])
+    // an apprentice may not begin this, and so not take it over either
+    expect((await act(apprentice, takeOver(), finish())).status).toBe(403)
+    const events = async (): Promise<{ kind: string; personId: string }[]> =>
+      (await house.manager.get(`/api/knives/${knife.id}/events`)).body
+    expect((await events()).map(({ kind }) => kind)).toEqual(['added'])
+    const sharpener = await onTablet(test, house, 'sharpener')
+    expect((await act(sharpener, takeOver())).status).toBe(200)
+    // whoever began it is another now
+    expect((await act(house.manager, finish())).status).toBe(409)
+    expect((await act(sharpener, finish())).body.outcome).toBe('finished')
+    const sharpened = (await house.manager.get(`/api/exchange/events.csv`)).body as string
+    expect(sharpened).toContain('OVER-1')
+    const own = (await events()).find(({ kind }) => kind === 'sharpened')
+    expect(own).toMatchObject({ personName: 'The sharpener' })
+  })
+
   it('on stones is not an apprentice’s, and never another house’s', async () => {
     const knife = await addTestKnife(house, { code: 'MINE-1' })
     const apprentice = await onTablet(test, house, 'apprentice')

@@ -7,6 +7,7 @@ import {
   type SessionLine,
 } from '../../../contract/bench'
 import type { Operation } from '../../../contract/workshop'
+import type { Skill } from '../../../core/house/skills'
 import { minutesToBurr, sessionState, type SessionState } from '../../../core/session/session'
 import { sideTimes } from '../../../core/session/sides'
 import type { Clock } from '../../clock'
@@ -27,6 +28,7 @@ import {
   type StoredSession,
 } from '../../db/queries/bench/sessions'
 import { insertSideTime } from '../../db/queries/bench/sideTimes'
+import { findPerson } from '../../db/queries/house/people'
 import { lockKnife, updateKnife, type StoredKnife } from '../../db/queries/fleet/knives'
 import { deleteWorkOrder, saveWorkOrder } from '../../db/queries/fleet/workOrders'
 import { asKnifeEvent, insertEvents, knifeLog, type EventWrite } from '../../db/queries/log/events'
@@ -39,7 +41,7 @@ import { loadHouseContext } from '../log/usageContext'
 import { layOutSession, type BenchWish } from '../shelf/layOutSession'
 import { planAfterLook } from './afterTheLook'
 import { bringToBench, type AtBench } from './bringToBench'
-import { assertMayStart } from './mayStart'
+import { assertMayStart, skillAsked } from './mayStart'
 import { planView } from './planView'
 import { newDescription, sessionEvents, type DescriptionChange } from './sessionEvents'
 import { layOutOperation, measuredSections } from './workshop'
@@ -80,25 +82,22 @@ type SessionStart = BenchWish & {
 interface Beginning {
   readonly plan: BenchPlan
   readonly besideId: string | null
+  readonly skill: Skill | null
 }
 
 async function beginningOf(db: Database, caller: Caller, one: AtBench, input: SessionStart): Promise<Beginning> {
   const { bench } = one.snapshot
   if (input.operation) {
-    const work = { recipe: WORKSHOP_WORK, action: actionOf(input.operation), knife: one.knife, present: one.present }
-    const besideId = await assertMayStart(db, caller, work, input.besideId)
+    const skill = skillAsked({ recipe: WORKSHOP_WORK, action: actionOf(input.operation), knife: one.knife })
+    const besideId = await assertMayStart(db, caller, { skill, present: one.present }, input.besideId)
     const measured = measuredSections(await knifeLog(db, caller.house.id, one.knife.id))
     const workshop = layOutOperation(bench, one, input.operation, one.hands, measured)
-    return { plan: planView(workshop, bench.gear, { workshop: workshop.result }), besideId }
+    return { plan: planView(workshop, bench.gear, { workshop: workshop.result }), besideId, skill }
   }
   const laid = layOutSession(bench, one, input, one.hands)
-  const besideId = await assertMayStart(
-    db,
-    caller,
-    { ...laid, action: one.action, knife: one.knife, present: one.present },
-    input.besideId,
-  )
-  return { plan: planView(laid, bench.gear, { asked: input }), besideId }
+  const skill = skillAsked({ ...laid, action: one.action, knife: one.knife })
+  const besideId = await assertMayStart(db, caller, { skill, present: one.present }, input.besideId)
+  return { plan: planView(laid, bench.gear, { asked: input }), besideId, skill }
 }
 
 /**
@@ -117,7 +116,7 @@ export async function startSession(
   if (begun) return begun
   const startedAt = clock()
   const one = await bringToBench(db, caller, input.knifeId, startedAt)
-  const { plan, besideId } = await beginningOf(db, caller, one, input)
+  const { plan, besideId, skill } = await beginningOf(db, caller, one, input)
   const { id, knifeId } = input
   await changeHouse(db, houseId, async (change) => {
     if (await findSession(change, houseId, id)) {
@@ -138,6 +137,7 @@ export async function startSession(
       startedAt,
       ...open_,
       plan,
+      skill,
     })
   })
   return await readSession(db, caller, id)
@@ -273,6 +273,33 @@ async function replanned(
 }
 
 /**
+ * Nobody works in a session that is another's, and whoever takes one over or ends it may do what beginning it asks for:
+ * the knife's log names them.
+ *
+ * @throws Fault `not-your-session` for somebody who did not take it over, and those of {@link assertMayStart}
+ */
+async function assertOwnHands(
+  db: Database,
+  clock: Clock,
+  caller: Caller,
+  session: StoredSession,
+  actions: readonly BenchAction[],
+): Promise<void> {
+  const known = await listActions(db, caller.house.id, session.id)
+  const ids = new Set(known.map(({ action }) => action.id))
+  const fresh = actions.filter(({ id }) => !ids.has(id))
+  const hands = stateOf(session, known).personId
+  const takesOver = fresh[0]?.kind === 'take-over'
+  if (fresh.length > 0 && hands !== null && hands !== caller.person.id && !takesOver) {
+    const name = (await findPerson(db, caller.house.id, hands))?.name ?? ''
+    throw new Fault('conflict', 'not-your-session', { name })
+  }
+  if (!takesOver && !fresh.some(({ kind }) => kind === 'finish')) return
+  const { present } = await bringToBench(db, caller, session.knifeId, clock())
+  await assertMayStart(db, caller, { skill: session.skill, present }, session.besideId ?? undefined)
+}
+
+/**
  * Keeps what was done in a session. When it ends, what it did to the knife goes into the knife's log in
  * the same transaction; a session broken off leaves no mark on the edge but stays readable.
  *
@@ -288,6 +315,7 @@ export async function actInSession(
   const houseId = caller.house.id
   const now = clock()
   const asked = await findSession(db, houseId, sessionId)
+  if (asked && !asked.endedAt) await assertOwnHands(db, clock, caller, asked, actions)
   const plan = asked && (await replanned(db, caller, asked, actions, now))
   await changeHouse(db, houseId, async (change) => {
     const session = await findSession(change, houseId, sessionId)

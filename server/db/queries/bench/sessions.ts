@@ -1,4 +1,5 @@
 import { BenchPlan, type BenchAction } from '../../../../contract/bench'
+import type { Skill } from '../../../../core/house/skills'
 import type { Queryable } from '../../database'
 
 export interface StoredSession {
@@ -10,9 +11,11 @@ export interface StoredSession {
   readonly endedAt: Date | null
   readonly outcome: 'finished' | 'abandoned' | null
   readonly plan: BenchPlan
+  /** what somebody has to be signed off for; null where everybody may */
+  readonly skill: Skill | null
 }
 
-const SELECTED = `id, knife_id as "knifeId", started_by as "startedBy", beside_id as "besideId", started_at as "startedAt", ended_at as "endedAt", outcome, plan`
+const SELECTED = `id, knife_id as "knifeId", started_by as "startedBy", beside_id as "besideId", started_at as "startedAt", ended_at as "endedAt", outcome, plan, skill`
 
 /** Plans of earlier releases lack what came later: it is filled in when they are read. */
 const withWholePlan = (session: StoredSession): StoredSession => ({ ...session, plan: BenchPlan.parse(session.plan) })
@@ -28,8 +31,8 @@ export async function replacePlan(db: Queryable, houseId: string, sessionId: str
 
 export async function insertSession(db: Queryable, houseId: string, session: StoredSession): Promise<void> {
   await db.query(
-    `insert into bench_sessions (house_id, id, knife_id, started_by, beside_id, started_at, plan)
-     values ($1, $2, $3, $4, $5, $6, $7)`,
+    `insert into bench_sessions (house_id, id, knife_id, started_by, beside_id, started_at, plan, skill)
+     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
     [
       houseId,
       session.id,
@@ -38,6 +41,7 @@ export async function insertSession(db: Queryable, houseId: string, session: Sto
       session.besideId,
       session.startedAt,
       JSON.stringify(session.plan),
+      session.skill,
     ],
   )
 }

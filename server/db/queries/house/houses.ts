@@ -124,3 +124,11 @@ export async function touchHouse(db: Queryable, houseId: string): Promise<void> 
   await db.query('update houses set revision = revision + 1 where id = $1', [houseId])
   await notifyServers(db, CHANGES_CHANNEL, houseId)
 }
+
+/** Whether the database takes changes, or only reads since another one leads. @throws Fault `database-away` when it does not answer */
+export async function takesChanges(db: Queryable): Promise<boolean> {
+  const { takes } = await db.one<{ takes: boolean }>(
+    `select not pg_is_in_recovery() and current_setting('transaction_read_only') = 'off' as takes`,
+  )
+  return takes
+}
