@@ -60,7 +60,7 @@ export function sessionEvents(
     knifeId: session.knifeId,
     kind,
     at: moment,
-    personId: state.personId ?? caller.person.id,
+    personId: caller.person.id,
     deviceId: caller.deviceId,
     payload,
   })

@@ -218,7 +218,7 @@ async function keepResults(
   await insertEvents(change, houseId, writes)
   await keepRemainingWork(change, caller, knife.id, session.plan, now)
   await foldAfter(change, caller, knife, described, writes)
-  const [plan, personId] = [foldable(session.plan), state.personId ?? caller.person.id]
+  const [plan, personId] = [foldable(session.plan), caller.person.id]
   for (const time of minutesToBurr(plan, state))
     await insertBurrTime(change, houseId, session.id, { ...time, personId })
   for (const time of sideTimes(plan, state)) await insertSideTime(change, houseId, session.id, personId, time)
