@@ -21,13 +21,15 @@ const STATUS: Readonly<Record<FaultCode, number>> = {
   unexpected: 500,
 }
 
-/** body-parser marks what it could not read with a type of its own. */
-function bodyFault(error: unknown): Fault | null {
-  if (!(error instanceof Error) || !('type' in error)) return null
-  if (error.type === 'entity.too.large') return new Fault('too-large', 'too-large')
-  if (error.type === 'entity.parse.failed' || error.type === 'encoding.unsupported')
-    return new Fault('invalid', 'not-json')
-  return null
+/**
+ * What the web server could not read: a body too large, no JSON, or in an encoding or character set nobody knows, and an
+ * address that is no text. They say so by a status of their own, or by what kind of error they are.
+ */
+function wireFault(error: unknown): Fault | null {
+  if (error instanceof URIError) return new Fault('not-found', 'no-address')
+  if (!(error instanceof Error) || !('status' in error) || typeof error.status !== 'number') return null
+  if (error.status === 413) return new Fault('too-large', 'too-large')
+  return error.status >= 400 && error.status < 500 ? new Fault('invalid', 'not-json') : null
 }
 
 function faultBody(error: unknown, say: Say): FaultBody['error'] {
@@ -35,7 +37,7 @@ function faultBody(error: unknown, say: Say): FaultBody['error'] {
     const issues = issueWords(error.issues, say)
     return { code: 'invalid', sentence: issues[0]?.sentence ?? say('fault.not-json'), issues }
   }
-  const fault = error instanceof Fault ? error : (bodyFault(error) ?? new Fault('unexpected', 'unexpected'))
+  const fault = error instanceof Fault ? error : (wireFault(error) ?? new Fault('unexpected', 'unexpected'))
   return {
     code: fault.code,
     sentence: say(`fault.${fault.key}`, fault.values),
@@ -53,6 +55,8 @@ export function answerFault(say: Say, log: Logger): ErrorRequestHandler {
     const body = faultBody(error, say)
     if (body.code === 'unexpected') log.error({ err: error, path: request.path }, 'a request failed unexpectedly')
     if (body.code === 'unavailable') response.setHeader('Retry-After', '2')
-    response.status(STATUS[body.code]).json({ error: body } satisfies FaultBody)
+    // whatever the answer was going to be
+    response.removeHeader('Content-Disposition')
+    response.status(STATUS[body.code]).type('json').json({ error: body } satisfies FaultBody)
   }
 }

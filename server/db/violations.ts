@@ -39,10 +39,20 @@ export function uniqueFault(error: unknown, values: WriteValues): Fault | null {
  */
 const REFUSED_VALUE = /^(22003|22007|22008|22021|22P02|22P05|23514)$/
 
-/** The fault behind a value that the contract let through and the database did not; null for any other error. */
-export const refusedValue = (error: unknown): Fault | null =>
-  isRefusal(error) && REFUSED_VALUE.test(error.code) ? new Fault('invalid', 'value-refused') : null
+/**
+ * The fault behind what the contract let through and the database did not: a value no column takes, an id that points at
+ * nothing in this house, or one that was saved before; null for any other error.
+ */
+export function refusedValue(error: unknown): Fault | null {
+  if (!isRefusal(error)) return null
+  if (REFUSED_VALUE.test(error.code)) return new Fault('invalid', 'value-refused')
+  if (error.code === '23503') return new Fault('not-found', 'points-nowhere')
+  if (error.code === '23505' && error.constraint?.endsWith('_pkey')) return new Fault('conflict', 'saved-already')
+  return null
+}
+
+const REFUSALS: ReadonlySet<string> = new Set(['value-refused', 'points-nowhere', 'saved-already'])
 
 /** Whether the database refused a row for what is in it: a value, a bound, a twin, or something that is not there. */
 export const isRefusedRow = (error: unknown): boolean =>
-  (isRefusal(error) && /^2[23]/.test(error.code)) || (error instanceof Fault && error.key === 'value-refused')
+  (isRefusal(error) && /^2[23]/.test(error.code)) || (error instanceof Fault && REFUSALS.has(error.key))
