@@ -57,6 +57,9 @@ export function answerFault(say: Say, log: Logger): ErrorRequestHandler {
     if (body.code === 'unavailable') response.setHeader('Retry-After', '2')
     // whatever the answer was going to be
     response.removeHeader('Content-Disposition')
-    response.status(STATUS[body.code]).type('json').json({ error: body } satisfies FaultBody)
+    response
+      .status(STATUS[body.code])
+      .type('json')
+      .json({ error: body } satisfies FaultBody)
   }
 }

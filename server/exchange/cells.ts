@@ -38,16 +38,35 @@ export function textOf(cell: FilledCell): string {
   return text.replace(/^'(?=[=+\-@])/, '')
 }
 
+/** Words, days and hours are short too; patterns look through no more than this. */
+const LONGEST_BRIEF = 300
+
+/** A cell as text where what it may hold is short. @throws CellFault `too-long` */
+export function briefOf(cell: FilledCell): string {
+  const text = textOf(cell)
+  if (text.length > LONGEST_BRIEF) throw new CellFault('too-long', { most: LONGEST_BRIEF })
+  return text
+}
+
 const UNIT_BEHIND = /(mm|gf|g|grams?|°|dps|degrees|deg|hrc|%|€|\$|£|kr|chf|eur|usd|gbp)\.?$/i
 const CURRENCY_BEFORE = /^(€|\$|£|chf|eur|usd|gbp)/i
 /** One point or comma before three figures: thousands or thousandths. */
 const EITHER_WAY = /^[+-]?[1-9]\d{0,2}([.,])\d{3}$/
 
-const bare = (text: string): string =>
-  text
+/** Figures are short: what is longer is none, and is not looked through for one. */
+const LONGEST_FIGURE = 60
+const isFigure = (text: string): boolean => text.length <= LONGEST_FIGURE
+/** As much of a cell as a sentence about it can take. */
+const shown = (text: string): string => (isFigure(text) ? text : `${text.slice(0, LONGEST_FIGURE)}…`)
+
+/** A figure without spaces, unit and currency; empty where a text is too long to be one. */
+function bare(text: string): string {
+  if (!isFigure(text)) return ''
+  return text
     .replaceAll(/[\s\u00a0\u202f'’]/g, '')
     .replace(UNIT_BEHIND, '')
     .replace(CURRENCY_BEFORE, '')
+}
 
 /** What a number says of how its file writes decimals; null where it fits both. */
 export function decimalShown(text: string): Decimal | null {
@@ -77,15 +96,15 @@ export function readDecimal(cell: FilledCell, decimal: Decimal | null): number {
   const text = textOf(cell)
   const number = bare(text)
   const either = EITHER_WAY.test(number)
-  if (either && decimal === null) throw new CellFault('which-decimal', { text })
+  if (either && decimal === null) throw new CellFault('which-decimal', { text: shown(text) })
   const mark = either ? decimal : decimalShown(number)
   const normal = number.replaceAll(mark === ',' ? '.' : ',', '').replace(mark ?? '.', '.')
-  if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(normal)) throw new CellFault('not-a-number', { text })
+  if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(normal)) throw new CellFault('not-a-number', { text: shown(text) })
   return Number(normal)
 }
 
 const inRange = (value: number, low: number, high: number, text: string): number => {
-  if (value < low || value > high) throw new CellFault('out-of-range', { text, low, high })
+  if (value < low || value > high) throw new CellFault('out-of-range', { text: shown(text), low, high })
   return value
 }
 
@@ -113,12 +132,13 @@ const UNITS: readonly (readonly [RegExp, LengthUnit])[] = [
 
 /** The unit a text ends with, and what stands before it. */
 export function splitUnit(text: string): { readonly value: string; readonly unit: LengthUnit | null } {
-  const found = UNITS.find(([pattern]) => pattern.test(text))
+  const found = isFigure(text) ? UNITS.find(([pattern]) => pattern.test(text)) : undefined
   return found ? { value: text.replace(found[0], '').trim(), unit: found[1] } : { value: text, unit: null }
 }
 
 /** 9 1/2, 9½, 9-1/2, 1/2; null for what is no fraction. */
 function readFraction(text: string): number | null {
+  if (!isFigure(text)) return null
   const glyph = /^(\d*)\s*([¼½¾⅛⅜⅝⅞⅓⅔])$/.exec(text)
   if (glyph) return Number(glyph[1] ?? 0) + (FRACTIONS[glyph[2] ?? ''] ?? 0)
   const written = /^(?:(\d+)[\s-]+)?(\d{1,2})\/(\d{1,2})$/.exec(text)
@@ -150,8 +170,8 @@ export const text =
 export const spelled =
   <T>(spellings: Spellings<T>, key = 'not-known'): ReadCell<T> =>
   (cell) => {
-    const found = spellings.find(textOf(cell))
-    if (!found) throw new CellFault(key, { text: textOf(cell) })
+    const found = spellings.find(briefOf(cell))
+    if (!found) throw new CellFault(key, { text: briefOf(cell) })
     return found.value
   }
 
@@ -159,18 +179,18 @@ export const spelled =
 export const choice =
   <const T extends string>(options: readonly T[], others: Readonly<Record<string, T>> = {}): ReadCell<T> =>
   (cell) => {
-    const wanted = plain(textOf(cell))
+    const wanted = plain(briefOf(cell))
     const other = Object.entries(others).find(([spelling]) => plain(spelling) === wanted)
     const found = options.find((option) => plain(option) === wanted) ?? other?.[1]
-    if (!found) throw new CellFault('not-one-of', { text: textOf(cell), options: options.join(', ') })
+    if (!found) throw new CellFault('not-one-of', { text: briefOf(cell), options: options.join(', ') })
     return found
   }
 
 export const pattern =
   (shape: RegExp, normalise: (text: string) => string, key: string): ReadCell<string> =>
   (cell) => {
-    const value = normalise(textOf(cell))
-    if (!shape.test(value)) throw new CellFault(key, { text: textOf(cell) })
+    const value = normalise(briefOf(cell))
+    if (!shape.test(value)) throw new CellFault(key, { text: briefOf(cell) })
     return value
   }
 

@@ -12,7 +12,7 @@ import {
   splitUnit,
   spelled,
   text,
-  textOf,
+  briefOf,
   type CellContext,
   type FilledCell,
   type ReadCell,
@@ -54,8 +54,8 @@ const chosen = <T extends string>(
   more: Partial<Column<T>> = {},
 ): Column<T> => ({
   ...column<T>('choice', (cell) => {
-    const found = find(textOf(cell))
-    if (!found) throw new CellFault('not-known', { text: textOf(cell) })
+    const found = find(briefOf(cell))
+    if (!found) throw new CellFault('not-known', { text: briefOf(cell) })
     return found.value
   }),
   means: find,

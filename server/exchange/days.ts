@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import { HOUR_MS } from '../../core/time'
-import { CellFault, textOf, type DayOrder, type FilledCell, type ReadCell } from './cells'
+import { CellFault, briefOf, type DayOrder, type FilledCell, type ReadCell } from './cells'
 import { MONTH_STARTS } from './spellings/others'
 import { plain } from './spellings/plain'
 
@@ -62,7 +62,7 @@ function readDay(cell: FilledCell, order: DayOrder): string {
     if (YEAR_ONLY.test(String(cell))) return isoDay(cell, 1, 1, String(cell))
     throw new CellFault('not-a-day', { text: String(cell) })
   }
-  const text = textOf(cell)
+  const text = briefOf(cell)
   const figures = BY_FIGURES.exec(text)
   if (figures) {
     const [, first = '', mark, second = '', third = ''] = figures
@@ -86,7 +86,7 @@ function readDay(cell: FilledCell, order: DayOrder): string {
 }
 
 export const day: ReadCell<string> = (cell, { dayOrder }) => {
-  const text = typeof cell === 'string' ? textOf(cell) : ''
+  const text = typeof cell === 'string' ? briefOf(cell) : ''
   // a moment where a day is wanted says its day
   const moment = /^(\d{4}-\d{2}-\d{2})[T ]\d{2}:\d{2}/.exec(text)
   return readDay(moment?.[1] ?? cell, dayOrder)
@@ -99,7 +99,7 @@ const FOUR_FIGURES = /^([01]\d|2[0-4])([0-5]\d)\s*(?:h|hrs?)?$/i
 
 /** A time of day: 09:30, 9.30, 9am, 9:30 pm, 17h30, 9 Uhr, 0930; 24:00 is midnight. */
 export function readTime(cell: FilledCell): string {
-  const text = typeof cell === 'number' ? String(cell) : textOf(cell)
+  const text = typeof cell === 'number' ? String(cell) : briefOf(cell)
   const fault = new CellFault('not-a-time', { text })
   // a fraction of a day, as spreadsheets keep times
   if (typeof cell === 'number' && cell > 0 && cell < 1) {
@@ -155,7 +155,7 @@ const ENDS_WITH_TIME = /^(.*\d\p{L}*)[,T ]\s*(?:at |um |à |a las )?([\d.:h]+\s*
 
 /** A moment: ISO 8601, or a day as kitchens write it with a time. Without an offset it is wall time in the zone. */
 export const moment: ReadCell<Date> = (cell, { zone, dayOrder }) => {
-  const raw = typeof cell === 'number' ? serialMoment(cell) : textOf(cell)
+  const raw = typeof cell === 'number' ? serialMoment(cell) : briefOf(cell)
   const iso = ISO_MOMENT.exec(raw)
   if (iso) {
     const [, year, month, date, hour, minute, second = '0', offset] = iso

@@ -382,3 +382,27 @@ describe('a log longer than fits one page', () => {
     expect(lines((await own.manager.get('/api/exchange/readings.csv')).body)).toHaveLength(1 + 4500)
   })
 })
+
+describe('a cell that is only long', () => {
+  const LONG = {
+    figures: '9'.repeat(80_000),
+    spaces: `1.2${' '.repeat(80_000)}x`,
+    commas: '1,'.repeat(40_000),
+    times: '08:00-'.repeat(15_000),
+  }
+  const TABLES = {
+    fleet: ['Code', 'Length', 'Angle', 'Bought', 'Type', 'Steel'],
+    people: ['Name', 'Role', 'Monday', 'Tuesday', 'Days'],
+    gear: ['Name', 'Kind', 'Grit', 'Thickness'],
+  }
+
+  // read with patterns that go back and forth, one such cell took the server tens of seconds: the test would run out of time
+  it.each(Object.entries(TABLES))('in a list of %s is refused as quickly as any', async (table, columns) => {
+    for (const long of Object.values(LONG)) {
+      const rows = columns.map((_column, at) => columns.map((_other, place) => (at === place ? long : 'x')))
+      const sheets = [{ name: 'a', rows: [columns, ...rows] }]
+      const { status, body } = await house.manager.post(`/api/exchange/${table}`, { sheets, told: {}, take: 'none' })
+      expect([200, 422], JSON.stringify(body).slice(0, 300)).toContain(status)
+    }
+  })
+})

@@ -1,4 +1,4 @@
-import { CellFault, textOf, type ReadCell } from './cells'
+import { CellFault, briefOf, type ReadCell } from './cells'
 import { readTime } from './days'
 import { WEEKDAY_NAMES, weekdays, type WeekdayName } from './spellings/others'
 import { plain } from './spellings/plain'
@@ -47,7 +47,7 @@ function readSpan(text: string): Span {
 
 /** The spans of one day in a rota: several parted by commas, or a word for a day off. */
 export const daySpans: ReadCell<readonly Span[]> = (cell) => {
-  const text = textOf(cell)
+  const text = briefOf(cell)
   if (OFF.has(plain(text))) return []
   return text
     .split(/[,;+&\n]| \/ |\/| and | und | et | y /i)
@@ -87,7 +87,7 @@ export interface WeekPart {
 const WITH_HOURS = /^([^\d]*\p{L})\.?:?\s+(\d.*)$/u
 
 export const weekParts: ReadCell<readonly WeekPart[]> = (cell) => {
-  const text = textOf(cell)
+  const text = briefOf(cell)
   const parts = text.split(/[;\n]|,(?=\s*\p{L})/u).filter((part) => part.trim() !== '')
   const read = parts.map((part): WeekPart => {
     const [, days, hours] = WITH_HOURS.exec(part.trim()) ?? []
