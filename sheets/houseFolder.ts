@@ -1,5 +1,6 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import Papa from 'papaparse'
+import { harmlessJson, wouldRun } from './formulas'
 import { SheetFault } from './sheet'
 
 type Json = string | number | boolean | null | readonly unknown[] | object
@@ -13,7 +14,6 @@ export interface HouseAsRows {
 const SETTINGS = 'house.csv'
 /** The earliest day a zip can name: the same house makes the same bytes. */
 const ZIP_DAY = new Date('1980-01-01T00:00:00')
-const RUNS = /^[=+\-@\t\r]/
 
 const isJson = (text: string): boolean => {
   try {
@@ -26,9 +26,9 @@ const isJson = (text: string): boolean => {
 /** Text stands as it is, unless it could be read as something else or be run; all else stands as JSON. */
 const cellOf = (value: Json | undefined): string => {
   if (value === null || value === undefined) return ''
-  return typeof value === 'string' && value !== '' && !isJson(value) && !RUNS.test(value)
+  return typeof value === 'string' && value !== '' && !isJson(value) && !wouldRun(value)
     ? value
-    : JSON.stringify(value)
+    : harmlessJson(JSON.stringify(value))
 }
 const valueOf = (cell: string): Json => {
   if (cell === '') return null

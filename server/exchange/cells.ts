@@ -1,3 +1,4 @@
+import { asWritten } from '../../sheets/formulas'
 import { plain, type Spellings } from './spellings/plain'
 
 /** A cell that cannot be read; the sentence is the catalogue's `cell.<key>`. */
@@ -35,7 +36,7 @@ export function textOf(cell: FilledCell): string {
   if (typeof cell === 'number') return String(cell)
   const text = cell.trim()
   if (text.startsWith('=')) throw new CellFault('formula')
-  return text.replace(/^'(?=[=+\-@])/, '')
+  return asWritten(text)
 }
 
 /** Words, days and hours are short too; patterns look through no more than this. */

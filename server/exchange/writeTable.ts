@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import type { SpreadsheetTable, TableName } from '../../contract/exchange'
+import { harmless } from '../../sheets/formulas'
 import { writeBook } from '../../sheets/writeBook'
 import type { Say } from '../../words/say'
 import type { Database } from '../db/database'
@@ -9,10 +10,6 @@ import { OUT_TABLES, type TableCell, type TableRows } from './tables'
 
 const NEWLINE = '\r\n'
 
-/** A cell that a spreadsheet would run as a formula is written as text. */
-const harmless = (cell: TableCell): TableCell =>
-  typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell
-
 /** RFC 4180: CRLF, quotes where needed. */
 const csvRows = (rows: TableRows): string =>
   rows.length === 0 ? '' : `${Papa.unparse(rows as TableCell[][], { newline: NEWLINE })}${NEWLINE}`
@@ -21,7 +18,8 @@ const csvRows = (rows: TableRows): string =>
 export async function* writeCsv(db: Database, caller: Caller, table: TableName): AsyncGenerator<string> {
   const { columns, pages } = OUT_TABLES[table]
   yield csvRows([columns])
-  for await (const page of pages(db, caller)) yield csvRows(page.map((row) => row.map(harmless)))
+  for await (const page of pages(db, caller))
+    yield csvRows(page.map((row) => row.map((cell) => (typeof cell === 'string' ? harmless(cell) : cell))))
 }
 
 /** What each column is, as a page of its own beside the table. */
