@@ -21,7 +21,7 @@ describe('the endpoints', () => {
 
   it('need a right that exists, and are open only for signing in', () => {
     const open = all.filter(([, endpoint]) => endpoint.right === 'open').map(([name]) => name)
-    expect(open.sort()).toEqual(['firstRun', 'signIn', 'signInByPin', 'signInPage', 'signOut'])
+    expect(open.sort()).toEqual(['enterByCode', 'firstRun', 'signIn', 'signInByPin', 'signInPage', 'signOut'])
     expect(all.every(([, endpoint]) => endpoint.right === 'open' || RIGHTS.includes(endpoint.right))).toBe(true)
   })
 

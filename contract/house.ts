@@ -186,3 +186,34 @@ export const FirstRun = z.object({
   signInName: SignInName,
   password: Password,
 })
+
+/** Where a person is signed in. */
+export const OwnSession = z.object({
+  id: Id,
+  since: Instant,
+  until: Instant,
+  /** tablet, where it is one */
+  deviceName: z.string().nullable(),
+  /** what the browser calls itself */
+  agent: z.string(),
+  isThis: z.boolean(),
+})
+export type OwnSession = Wire<typeof OwnSession>
+
+/** Something that was done to the house, as the database wrote it down. */
+export const TrailEntry = z.object({
+  entry: z.number().int(),
+  at: Instant,
+  /** null for what came from the command line */
+  personId: Id.nullable(),
+  deviceId: Id.nullable(),
+  /** kind of thing: people, devices, gear, recipes, houses, plans … */
+  subject: z.string(),
+  subjectId: z.string(),
+  act: z.enum(['added', 'changed', 'removed', 'signed-in', 'locked-out', 'exported']),
+  /** field to what it was and what it is; `true` where only that it changed is kept */
+  changed: z.record(z.string(), z.union([z.tuple([z.unknown(), z.unknown()]), z.literal(true)])),
+})
+export type TrailEntry = Wire<typeof TrailEntry>
+export const TrailPage = z.object({ entries: z.array(TrailEntry), more: z.boolean() })
+export type TrailPage = Wire<typeof TrailPage>

@@ -9,6 +9,7 @@ import { anyHouse } from '../server/db/queries/house/houses'
 import { rebuildMissing } from '../server/services/log/rebuild'
 import { buildWeb, WEB_ROOT } from './build'
 import { startCluster, type Cluster } from './cluster'
+import { DATABASE } from './giveCode'
 
 export interface ServeOptions {
   readonly demo: boolean
@@ -16,11 +17,11 @@ export interface ServeOptions {
   readonly host: string
   readonly dataDirectory: string
   readonly databaseUrl: string | undefined
+  readonly trustProxy: number
+  readonly allowedHosts: readonly string[]
   /** ISO moment at which the clock starts, for pictures and tests */
   readonly startsAt: string | undefined
 }
-
-const DATABASE = 'yorvik'
 
 async function withDatabase(url: string, work: (db: Database) => Promise<void>): Promise<void> {
   const db = openDatabase(url, () => undefined)
@@ -80,6 +81,8 @@ export async function serve(options: ServeOptions): Promise<number> {
       clock,
       webRoot: WEB_ROOT,
       demo: options.demo ? DEMO_SIGN_IN : null,
+      trustProxy: options.trustProxy,
+      allowedHosts: options.allowedHosts,
       ...(setUpCode ? { setUpCode } : {}),
     })
     try {
@@ -108,7 +111,8 @@ export async function serve(options: ServeOptions): Promise<number> {
       await app.close()
     }
   } finally {
-    await cluster?.stop()
+    // the first start of a data folder stops its database, a second one leaves it alone
+    if (cluster && cluster.isOwn) await cluster.stop()
   }
   return 0
 }

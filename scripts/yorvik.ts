@@ -1,5 +1,6 @@
 import { join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
+import { giveCode } from './giveCode'
 import { serve, type ServeOptions } from './serve'
 import { runTests } from './tests'
 
@@ -7,21 +8,28 @@ const HELP = `Yorvik keeps a kitchen's shared knife fleet sharp.
 
   ./yorvik demo    start with the sample house, Hallow Quay
   ./yorvik start   start with your own house; the first page sets it up
+  ./yorvik code    give somebody who is locked out a code to choose a new password with
   ./yorvik test    check everything: lint, types, unit, server and browser tests
 
   --port N     port of the page on loopback (default 4310)
   --data DIR   where the database lives (default .data/demo or .data/house)
   --host ADDR  address to listen on (default 127.0.0.1)
+  --trust-proxy N   proxies in front that speak TLS and say who asks (default 0)
+  --allow-host NAME answer to this name and no other; may be given several times
+  --person NAME     whom ./yorvik code is for
 
 DATABASE_URL makes start use a PostgreSQL server of your own.`
 
-function readOptions(): ServeOptions & { command: string } {
+function readOptions(): ServeOptions & { command: string; person: string | undefined } {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
     options: {
       port: { type: 'string', default: '4310' },
       host: { type: 'string', default: '127.0.0.1' },
       data: { type: 'string' },
+      'trust-proxy': { type: 'string', default: '0' },
+      'allow-host': { type: 'string', multiple: true, default: [] },
+      person: { type: 'string' },
       help: { type: 'boolean', short: 'h', default: false },
     },
   })
@@ -29,6 +37,9 @@ function readOptions(): ServeOptions & { command: string } {
   const port = Number(values.port)
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     throw new Error(`--port takes a number from 1 to 65535, not ${values.port}.`)
+  const trustProxy = Number(values['trust-proxy'])
+  if (!Number.isInteger(trustProxy) || trustProxy < 0 || trustProxy > 10)
+    throw new Error(`--trust-proxy takes the number of proxies in front, 0 to 10, not ${values['trust-proxy']}.`)
   const demo = command === 'demo'
   return {
     command,
@@ -37,6 +48,9 @@ function readOptions(): ServeOptions & { command: string } {
     host: values.host,
     dataDirectory: resolve(values.data ?? join('.data', demo ? 'demo' : 'house')),
     databaseUrl: demo ? undefined : process.env['DATABASE_URL'],
+    trustProxy,
+    allowedHosts: values['allow-host'].flatMap((names) => names.toLowerCase().split(',')),
+    person: values.person,
     startsAt: process.env['YORVIK_NOW'],
   }
 }
@@ -47,6 +61,8 @@ async function main(): Promise<number> {
     case 'demo':
     case 'start':
       return await serve(options)
+    case 'code':
+      return await giveCode(options)
     case 'test':
       return await runTests()
     default:

@@ -22,7 +22,7 @@ import { LINES_CHANNEL, openHub } from './instruments/hub'
 import { openQueue } from './jobs/queue'
 import { mounter } from './mount'
 import { openApi } from './openapi'
-import { ownOriginOnly } from './origin'
+import { allowedHostsOnly, ownOriginOnly } from './origin'
 import { benchRoutes } from './routes/bench'
 import { exchangeRoutes } from './routes/exchange'
 import { fleetRoutes } from './routes/fleet'
@@ -48,6 +48,10 @@ export interface AppOptions {
   readonly demo?: DemoSignIn | null
   /** sign-in and first-run requests allowed from one address in a minute */
   readonly doorRequestsPerMinute?: number
+  /** proxies between clients and this server that say who asks and whether by TLS; 0 believes nobody */
+  readonly trustProxy?: number
+  /** host names this server answers to; any where none are named */
+  readonly allowedHosts?: readonly string[]
   /** where the database keeps its data, for its free room; none where it lives elsewhere */
   readonly dataDirectory?: string | undefined
   /** what the first page asks for before it makes the house; a new one unless given */
@@ -78,8 +82,13 @@ function nonceOf(response: object): string {
   return known
 }
 
-function secure(app: Express): void {
+/** A browser that once came by TLS comes by nothing else for so long, seconds (RFC 6797). */
+const HSTS_SECONDS = 365 * 24 * 3600
+
+function secure(app: Express, { trustProxy = 0, allowedHosts = [] }: AppOptions): void {
   app.disable('x-powered-by')
+  app.set('trust proxy', trustProxy)
+  app.use(allowedHostsOnly(allowedHosts))
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -99,7 +108,8 @@ function secure(app: Express): void {
           frameAncestors: ["'none'"],
         },
       },
-      strictTransportSecurity: false,
+      // said only where a proxy in front of it speaks TLS; by plain HTTP browsers do not listen to it
+      strictTransportSecurity: trustProxy > 0 ? { maxAge: HSTS_SECONDS, includeSubDomains: false } : false,
       crossOriginEmbedderPolicy: false,
     }),
   )
@@ -136,7 +146,7 @@ export function makeApp(options: AppOptions): RunningApp {
   const doors = watchDoors(listener)
   const app = express()
   const server = createServer(app)
-  const hub = openHub(server, db, clock, listener, doors)
+  const hub = openHub(server, db, clock, listener, doors, options.allowedHosts)
   const queue = openQueue({
     databaseUrl,
     db,
@@ -156,7 +166,7 @@ export function makeApp(options: AppOptions): RunningApp {
       serializers: { req: ({ id, method, url }) => ({ id, method, url }), res: ({ statusCode }) => ({ statusCode }) },
     }),
   )
-  secure(app)
+  secure(app, options)
   app.use(
     compression({
       filter: (request, response) => request.path !== '/api/changes' && compression.filter(request, response),
@@ -168,7 +178,7 @@ export function makeApp(options: AppOptions): RunningApp {
     next()
   })
   app.post(
-    ['/api/session', '/api/session/pin', '/api/first-run'],
+    ['/api/session', '/api/session/pin', '/api/session/code', '/api/first-run'],
     rateLimit({
       windowMs: MINUTE_MS,
       limit: doorRequestsPerMinute,

@@ -9,6 +9,7 @@ import {
   type ParamsOf,
   type QueryOf,
 } from '../contract/endpoint'
+import { actFor } from './acting'
 import type { Clock } from './clock'
 import type { Database } from './db/database'
 import { Fault } from './faults'
@@ -100,7 +101,10 @@ export function mounter(app: Express, db: Database, clock: Clock): Mount {
             return caller
           },
         }
-        const answer = await handler(call as Call<typeof endpoint>)
+        const handle = (): ReturnType<typeof handler> => handler(call as Call<typeof endpoint>)
+        const answer = await (caller
+          ? actFor({ personId: caller.person.id, deviceId: caller.deviceId }, handle)
+          : handle())
         if (isPrepared(answer)) {
           sendPrepared(request, response, answer)
           return

@@ -18,3 +18,18 @@ export const ownOriginOnly: RequestHandler = (request, _response, next) => {
     next(new Fault('foreign-origin', 'foreign-origin'))
   else next()
 }
+
+/** Asked by whatever looks after the server, by its number. */
+const ANY_HOST: ReadonlySet<string> = new Set(['/api/health', '/api/ready'])
+
+/** Whether a Host header names this server; any does where no names were given. */
+export const isAllowedHost = (host: string | undefined, allowed: readonly string[]): boolean =>
+  allowed.length === 0 || allowed.includes((host ?? '').replace(/:\d+$/, '').toLowerCase())
+
+/** Answers to the names it was given and to no other, so that no foreign name can be made to lead here. */
+export const allowedHostsOnly =
+  (allowed: readonly string[]): RequestHandler =>
+  (request, _response, next) => {
+    if (ANY_HOST.has(request.path) || isAllowedHost(request.headers.host, allowed)) next()
+    else next(new Fault('foreign-origin', 'foreign-host'))
+  }

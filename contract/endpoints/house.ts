@@ -9,6 +9,7 @@ import {
   PersonPatch,
   Station,
   StationPatch,
+  TrailPage,
   Walk,
   WeeklySpan,
   WeeklySpans,
@@ -30,6 +31,10 @@ export const houseEndpoints = {
       answer: Missing,
     },
   ),
+  trail: endpoint('get', '/api/house/trail', 'manage-house', 'Who changed what of the house, newest first', {
+    query: z.object({ before: z.coerce.number().int().min(1).max(Number.MAX_SAFE_INTEGER).optional() }),
+    answer: TrailPage,
+  }),
   addPerson: endpoint('post', '/api/people', 'manage-house', 'Add a person', { body: NewPerson, answer: Person }),
   editPerson: endpoint('patch', '/api/people/{id}', 'manage-house', 'Change a person', {
     params: byId,

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { byId, endpoint } from '../endpoint'
-import { Device, FirstRun, SignedIn, SignInPage } from '../house'
-import { Id, Name, Pin } from '../scalars'
+import { Device, FirstRun, OwnSession, SignedIn, SignInPage } from '../house'
+import { Id, Instant, Name, Password, Pin, SignInName } from '../scalars'
 
 export const signInEndpoints = {
   signInPage: endpoint('get', '/api/sign-in', 'open', 'What the sign-in page may know', { answer: SignInPage }),
@@ -17,6 +17,23 @@ export const signInEndpoints = {
     body: z.object({ personId: Id, pin: Pin }),
     answer: SignedIn,
   }),
+  enterByCode: endpoint('post', '/api/session/code', 'open', 'Choose a password with a code that was given', {
+    body: z.object({ code: z.string().max(60), signInName: SignInName.optional(), password: Password }),
+    answer: SignedIn,
+  }),
+  giveDoorCode: endpoint(
+    'post',
+    '/api/people/{id}/door-code',
+    'manage-house',
+    'Give somebody a code to choose a password with, once, within a day',
+    { params: byId, answer: z.object({ code: z.string(), expiresAt: Instant }) },
+  ),
+  changePassword: endpoint('put', '/api/me/password', 'see', 'Change one’s own password', {
+    body: z.object({ password: z.string().max(200), next: Password }),
+  }),
+  ownSessions: endpoint('get', '/api/me/sessions', 'see', 'Where one is signed in', { answer: z.array(OwnSession) }),
+  endOwnSession: endpoint('delete', '/api/me/sessions/{id}', 'see', 'Sign out elsewhere', { params: byId }),
+  endOtherSessions: endpoint('delete', '/api/me/sessions', 'see', 'Sign out everywhere else'),
   session: endpoint('get', '/api/session', 'see', 'Who is signed in', { answer: SignedIn }),
   signOut: endpoint('delete', '/api/session', 'open', 'Sign out'),
   enrol: endpoint('post', '/api/devices', 'manage-house', 'Enrol this tablet, or make a key for an instrument', {

@@ -29,7 +29,7 @@ describe('a transaction', () => {
       await client.query('insert into notes values (3, $1)', ['three'])
       await client.query('insert into notes values (1, $1)', ['again'])
     })
-    await expect(half).rejects.toThrow(/duplicate key/)
+    await expect(half).rejects.toMatchObject({ key: 'saved-already' })
     const thrown = db.transaction(async (client) => {
       await client.query('insert into notes values (4, $1)', ['four'])
       throw new Error('changed my mind')
@@ -86,6 +86,7 @@ describe('the database', () => {
       '0018_house_rules',
       '0019_doors',
       '0020_session_skill',
+      '0021_people_and_doors',
     ])
   })
 

@@ -1,5 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises'
 import pg from 'pg'
+import { whoActs } from '../acting'
 import { Fault } from '../faults'
 import { refusedValue } from './violations'
 
@@ -126,6 +127,12 @@ async function attempt<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>
   client.on('error', onBreak)
   try {
     await client.query('begin')
+    const who = whoActs()
+    if (who)
+      await client.query(`select set_config('yorvik.person', $1, true), set_config('yorvik.device', $2, true)`, [
+        who.personId,
+        who.deviceId ?? '',
+      ])
     const value = await work(queryable((text, values) => client.query(text, values ? [...values] : [])))
     committing = true
     await client.query('commit')

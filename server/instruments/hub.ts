@@ -8,7 +8,7 @@ import type { Database } from '../db/database'
 import type { Listener } from '../db/listen'
 import { notifyServers } from '../db/queries/house/houses'
 import { findDeviceByToken } from '../db/queries/house/signIn'
-import { isOwnOrigin } from '../origin'
+import { isAllowedHost, isOwnOrigin } from '../origin'
 import { readToken } from '../signIn/secrets'
 import type { Doors } from '../signIn/doors'
 import { callerOf } from '../signIn/sessions'
@@ -58,6 +58,7 @@ export function openHub(
   clock: Clock,
   listener: Listener,
   doors: Doors,
+  allowedHosts: readonly string[] = [],
 ): { close: () => void } {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: 4 * LONGEST_LINE })
   const instruments = new Map<string, Instrument>()
@@ -216,7 +217,8 @@ export function openHub(
       stream.destroy()
     }
     stream.on('error', onReset)
-    if (request.url !== INSTRUMENTS_PATH || !isOwnOrigin(request.headers.origin, request.headers.host)) {
+    const { host, origin } = request.headers
+    if (request.url !== INSTRUMENTS_PATH || !isOwnOrigin(origin, host) || !isAllowedHost(host, allowedHosts)) {
       turnAway(stream, '403 Forbidden')
       return
     }

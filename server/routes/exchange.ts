@@ -11,6 +11,7 @@ import type { Database } from '../db/database'
 import { importTable } from '../exchange/importTable'
 import { bringWholeHouse, wholeHouseFolder, writeWholeHouse } from '../exchange/wholeHouse'
 import { writeCsv, writeSpreadsheet, writeTemplate } from '../exchange/writeTable'
+import { noteInTrail } from '../db/queries/house/trail'
 import { Fault } from '../faults'
 import type { Mount } from '../mount'
 import { assertMay, callerOf, type Caller } from '../signIn/sessions'
@@ -29,7 +30,15 @@ export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: 
         const caller = await callerOf(db, clock, request.headers.cookie)
         if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
         assertMay(caller, 'import')
-        await send(caller, request.params.file, response)
+        const { file: name } = request.params
+        await noteInTrail(db, caller.house.id, {
+          personId: caller.person.id,
+          deviceId: caller.deviceId,
+          subject: 'files',
+          subjectId: request.path.slice(0, 80),
+          act: 'exported',
+        })
+        await send(caller, name, response)
       }
       answer().catch(next)
     })

@@ -10,12 +10,14 @@ import type { Queue } from '../jobs/queue'
 import type { Mount } from '../mount'
 import { recordWalks, setHoneTool } from '../services/house/honing'
 import { addPerson, addStation, editHouse, editPerson, editStation, setWeek } from '../services/house/houses'
+import { readTrail } from '../services/house/trail'
 import { readMissing } from '../services/house/missing'
 import { pinKey, type Tries } from '../signIn/tries'
 
 export function houseRoutes(mount: Mount, db: Database, clock: Clock, tries: Tries, queue: Queue): void {
   mount(endpoints.editHouse, ({ caller, body }) => editHouse(db, caller, body))
   mount(endpoints.missing, ({ caller }) => readMissing(db, clock, caller))
+  mount(endpoints.trail, ({ caller, query }) => readTrail(db, caller, query.before ?? null))
   mount(endpoints.addPerson, ({ caller, body }) => addPerson(db, caller, body))
   mount(endpoints.editPerson, async ({ caller, params, body }) => {
     const person = await editPerson(db, caller, params.id, body)

@@ -5,6 +5,14 @@ import { findPerson } from '../db/queries/house/people'
 import { listDevices, revokeDevice } from '../db/queries/house/signIn'
 import { notFound } from '../faults'
 import type { Mount } from '../mount'
+import {
+  changePassword,
+  endOtherSessions,
+  endOwnSession,
+  enterByCode,
+  giveDoorCode,
+  ownSessions,
+} from '../services/house/account'
 import { makeFirstHouse } from '../services/house/houses'
 import {
   enrolDevice,
@@ -28,6 +36,12 @@ export function signInRoutes(mount: Mount, door: SignInContext, setUpCode: strin
   })
   mount(endpoints.signIn, ({ body, request, response }) => signInByPassword(door, request, response, body))
   mount(endpoints.signInByPin, ({ body, request, response }) => signInByPin(door, request, response, body))
+  mount(endpoints.enterByCode, ({ body, request, response }) => enterByCode(door, request, response, body))
+  mount(endpoints.giveDoorCode, ({ caller, params }) => giveDoorCode(db, caller.house.id, params.id, clock()))
+  mount(endpoints.changePassword, ({ caller, request, body }) => changePassword(door, caller, request, body))
+  mount(endpoints.ownSessions, ({ caller, request }) => ownSessions(door, caller, request))
+  mount(endpoints.endOwnSession, ({ caller, params }) => endOwnSession(db, caller, params.id))
+  mount(endpoints.endOtherSessions, ({ caller, request }) => endOtherSessions(db, caller, request))
   mount(endpoints.session, ({ caller }) => Promise.resolve(signedInView(caller, clock)))
   mount(endpoints.signOut, async ({ request, response }) => {
     await closeSession(db, request, response)

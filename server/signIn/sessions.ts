@@ -13,6 +13,7 @@ import { newToken, readToken } from './secrets'
 const SESSION_COOKIE = 'yorvik_session'
 const DEVICE_COOKIE = 'yorvik_device'
 const SESSION_MS = { password: 12 * HOUR_MS, pin: 10 * HOUR_MS }
+const MOST_AGENT = 200
 const DEVICE_MS = 400 * 24 * HOUR_MS
 
 /** Who is asking, as the server believes it. */
@@ -66,7 +67,12 @@ export async function openSession(
 ): Promise<void> {
   const life = who.deviceId === null ? SESSION_MS.password : SESSION_MS.pin
   const token = newToken(who.houseId)
-  await insertSession(db, { ...who, tokenHash: token.hash, expiresAt: new Date(clock().getTime() + life) })
+  // whoever signs in again on this browser leaves nobody signed in behind them
+  const before = readToken(cookieOf(request.headers.cookie, SESSION_COOKIE))
+  if (before) await deleteSession(db, before.houseId, before.hash)
+  const agent = (request.get('user-agent') ?? '').replaceAll(/[^\x20-\x7e]/g, '').slice(0, MOST_AGENT)
+  const expiresAt = new Date(clock().getTime() + life)
+  await insertSession(db, { ...who, tokenHash: token.hash, expiresAt, agent })
   setCookie(request, response, SESSION_COOKIE, token.text, life)
 }
 
@@ -75,6 +81,10 @@ export async function closeSession(db: Database, request: Request, response: Res
   if (token) await deleteSession(db, token.houseId, token.hash)
   setCookie(request, response, SESSION_COOKIE, '', 0)
 }
+
+/** How the session of a request is kept; null where it has none. */
+export const ownSessionHash = (request: Request): Buffer | null =>
+  readToken(cookieOf(request.headers.cookie, SESSION_COOKIE))?.hash ?? null
 
 export function rememberDevice(request: Request, response: Response, token: string): void {
   setCookie(request, response, DEVICE_COOKIE, token, DEVICE_MS)

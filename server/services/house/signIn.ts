@@ -7,6 +7,7 @@ import { changeHouse } from '../../db/changeHouse'
 import type { Database } from '../../db/database'
 import { anyHouse, findHouse } from '../../db/queries/house/houses'
 import { findPerson, findPersonBySignIn, listPeople } from '../../db/queries/house/people'
+import { noteInTrail } from '../../db/queries/house/trail'
 import { insertDevice } from '../../db/queries/house/signIn'
 import { Fault } from '../../faults'
 import { hashSecret, matchesSecret, newToken } from '../../signIn/secrets'
@@ -57,7 +58,7 @@ export function signedInView(caller: Caller, clock: Clock): SignedIn {
   }
 }
 
-async function openSessionFor(
+export async function openSessionFor(
   door: SignInContext,
   request: Request,
   response: Response,
@@ -75,12 +76,13 @@ export async function signInByPassword(
   response: Response,
   input: { signInName: string; password: string },
 ): Promise<SignedIn> {
-  const key = `name:${input.signInName.trim().toLowerCase()}`
+  // by name and by where it comes from: nobody can lock the chef out from elsewhere
+  const key = `name:${input.signInName.trim().toLowerCase()}|${request.ip ?? ''}`
   await door.tries.assertOpen(key)
   const person = await findPersonBySignIn(door.db, input.signInName.trim())
   const right = await matchesSecret(input.password, person?.passwordHash ?? (await decoy()))
   if (!person || !right) {
-    await door.tries.failed(key)
+    await failedTry(door, key, person && { houseId: person.houseId, personId: person.id, deviceId: null })
     throw new Fault('wrong-sign-in', 'wrong-sign-in')
   }
   await door.tries.succeeded(key)
@@ -105,7 +107,7 @@ export async function signInByPin(
   const person = await findPerson(door.db, device.houseId, input.personId)
   const right = await matchesSecret(input.pin, person?.pinHash ?? (await decoy()))
   if (!person?.active || !right) {
-    await door.tries.failed(key)
+    await failedTry(door, key, person && { houseId: device.houseId, personId: person.id, deviceId: device.id })
     throw new Fault('wrong-sign-in', 'wrong-pin')
   }
   await door.tries.succeeded(key)
@@ -115,6 +117,27 @@ export async function signInByPin(
     deviceId: device.id,
     deviceName: device.name,
   })
+}
+
+/** Counts a try that failed; where it was one too many, the house's trail says at whose name. @throws Fault `too-many-tries` */
+async function failedTry(
+  { db, tries }: SignInContext,
+  key: string,
+  at: { readonly houseId: string; readonly personId: string; readonly deviceId: string | null } | null,
+): Promise<void> {
+  try {
+    await tries.failed(key)
+  } catch (error) {
+    if (at && error instanceof Fault && error.code === 'too-many-tries')
+      await noteInTrail(db, at.houseId, {
+        personId: null,
+        deviceId: at.deviceId,
+        subject: 'people',
+        subjectId: at.personId,
+        act: 'locked-out',
+      })
+    throw error
+  }
 }
 
 /** A hash to compare with when there is no such person, so that guessing names takes as long. */

@@ -130,3 +130,35 @@ export async function updatePerson(db: Queryable, houseId: string, person: Perso
     ],
   )
 }
+
+export async function setPassword(
+  db: Queryable,
+  houseId: string,
+  personId: string,
+  { signInName, passwordHash }: { readonly signInName: string; readonly passwordHash: string },
+): Promise<void> {
+  await db.query('update people set sign_in_name = $3, password_hash = $4 where house_id = $1 and id = $2', [
+    houseId,
+    personId,
+    signInName,
+    passwordHash,
+  ])
+}
+
+/** People who are there, of all houses, by name or sign-in name; everybody who may manage one where no name is given. */
+export async function peopleByName(
+  db: Queryable,
+  name: string | null,
+): Promise<{ readonly id: string; readonly name: string; readonly houseId: string; readonly houseName: string }[]> {
+  const { rows } = await db.query<{ id: string; name: string; houseId: string; houseName: string }>(
+    `select person.id, person.name, house.id as "houseId", house.name as "houseName"
+     from people person
+     join houses house on house.id = person.house_id
+     where person.active
+       and case when $1::text is null then person.role = 'chef'
+                else lower($1) in (lower(person.name), lower(person.sign_in_name)) end
+     order by house.name, person.name`,
+    [name],
+  )
+  return rows
+}

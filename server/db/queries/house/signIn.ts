@@ -86,12 +86,14 @@ export async function insertSession(
     readonly personId: string
     readonly deviceId: string | null
     readonly expiresAt: Date
+    /** what the browser calls itself */
+    readonly agent: string
   },
 ): Promise<void> {
   await db.query(
-    `insert into sessions (house_id, token_hash, person_id, device_id, expires_at)
-     values ($1, $2, $3, $4, $5)`,
-    [session.houseId, session.tokenHash, session.personId, session.deviceId, session.expiresAt],
+    `insert into sessions (house_id, token_hash, person_id, device_id, expires_at, agent)
+     values ($1, $2, $3, $4, $5, $6)`,
+    [session.houseId, session.tokenHash, session.personId, session.deviceId, session.expiresAt, session.agent],
   )
 }
 
@@ -121,6 +123,77 @@ export async function deleteSession(db: Queryable, houseId: string, tokenHash: B
 
 export async function deleteSessionsOf(db: Queryable, houseId: string, personId: string): Promise<void> {
   await db.query('delete from sessions where house_id = $1 and person_id = $2', [houseId, personId])
+}
+
+export interface ListedSession {
+  readonly id: string
+  readonly since: string
+  readonly until: string
+  readonly deviceName: string | null
+  readonly agent: string
+  readonly tokenHash: Buffer
+}
+
+/** A person's sessions that stand, newest first. */
+export async function listSessions(
+  db: Queryable,
+  houseId: string,
+  personId: string,
+  now: Date,
+): Promise<ListedSession[]> {
+  const { rows } = await db.query<{
+    id: string
+    created_at: Date
+    expires_at: Date
+    device_name: string | null
+    agent: string
+    token_hash: Buffer
+  }>(
+    `select session.id, session.created_at, session.expires_at, device.name as device_name, session.agent,
+            session.token_hash
+     from sessions session
+     left join devices device on device.house_id = session.house_id and device.id = session.device_id
+     where session.house_id = $1 and session.person_id = $2 and session.expires_at > $3
+     order by session.created_at desc`,
+    [houseId, personId, now],
+  )
+  return rows.map((row) => ({
+    id: row.id,
+    since: row.created_at.toISOString(),
+    until: row.expires_at.toISOString(),
+    deviceName: row.device_name,
+    agent: row.agent,
+    tokenHash: row.token_hash,
+  }))
+}
+
+/** @returns false when there is no such session of this person */
+export async function deleteSessionById(
+  db: Queryable,
+  houseId: string,
+  personId: string,
+  sessionId: string,
+): Promise<boolean> {
+  const { rowCount } = await db.query('delete from sessions where house_id = $1 and person_id = $2 and id = $3', [
+    houseId,
+    personId,
+    sessionId,
+  ])
+  return rowCount === 1
+}
+
+/** Ends a person's sessions but one; all where none is named. */
+export async function deleteOtherSessions(
+  db: Queryable,
+  houseId: string,
+  personId: string,
+  staysHash: Buffer | null,
+): Promise<void> {
+  await db.query(
+    `delete from sessions
+     where house_id = $1 and person_id = $2 and ($3::bytea is null or token_hash <> $3)`,
+    [houseId, personId, staysHash],
+  )
 }
 
 export async function deleteExpiredSessions(db: Queryable, now: Date): Promise<void> {
