@@ -210,6 +210,8 @@ export const TrailEntry = z.object({
   /** kind of thing: people, devices, gear, recipes, houses, plans … */
   subject: z.string(),
   subjectId: z.string(),
+  /** what it is called now, where it has a name */
+  subjectName: z.string().nullable(),
   act: z.enum(['added', 'changed', 'removed', 'signed-in', 'locked-out', 'exported']),
   /** field to what it was and what it is; `true` where only that it changed is kept */
   changed: z.record(z.string(), z.union([z.tuple([z.unknown(), z.unknown()]), z.literal(true)])),

@@ -34,6 +34,7 @@ const SCREENS = [
   '/house?part=recipes',
   '/house?part=devices',
   '/house?part=house',
+  '/house?part=trail',
 ] as const
 
 /** What axe holds to be serious, of all rules or of those about contrast alone. */

@@ -9,6 +9,7 @@ import PeopleSection from './PeopleSection.vue'
 import RecipeSection from './RecipeSection.vue'
 import RulesSection from '../rules/RulesSection.vue'
 import StationSection from './StationSection.vue'
+import TrailSection from './TrailSection.vue'
 import WeekSection from './WeekSection.vue'
 
 const SECTIONS = {
@@ -21,6 +22,7 @@ const SECTIONS = {
   ways: HouseWaysSection,
   devices: DeviceSection,
   house: HouseSection,
+  trail: TrailSection,
 } as const
 type Section = keyof typeof SECTIONS
 const route = useRoute()

@@ -9,7 +9,7 @@ import { HONE_TOOLS, type HoneTool } from '../../core/edge/model/hone'
 import { PERSON_ROLES, type PersonRole } from '../../core/house/rights'
 import { SKILLS, type Skill } from '../../core/house/skills'
 import { call } from '../api'
-import { say } from '../i18n'
+import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useNotices } from '../stores/notices'
 import AppButton from '../ui/AppButton.vue'
@@ -22,6 +22,7 @@ import { groupedBy } from '../ui/grouped'
 import PersonRow from './PersonRow.vue'
 import { useChange } from './useChange'
 
+const formats = useFormats()
 const fleet = useFleet()
 const notices = useNotices()
 const { refusal, change, changeWithUndo } = useChange()
@@ -105,6 +106,17 @@ async function save(body: BodyOf<typeof endpoints.addPerson> | BodyOf<typeof end
     await fleet.load()
   })
 }
+const given = ref<{ name: string; code: string; expiresAt: string } | null>(null)
+const hasCode = computed({
+  get: () => given.value !== null,
+  set: () => {
+    given.value = null
+  },
+})
+const giveCode = ({ id, name }: Person): Promise<boolean> =>
+  change(async () => {
+    given.value = { name, ...(await call(endpoints.giveDoorCode, { params: { id } })) }
+  })
 function setActive(person: Person, active: boolean): void {
   const send = (is: boolean) => () => call(endpoints.editPerson, { params: { id: person.id }, body: { active: is } })
   const told = say(active ? 'house.returnedDone' : 'house.leftDone', { name: person.name })
@@ -125,11 +137,16 @@ function setActive(person: Person, active: boolean): void {
         :skills="skills && (skills.get(person.id) ?? [])"
         @change="start(person)"
         @active="setActive(person, $event)"
+        @code="giveCode(person)"
       />
     </ul>
     <p>
       <AppButton kind="main" @click="start(null)">{{ $t('house.addPerson') }}</AppButton>
     </p>
+    <AppDialog v-model:visible="hasCode" :title="$t('house.codeFor', { name: given?.name ?? '' })" narrow>
+      <p class="code num">{{ given?.code }}</p>
+      <p>{{ $t('house.codeSay', { name: given?.name ?? '', time: formats.moment(given?.expiresAt ?? '') }) }}</p>
+    </AppDialog>
     <AppDialog v-model:visible="open" :title="$t(editing ? 'house.change' : 'house.addPerson')" narrow>
       <AppForm :schema="editing ? endpoints.editPerson.body : endpoints.addPerson.body" :draft="draft" :send="save">
         <TextField v-model="form.name" name="name" :label="$t('field.name')" />
@@ -171,3 +188,13 @@ function setActive(person: Person, active: boolean): void {
     </AppDialog>
   </section>
 </template>
+
+<style scoped>
+.code {
+  font-size: 1.5rem;
+  font-weight: 700;
+  letter-spacing: 0.08em;
+  overflow-wrap: anywhere;
+  padding: 6px 0 12px;
+}
+</style>

@@ -13,6 +13,7 @@ import PersonTurner from '../ui/PersonTurner.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import { useAddressed } from '../ui/useAddressed'
 import CalendarLink from './CalendarLink.vue'
+import AccountSection from '../account/AccountSection.vue'
 import WaysSection from '../house/WaysSection.vue'
 import OwnTool from './OwnTool.vue'
 import { judged } from '../today/dayList'
@@ -76,6 +77,9 @@ const drawn = (ids: readonly string[]): string[] => ids.filter((id) => fleet.byI
       <OwnTool v-if="fleet.people.has(whose)" :person-id="whose" class="whose no-print" />
       <FoldSection :title="$t('ways.own')" v-if="whose === session.person?.id" class="own no-print">
         <WaysSection whose="own" />
+      </FoldSection>
+      <FoldSection :title="$t('account.title')" v-if="whose === session.person?.id" class="own no-print">
+        <AccountSection />
       </FoldSection>
       <section v-if="toJudge.length > 0" class="day">
         <h2>{{ $t('myday.judge') }}</h2>

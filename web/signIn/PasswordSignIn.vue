@@ -10,7 +10,7 @@ import TextField from '../ui/TextField.vue'
 import PasswordField from '../ui/PasswordField.vue'
 
 defineProps<{ demo: SignInPage['demo']; back: boolean }>()
-const emit = defineEmits<{ entered: [who: SignedIn]; other: [] }>()
+const emit = defineEmits<{ entered: [who: SignedIn]; other: []; code: [] }>()
 const signInName = ref('')
 const password = ref('')
 const draft = (): object => ({ signInName: signInName.value, password: password.value })
@@ -30,6 +30,7 @@ async function signIn(body: BodyOf<typeof endpoints.signIn>): Promise<void> {
           {{ $t('door.enter') }}
         </AppButton>
         <AppButton kind="quiet" v-if="back" @click="emit('other')">{{ $t('door.byPin') }}</AppButton>
+        <AppButton kind="quiet" @click="emit('code')">{{ $t('door.haveCode') }}</AppButton>
       </div>
       <div v-if="demo" class="demo">
         <p>
@@ -61,6 +62,7 @@ form {
 }
 .row {
   display: flex;
+  flex-wrap: wrap;
   gap: 12px;
 }
 .demo {

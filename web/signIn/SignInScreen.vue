@@ -6,6 +6,7 @@ import type { SignInPage, SignedIn } from '../../contract/house'
 import { call } from '../api'
 import { refusalText } from '../refusalText'
 import { useSession } from '../stores/session'
+import CodeSignIn from './CodeSignIn.vue'
 import FirstRun from './FirstRun.vue'
 import PasswordSignIn from './PasswordSignIn.vue'
 import PinSignIn from './PinSignIn.vue'
@@ -18,6 +19,7 @@ const router = useRouter()
 const doorway = ref<SignInPage | null>(null)
 const refusal = ref('')
 const byPassword = ref(false)
+const byCode = ref(false)
 
 async function look(): Promise<void> {
   try {
@@ -55,6 +57,7 @@ async function moveIn(who: SignedIn): Promise<void> {
       </p>
       <template v-if="doorway">
         <FirstRun v-if="doorway.needsSetup" @entered="moveIn" />
+        <CodeSignIn v-else-if="byCode" @entered="enter" @back="byCode = false" />
         <PinSignIn
           v-else-if="doorway.device && !byPassword"
           :device="doorway.device"
@@ -67,6 +70,7 @@ async function moveIn(who: SignedIn): Promise<void> {
           :back="Boolean(doorway.device)"
           @entered="enter"
           @other="byPassword = false"
+          @code="byCode = true"
         />
       </template>
     </section>

@@ -8,6 +8,7 @@ interface TrailRow {
   device_id: string | null
   subject: string
   subject_id: string
+  subject_name: string | null
   act: TrailEntry['act']
   changed: TrailEntry['changed']
 }
@@ -20,9 +21,17 @@ export async function listTrail(
   most: number,
 ): Promise<TrailEntry[]> {
   const { rows } = await db.query<TrailRow>(
-    `select entry, at, person_id, device_id, subject, subject_id, act, changed
+    `select entry, at, person_id, device_id, subject, subject_id, act, changed,
+            coalesce(person.name, device.name, piece.name, station.name) as subject_name
      from trail
-     where house_id = $1 and ($2::bigint is null or entry < $2)
+     left join people person
+       on person.house_id = trail.house_id and person.id::text = subject_id and subject in ('people', 'person_skills')
+     left join devices device
+       on device.house_id = trail.house_id and device.id::text = subject_id and subject = 'devices'
+     left join gear piece on piece.house_id = trail.house_id and piece.id::text = subject_id and subject = 'gear'
+     left join stations station
+       on station.house_id = trail.house_id and station.id::text = subject_id and subject = 'stations'
+     where trail.house_id = $1 and ($2::bigint is null or entry < $2)
      order by entry desc
      limit $3`,
     [houseId, before, most],
@@ -34,6 +43,7 @@ export async function listTrail(
     deviceId: row.device_id,
     subject: row.subject,
     subjectId: row.subject_id,
+    subjectName: row.subject_name,
     act: row.act,
     changed: row.changed,
   }))
