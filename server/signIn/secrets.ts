@@ -47,7 +47,7 @@ export function newCode(): string {
 }
 
 /** How a code is kept: as it stands it could be used by whoever reads the table. */
-export const hashCode = (code: string): Buffer => hashToken(code.trim().toLowerCase())
+export const hashCode = (code: string): Buffer => hashToken(code.replaceAll(/[\s-]/g, '').toLowerCase())
 
 /** Whether two codes are the same, in a time that does not tell where they differ. */
 export const sameCode = (given: string, wanted: string): boolean => timingSafeEqual(hashCode(given), hashCode(wanted))

@@ -109,6 +109,9 @@ form {
   gap: 12px;
   justify-items: start;
 }
+section > .button {
+  margin-top: 12px;
+}
 li {
   display: flex;
   justify-content: space-between;

@@ -113,8 +113,11 @@ const hasCode = computed({
     given.value = null
   },
 })
+/** Four letters at a time, as codes are read out. */
+const spaced = (code: string): string => code.match(/.{1,4}/g)?.join(' ') ?? code
 const giveCode = ({ id, name }: Person): Promise<boolean> =>
   change(async () => {
+    open.value = false
     given.value = { name, ...(await call(endpoints.giveDoorCode, { params: { id } })) }
   })
 function setActive(person: Person, active: boolean): void {
@@ -137,14 +140,13 @@ function setActive(person: Person, active: boolean): void {
         :skills="skills && (skills.get(person.id) ?? [])"
         @change="start(person)"
         @active="setActive(person, $event)"
-        @code="giveCode(person)"
       />
     </ul>
     <p>
       <AppButton kind="main" @click="start(null)">{{ $t('house.addPerson') }}</AppButton>
     </p>
     <AppDialog v-model:visible="hasCode" :title="$t('house.codeFor', { name: given?.name ?? '' })" narrow>
-      <p class="code num">{{ given?.code }}</p>
+      <p class="code num">{{ spaced(given?.code ?? '') }}</p>
       <p>{{ $t('house.codeSay', { name: given?.name ?? '', time: formats.moment(given?.expiresAt ?? '') }) }}</p>
     </AppDialog>
     <AppDialog v-model:visible="open" :title="$t(editing ? 'house.change' : 'house.addPerson')" narrow>
@@ -182,6 +184,9 @@ function setActive(person: Person, active: boolean): void {
         <template #actions="{ busy }">
           <div class="dialog-actions">
             <AppButton kind="main" type="submit" :disabled="busy">{{ $t('shell.save') }}</AppButton>
+            <AppButton v-if="editing?.active" kind="quiet" @click="giveCode(editing)">
+              {{ $t('house.giveCode') }}
+            </AppButton>
           </div>
         </template>
       </AppForm>

@@ -9,7 +9,7 @@ import EdgeStrip from '../ui/EdgeStrip.vue'
 
 /** Somebody of the crew: their knives to one scale, and what they may do. */
 const props = defineProps<{ person: Person; knives: readonly KnifeView[]; skills: readonly Skill[] | null }>()
-const emit = defineEmits<{ change: []; active: [is: boolean]; code: [] }>()
+const emit = defineEmits<{ change: []; active: [is: boolean] }>()
 const signsInBy = computed(
   () =>
     [
@@ -50,14 +50,6 @@ const may = computed(() =>
     <div class="keys">
       <AppButton kind="quiet" :aria-label="$t('house.changeOf', { name: person.name })" @click="emit('change')">
         {{ $t('house.change') }}
-      </AppButton>
-      <AppButton
-        v-if="person.active"
-        kind="quiet"
-        :aria-label="$t('house.giveCodeOf', { name: person.name })"
-        @click="emit('code')"
-      >
-        {{ $t('house.giveCode') }}
       </AppButton>
       <AppButton
         kind="quiet"
