@@ -219,3 +219,8 @@ export const TrailEntry = z.object({
 export type TrailEntry = Wire<typeof TrailEntry>
 export const TrailPage = z.object({ entries: z.array(TrailEntry), more: z.boolean() })
 export type TrailPage = Wire<typeof TrailPage>
+
+/** Backups that this server makes of itself; null where somebody else's PostgreSQL is looked after elsewhere. */
+export const Backups = z.object({
+  kept: z.object({ newestAt: Instant.nullable(), count: z.number(), everyHours: z.number() }).nullable(),
+})

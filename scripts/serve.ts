@@ -1,14 +1,16 @@
+import { join } from 'node:path'
 import { pino } from 'pino'
 import { DEMO_SIGN_IN } from '../demo/house'
 import { loadSampleHouse } from '../demo/load'
 import { makeApp } from '../server/app'
+import { keepBackups } from '../server/backup/keepBackups'
 import { clockFrom, systemClock } from '../server/clock'
 import { openDatabase, type Database } from '../server/db/database'
 import { migrate } from '../server/db/migrate'
 import { anyHouse } from '../server/db/queries/house/houses'
 import { rebuildMissing } from '../server/services/log/rebuild'
 import { buildWeb, WEB_ROOT } from './build'
-import { startCluster, type Cluster } from './cluster'
+import { findPostgresBin, startCluster, type Cluster } from './cluster'
 import { DATABASE } from './giveCode'
 
 export interface ServeOptions {
@@ -17,6 +19,8 @@ export interface ServeOptions {
   readonly host: string
   readonly dataDirectory: string
   readonly databaseUrl: string | undefined
+  /** where backups go; beside the private database where none is named */
+  readonly backupDirectory: string | undefined
   readonly trustProxy: number
   readonly allowedHosts: readonly string[]
   /** ISO moment at which the clock starts, for pictures and tests */
@@ -72,6 +76,11 @@ export async function serve(options: ServeOptions): Promise<number> {
     )
     told('Building the pages where needed …')
     await buildWeb()
+    // one's own PostgreSQL is backed up by whoever looks after it, unless a folder is named
+    const bin = findPostgresBin()
+    const directory = options.backupDirectory ?? (cluster ? join(options.dataDirectory, 'backups') : undefined)
+    const backups =
+      directory && bin && !options.demo ? keepBackups({ databaseUrl, bin, directory, log, now: clock }) : null
     // several servers of one house print the same code
     const setUpCode = process.env['YORVIK_SETUP_CODE']
     const app = makeApp({
@@ -81,6 +90,7 @@ export async function serve(options: ServeOptions): Promise<number> {
       clock,
       webRoot: WEB_ROOT,
       demo: options.demo ? DEMO_SIGN_IN : null,
+      backups,
       trustProxy: options.trustProxy,
       allowedHosts: options.allowedHosts,
       ...(setUpCode ? { setUpCode } : {}),
@@ -108,6 +118,7 @@ export async function serve(options: ServeOptions): Promise<number> {
       }
       throw error
     } finally {
+      await backups?.close()
       await app.close()
     }
   } finally {

@@ -1,5 +1,6 @@
 import { join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
+import { backupNow, restore, verify } from './backups'
 import { giveCode } from './giveCode'
 import { serve, type ServeOptions } from './serve'
 import { runTests } from './tests'
@@ -8,6 +9,9 @@ const HELP = `Yorvik keeps a kitchen's shared knife fleet sharp.
 
   ./yorvik demo    start with the sample house, Hallow Quay
   ./yorvik start   start with your own house; the first page sets it up
+  ./yorvik backup         back the house up now; start does it once a day by itself
+  ./yorvik verify FILE    restore a backup beside everything else and compare every table
+  ./yorvik restore FILE   restore a backup into a data folder that has nothing in it
   ./yorvik code    give somebody who is locked out a code to choose a new password with
   ./yorvik test    check everything: lint, types, unit, server and browser tests
 
@@ -16,11 +20,16 @@ const HELP = `Yorvik keeps a kitchen's shared knife fleet sharp.
   --host ADDR  address to listen on (default 127.0.0.1)
   --trust-proxy N   proxies in front that speak TLS and say who asks (default 0)
   --allow-host NAME answer to this name and no other; may be given several times
+  --backups DIR     where backups go (default: backups, in the data folder)
   --person NAME     whom ./yorvik code is for
 
 DATABASE_URL makes start use a PostgreSQL server of your own.`
 
-function readOptions(): ServeOptions & { command: string; person: string | undefined } {
+function readOptions(): ServeOptions & {
+  command: string
+  file: string | undefined
+  person: string | undefined
+} {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
     options: {
@@ -30,10 +39,11 @@ function readOptions(): ServeOptions & { command: string; person: string | undef
       'trust-proxy': { type: 'string', default: '0' },
       'allow-host': { type: 'string', multiple: true, default: [] },
       person: { type: 'string' },
+      backups: { type: 'string' },
       help: { type: 'boolean', short: 'h', default: false },
     },
   })
-  const [command = 'help'] = values.help ? ['help'] : positionals
+  const [command = 'help', file] = values.help ? ['help'] : positionals
   const port = Number(values.port)
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     throw new Error(`--port takes a number from 1 to 65535, not ${values.port}.`)
@@ -51,6 +61,8 @@ function readOptions(): ServeOptions & { command: string; person: string | undef
     trustProxy,
     allowedHosts: values['allow-host'].flatMap((names) => names.toLowerCase().split(',')),
     person: values.person,
+    file,
+    backupDirectory: values.backups && resolve(values.backups),
     startsAt: process.env['YORVIK_NOW'],
   }
 }
@@ -61,6 +73,12 @@ async function main(): Promise<number> {
     case 'demo':
     case 'start':
       return await serve(options)
+    case 'backup':
+      return await backupNow(options)
+    case 'restore':
+      return await restore(options.file, options)
+    case 'verify':
+      return await verify(options.file, options)
     case 'code':
       return await giveCode(options)
     case 'test':

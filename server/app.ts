@@ -12,6 +12,7 @@ import { HOUR_MS, MINUTE_MS } from '../core/time'
 import { speaker } from '../words/say'
 import { answerFault } from './answerFault'
 import { mountChanges } from './changes'
+import type { BackupKeeper } from './backup/keepBackups'
 import { systemClock, type Clock } from './clock'
 import { openDatabase, type Database } from './db/database'
 import { openListener } from './db/listen'
@@ -54,6 +55,8 @@ export interface AppOptions {
   readonly allowedHosts?: readonly string[]
   /** where the database keeps its data, for its free room; none where it lives elsewhere */
   readonly dataDirectory?: string | undefined
+  /** backups that are made beside it; none where somebody else looks after the database */
+  readonly backups?: BackupKeeper | null
   /** what the first page asks for before it makes the house; a new one unless given */
   readonly setUpCode?: string
 }
@@ -202,7 +205,7 @@ export function makeApp(options: AppOptions): RunningApp {
   fleetRoutes(mount, db, clock)
   benchRoutes(app, mount, db, clock)
   weekRoutes(app, mount, db, clock, queue, say)
-  houseRoutes(mount, db, clock, tries, queue)
+  houseRoutes(mount, db, clock, tries, queue, options.backups ?? null)
   exchangeRoutes(app, mount, db, clock, say)
   mountChanges(app, db, clock, listener, doors)
   app.use('/api', (_request, _response, next) => {

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { byId, endpoint } from '../endpoint'
 import {
+  Backups,
   House,
   HousePatch,
   Missing,
@@ -31,6 +32,7 @@ export const houseEndpoints = {
       answer: Missing,
     },
   ),
+  backups: endpoint('get', '/api/house/backups', 'manage-house', 'How old the newest backup is', { answer: Backups }),
   trail: endpoint('get', '/api/house/trail', 'manage-house', 'Who changed what of the house, newest first', {
     query: z.object({ before: z.coerce.number().int().min(1).max(Number.MAX_SAFE_INTEGER).optional() }),
     answer: TrailPage,

@@ -144,3 +144,15 @@ describe('repairs in parts', () => {
     await before.close()
   })
 })
+
+describe('a database that a newer program has written', () => {
+  it('is refused with a sentence, and left as it is', async () => {
+    const newer = await newDatabase()
+    const admin = openDatabase(newer, () => undefined)
+    await admin.query(`insert into migrations (name, run_on) values ('9999_to_come', now())`)
+    await expect(migrate(newer)).rejects.toThrow(/written by a newer Yorvik \(9999_to_come\)/)
+    const { n } = await admin.one<{ n: number }>('select count(*)::int as n from migrations')
+    await admin.close()
+    expect(n).toBeGreaterThan(20)
+  })
+})

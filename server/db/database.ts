@@ -156,14 +156,19 @@ async function attempt<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>
   }
 }
 
-export function openDatabase(url: string, onIdleError: (error: Error) => void): Database {
+/** @param isPatient whether its statements may take as long as they need: for work that reads everything */
+export function openDatabase(url: string, onIdleError: (error: Error) => void, { isPatient = false } = {}): Database {
   const pool = new pg.Pool({
     connectionString: url,
     max: 12,
     connectionTimeoutMillis: CONNECT_MS,
-    statement_timeout: STATEMENT_MS,
-    query_timeout: SILENCE_MS,
-    idle_in_transaction_session_timeout: SILENCE_MS,
+    ...(isPatient
+      ? {}
+      : {
+          statement_timeout: STATEMENT_MS,
+          query_timeout: SILENCE_MS,
+          idle_in_transaction_session_timeout: SILENCE_MS,
+        }),
     keepAlive: true,
     keepAliveInitialDelayMillis: 10_000,
     application_name: 'yorvik',

@@ -1,5 +1,25 @@
 import { runner } from 'node-pg-migrate'
+import { readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
+import { openDatabase } from './database'
+import { doneSteps } from './queries/house/tableSums'
+
+const STEPS = fileURLToPath(new URL('./migrations', import.meta.url))
+
+/** @throws Error with a sentence when the database was brought further than this program goes */
+async function assertNotNewer(url: string): Promise<void> {
+  const known = new Set(readdirSync(STEPS).map((file) => file.replace(/\.sql$/, '')))
+  const db = openDatabase(url, () => undefined)
+  try {
+    const further = (await doneSteps(db)).filter((name) => !known.has(name))
+    if (further.length > 0)
+      throw new Error(
+        `This data was written by a newer Yorvik (${further.join(', ')}). Start that one; this one leaves it as it is.`,
+      )
+  } finally {
+    await db.close()
+  }
+}
 
 /**
  * Brings a database to the newest schema; does nothing when it is there already.
@@ -7,9 +27,10 @@ import { fileURLToPath } from 'node:url'
  * @param most how many steps at the most, for a test that wants an older release
  */
 export async function migrate(url: string, most = Infinity): Promise<void> {
+  await assertNotNewer(url)
   await runner({
     databaseUrl: url,
-    dir: fileURLToPath(new URL('./migrations', import.meta.url)),
+    dir: STEPS,
     direction: 'up',
     count: most,
     migrationsTable: 'migrations',

@@ -1,4 +1,6 @@
 import { v4 as newId } from 'uuid'
+import { HOUR_MS } from '../../core/time'
+import type { BackupKeeper } from '../backup/keepBackups'
 import { endpoints } from '../../contract/endpoints'
 import type { Clock } from '../clock'
 import { changeHouse } from '../db/changeHouse'
@@ -14,9 +16,23 @@ import { readTrail } from '../services/house/trail'
 import { readMissing } from '../services/house/missing'
 import { pinKey, type Tries } from '../signIn/tries'
 
-export function houseRoutes(mount: Mount, db: Database, clock: Clock, tries: Tries, queue: Queue): void {
+export function houseRoutes(
+  mount: Mount,
+  db: Database,
+  clock: Clock,
+  tries: Tries,
+  queue: Queue,
+  backups: BackupKeeper | null,
+): void {
   mount(endpoints.editHouse, ({ caller, body }) => editHouse(db, caller, body))
   mount(endpoints.missing, ({ caller }) => readMissing(db, clock, caller))
+  mount(endpoints.backups, async () => {
+    if (!backups) return { kept: null }
+    const all = await backups.list()
+    return {
+      kept: { newestAt: all[0]?.at.toISOString() ?? null, count: all.length, everyHours: backups.everyMs / HOUR_MS },
+    }
+  })
   mount(endpoints.trail, ({ caller, query }) => readTrail(db, caller, query.before ?? null))
   mount(endpoints.addPerson, ({ caller, body }) => addPerson(db, caller, body))
   mount(endpoints.editPerson, async ({ caller, params, body }) => {
