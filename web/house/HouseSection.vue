@@ -16,6 +16,7 @@ import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
+import BackupAge from './BackupAge.vue'
 import { timeZoneChoices } from '../ui/timeZones'
 
 /** The last day of March, in each order. */
@@ -102,6 +103,7 @@ const zones = timeZoneChoices(zone)
       <p>
         <AppButton kind="main" type="submit" :disabled="busy">{{ $t('shell.save') }}</AppButton>
       </p>
+      <BackupAge />
       <section class="heavy-rule">
         <h2>{{ $t('house.screen') }}</h2>
         <div class="form-grid"><ChoiceField v-model="theme" :label="$t('theme.label')" :options="themes" /></div>

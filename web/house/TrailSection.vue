@@ -81,6 +81,10 @@ li {
 @media (max-width: 500px) {
   li {
     grid-template-columns: 48px minmax(0, 1fr);
+    gap: 2px 12px;
+  }
+  li > :last-child {
+    grid-column: 2;
   }
 }
 </style>

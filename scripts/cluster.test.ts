@@ -1,0 +1,36 @@
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { afterAll, describe, expect, it } from 'vitest'
+import { restore } from './backups'
+import { startCluster } from './cluster'
+
+const directory = join(process.cwd(), '.data', `cluster-${process.pid}`)
+mkdirSync(directory, { recursive: true })
+afterAll(() => {
+  rmSync(directory, { recursive: true, force: true })
+})
+
+describe('a data folder that is started twice', () => {
+  it('has one database, which the second leaves alone, and which is taken over where the first is gone', async () => {
+    const first = await startCluster(directory)
+    try {
+      const second = await startCluster(directory)
+      expect([first.isOwn, second.isOwn, second.port]).toEqual([true, false, first.port])
+      // a program that crashed: its number belongs to nobody
+      writeFileSync(join(first.home, 'owner'), '999999999')
+      expect((await startCluster(directory)).isOwn).toBe(true)
+    } finally {
+      await first.stop()
+    }
+  })
+
+  it('is not restored into: a sentence says so before anything is touched', async () => {
+    await expect(
+      restore(join(directory, 'none.dump'), {
+        dataDirectory: directory,
+        databaseUrl: undefined,
+        backupDirectory: undefined,
+      }),
+    ).rejects.toThrow(/none\.dump\.json is missing/)
+  })
+})
