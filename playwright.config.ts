@@ -13,6 +13,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // the worker that keeps the app has tests of its own; the others meet the server alone
+    serviceWorkers: 'block',
     trace: 'off',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',

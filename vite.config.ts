@@ -1,9 +1,28 @@
+import { randomUUID } from 'node:crypto'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
   root: 'web',
-  plugins: [vue()],
+  plugins: [
+    vue(),
+    VitePWA({
+      strategies: 'injectManifest',
+      srcDir: 'offline',
+      filename: 'sw.ts',
+      injectRegister: false,
+      manifest: false,
+      injectManifest: {
+        rollupFormat: 'iife',
+        // pages, letters and marks; pictures of the help come when they are looked at
+        globPatterns: ['assets/*.{js,css,woff2,svg}', '*.{svg,png,webmanifest}'],
+        maximumFileSizeToCacheInBytes: 8 * 1024 ** 2,
+        // the page is made by the server, with its own nonce each time
+        additionalManifestEntries: [{ url: '/app-shell', revision: randomUUID() }],
+      },
+    }),
+  ],
   html: { cspNonce: 'YORVIK_NONCE' },
   define: {
     __VUE_OPTIONS_API__: true,

@@ -2,11 +2,12 @@
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import { useSoakTimers } from './bench/soakTimers'
-import { say } from './i18n'
+import { say, useFormats } from './i18n'
 import { useFleet } from './live/fleet'
 import { useJobs } from './live/jobs'
 import { useOutbox } from './live/outbox'
 import { refusalText } from './refusalText'
+import { useNetwork } from './stores/network'
 import { useNotices } from './stores/notices'
 import { useSession } from './stores/session'
 import { useTheme } from './theme'
@@ -20,12 +21,20 @@ useTheme()
 const session = useSession()
 const fleet = useFleet()
 const outbox = useOutbox()
+const network = useNetwork()
 const jobs = useJobs()
 const keptDraft = useKeptDraft()
 const notices = useNotices()
 const soaks = useSoakTimers()
 /** Stones that are ready; they say so on whatever page is open. */
 const soaked = computed(() => soaks.running.filter((soak) => soak.leftMs === 0))
+const formats = useFormats()
+/** Whether what stands here is new. */
+const weather = computed(() => {
+  if (network.keptMs !== null)
+    return say('shell.kept', { time: formats.value.moment(new Date(network.keptMs).toISOString()) })
+  return fleet.stale ? say('shell.stale') : ''
+})
 const route = useRoute()
 const router = useRouter()
 // dialogs do not hold up the first screen, but the finder is there before anybody can ask for it
@@ -97,8 +106,12 @@ useKeys({
   <div class="shell" :class="{ bare }">
     <NavRail v-if="!bare && session.signedIn" @find="finding = true" @scan="scanning = true" @keys="helping = true" />
     <main id="main" tabindex="-1">
-      <p v-if="session.signedIn && (fleet.stale || outbox.waitingCount > 0)" class="weather" role="status">
-        {{ fleet.stale ? $t('shell.stale') : '' }}
+      <p
+        v-if="session.signedIn && (fleet.stale || network.keptMs !== null || outbox.waitingCount > 0)"
+        class="weather"
+        role="status"
+      >
+        {{ weather }}
         {{ outbox.waitingCount > 0 ? say('shell.waiting', { n: outbox.waitingCount }) : '' }}
       </p>
       <p v-for="soak in soaked" :key="soak.stoneId" class="weather" role="status">

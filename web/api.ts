@@ -7,6 +7,7 @@ import {
   type FaultBody,
   type FaultCode,
 } from '../contract/endpoint'
+import { KEPT_HEADER } from './offline/kept'
 
 /** A refusal from the server, or the news that it could not be reached. */
 export class Refusal extends Error {
@@ -48,6 +49,12 @@ export const whenSessionEnds = (act: () => void): void => {
   onSessionEnd = act
 }
 
+/** Hears how old what the server is said to have answered is: null where it answered itself. */
+let onKept: (keptMs: number | null) => void = () => undefined
+export const whenKept = (hear: (keptMs: number | null) => void): void => {
+  onKept = hear
+}
+
 /**
  * Calls an endpoint of the contract.
  *
@@ -63,6 +70,8 @@ export async function call<E extends Endpoint>(endpoint: E, sent: Sent<E> = {}):
     ...(sent.body === undefined ? {} : { body: JSON.stringify(sent.body) }),
   }).catch(() => null)
   if (!response) throw new Refusal('offline', 'offline')
+  const kept = response.headers.get(KEPT_HEADER)
+  onKept(kept === null ? null : Number(kept))
   const answer: unknown = await response.json().catch(() => null)
   if (response.ok) return answer as AnswerOf<E>
   if (!isFaultBody(answer)) throw new Refusal('offline', 'offline')

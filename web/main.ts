@@ -10,10 +10,12 @@ import './styles/print.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
-import { whenSessionEnds } from './api'
+import { whenKept, whenSessionEnds } from './api'
 import { i18n } from './i18n'
+import { keepForOffline } from './offline/register'
 import { makeRouter } from './router'
 import { useFleet } from './live/fleet'
+import { useNetwork } from './stores/network'
 import { useSession } from './stores/session'
 import { controls } from './ui/controls'
 
@@ -35,5 +37,7 @@ whenSessionEnds(() => {
   if (ended && name !== undefined && name !== 'sign-in')
     void router.push({ name: 'sign-in', query: { back: fullPath } })
 })
+whenKept(useNetwork().heard)
 app.use(router)
 app.mount('#app')
+keepForOffline()
