@@ -1,11 +1,13 @@
 import { join } from 'node:path'
+import { setTimeout as pause } from 'node:timers/promises'
 import { pino } from 'pino'
 import { DEMO_SIGN_IN } from '../demo/house'
 import { loadSampleHouse } from '../demo/load'
 import { makeApp } from '../server/app'
 import { keepBackups } from '../server/backup/keepBackups'
 import { clockFrom, systemClock } from '../server/clock'
-import { openDatabase, type Database } from '../server/db/database'
+import { Fault } from '../server/faults'
+import { isDatabaseAway, openDatabase, type Database } from '../server/db/database'
 import { migrate } from '../server/db/migrate'
 import { anyHouse } from '../server/db/queries/house/houses'
 import { rebuildMissing } from '../server/services/log/rebuild'
@@ -40,6 +42,23 @@ const told = (text: string): void => {
   console.log(text)
 }
 
+const WAIT_SECONDS = 120
+
+/** Does something with the database, waiting for one that is away: machines start in any order. @throws Error after two minutes */
+async function whenItAnswers(work: () => Promise<void>): Promise<void> {
+  for (let waited = 0; ; waited++) {
+    try {
+      await work()
+      return
+    } catch (error) {
+      const isAway = isDatabaseAway(error) || (error instanceof Fault && error.code === 'unavailable')
+      if (!isAway || waited >= WAIT_SECONDS) throw error
+      if (waited === 0) told('The database does not answer yet; waiting …')
+      await pause(1000)
+    }
+  }
+}
+
 /** Resolves when somebody asks the program to end. */
 const askedToStop = (): Promise<void> =>
   new Promise((settle) => {
@@ -63,7 +82,7 @@ export async function serve(options: ServeOptions): Promise<number> {
   const clock = options.startsAt ? clockFrom(new Date(options.startsAt)) : systemClock
   try {
     told('Bringing the database up to date …')
-    await migrate(databaseUrl)
+    await whenItAnswers(() => migrate(databaseUrl))
     if (options.demo) {
       const loaded = await loadSampleHouse(databaseUrl, clock())
       if (loaded)

@@ -69,6 +69,8 @@ export interface RunningApp {
 }
 
 const SWEEP_MS = HOUR_MS
+/** How long a server that is asked to go answers what it has begun. */
+const GRACE_MS = 5000
 /** Asked every few seconds by whatever looks after a server: not worth a line each. */
 const QUIET = new Set(['/api/health', '/api/ready'])
 
@@ -226,13 +228,18 @@ export function makeApp(options: AppOptions): RunningApp {
     setUpCode,
     close: async () => {
       clearInterval(sweeping)
-      hub.close()
+      // nothing new comes in; streams end, and what is being answered is answered
       doors.close()
+      hub.close()
       await new Promise<void>((settle) => {
+        const patience = setTimeout(() => {
+          server.closeAllConnections()
+        }, GRACE_MS)
         server.close(() => {
+          clearTimeout(patience)
           settle()
         })
-        server.closeAllConnections()
+        server.closeIdleConnections()
       })
       await queue.close()
       await listener.close()

@@ -8,6 +8,8 @@ import type { Database } from '../db/database'
 import { askCancel, listJobs, openRebuild } from '../db/queries/house/jobs'
 import { currentSpans, listAllSpans } from '../db/queries/week/weeklySpans'
 import { notFound } from '../faults'
+import type { Job } from '../../contract/learning'
+import type { Caller } from '../signIn/sessions'
 import type { Queue } from '../jobs/queue'
 import type { Mount } from '../mount'
 import { recordWalks, setHoneTool } from '../services/house/honing'
@@ -24,7 +26,20 @@ export function houseRoutes(
   queue: Queue,
   backups: BackupKeeper | null,
 ): void {
-  mount(endpoints.editHouse, ({ caller, body }) => editHouse(db, caller, body))
+  const rebuild = async (caller: Caller): Promise<Job> => {
+    const houseId = caller.house.id
+    const job = await changeHouse(db, houseId, (change) =>
+      openRebuild(change, houseId, { id: newId(), askedBy: caller.person.id }),
+    )
+    await queue.send({ houseId, jobId: job.id })
+    return job
+  }
+  mount(endpoints.editHouse, async ({ caller, body }) => {
+    const house = await editHouse(db, caller, body)
+    // services lie at other moments now: what edges went through is reckoned anew
+    if (house.zone !== caller.house.zone) await rebuild(caller)
+    return house
+  })
   mount(endpoints.missing, ({ caller }) => readMissing(db, clock, caller))
   mount(endpoints.backups, async () => {
     if (!backups) return { kept: null }
@@ -48,14 +63,7 @@ export function houseRoutes(
   mount(endpoints.week, async ({ caller }) => currentSpans(await listAllSpans(db, caller.house.id)))
   mount(endpoints.setWeek, ({ caller, body }) => setWeek(db, clock, caller, body))
   mount(endpoints.jobs, ({ caller }) => listJobs(db, caller.house.id))
-  mount(endpoints.rebuild, async ({ caller }) => {
-    const houseId = caller.house.id
-    const job = await changeHouse(db, houseId, (change) =>
-      openRebuild(change, houseId, { id: newId(), askedBy: caller.person.id }),
-    )
-    await queue.send({ houseId, jobId: job.id })
-    return job
-  })
+  mount(endpoints.rebuild, ({ caller }) => rebuild(caller))
   // not as a change of the house: what is to be stopped may hold the house itself
   mount(endpoints.cancelJob, async ({ caller, params }) => {
     const job = await askCancel(db, caller.house.id, params.id)

@@ -18,6 +18,7 @@ export interface Opened {
 export interface Doors {
   /** @returns a function to be called when it has closed of itself */
   watch(opened: Opened): () => void
+  /** ends all of them: the server goes */
   close(): void
 }
 
@@ -50,6 +51,10 @@ export function watchDoors(listener: Listener): Doors {
     close: () => {
       clearInterval(looking)
       forget()
+      all.forEach(({ end }) => {
+        end()
+      })
+      all.clear()
     },
   }
 }

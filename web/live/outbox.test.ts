@@ -69,6 +69,20 @@ describe('recording from a screen', () => {
     expect(sent.map((event) => event.id)).toEqual([id, id])
   })
 
+  it('says so where the device has no room to keep it', async () => {
+    const full = vi.spyOn(localStorage, 'setItem').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError')
+    })
+    respond = offline
+    await useRecords().record(hone)
+    full.mockRestore()
+    expect([useOutbox().waitingCount, kept()]).toEqual([1, 0])
+    expect(useOutbox().refusal).toMatch(/no room left.*Leave this page open/)
+    respond = accepted
+    await later(6000)
+    expect(sent).toHaveLength(2)
+  })
+
   it('keeps waiting while the database is away, however long', async () => {
     respond = () => refused('unavailable', 503)
     await useRecords().record(hone)

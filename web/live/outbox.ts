@@ -4,6 +4,7 @@ import type { BenchAction } from '../../contract/bench'
 import { endpoints } from '../../contract/endpoints'
 import type { NewEvent } from '../../contract/events'
 import { call, Refusal } from '../api'
+import { say } from '../i18n'
 import { useSession } from '../stores/session'
 import { useFleet } from './fleet'
 import { useLive } from './live'
@@ -139,7 +140,8 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   async function add(entry: OutboxEntry): Promise<void> {
-    outboxStorage.keep(entry)
+    // without room it lives as long as the page: whoever stands there must know before they close it
+    if (!outboxStorage.keep(entry)) refusal.value = say('shell.noRoom')
     entries.value = [...entries.value, entry]
     await send(entry)
   }

@@ -99,6 +99,18 @@ describe('running a house', () => {
     expect(rebuilt.body.knives[0].zones).toEqual(before)
   })
 
+  it('in another zone reckons every knife anew, because services lie at other moments', async () => {
+    const moved = await test.house('Moved')
+    await addTestKnife(moved)
+    const jobs = async (): Promise<{ kind: string; status: string }[]> => (await moved.manager.get('/api/jobs')).body
+    await moved.manager.send('PATCH', '/api/house', { name: 'Moved away' })
+    expect(await jobs()).toEqual([])
+    expect((await moved.manager.send('PATCH', '/api/house', { zone: 'Asia/Tokyo' })).status).toBe(200)
+    await expect
+      .poll(async () => (await jobs()).map(({ kind, status }) => [kind, status]), { timeout: 20_000 })
+      .toEqual([['rebuild', 'done']])
+  })
+
   it('keeps spans that stay when the week changes, and refuses one of no length', async () => {
     const week = (await house.manager.get('/api/week')).body as {
       id: string
