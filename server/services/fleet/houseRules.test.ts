@@ -47,6 +47,26 @@ describe('a rule of the house', () => {
     expect([...(await plan()).byRule].sort()).toEqual([boning.id, chefs.id].sort())
   })
 
+  it('of the calendar knows that a knife comes sharp from its maker', async () => {
+    const fresh = await addTestKnife(house, { code: 'NEW-1', holderId: house.people.cook.id, boughtOn: '2026-03-01' })
+    await keep(rule({ school: 'every-weeks', weeks: 3 }))
+    expect((await verdictOf(fresh.id))?.reasons[0]?.code).not.toMatch(/^rule-(unknown|due)$/)
+    await keep(rule({ school: 'weekly' }))
+    // nine days ago, and not used since: it is no turn of an edge that has done nothing
+    expect((await verdictOf(fresh.id))?.reasons[0]?.code).not.toBe('rule-unknown')
+    await house.manager.post(`/api/events`, {
+      events: [
+        {
+          id: newId(),
+          knifeId: fresh.id,
+          kind: 'retired',
+          at: '2026-03-10T15:00:20.000Z',
+          payload: { reason: 'a test’s' },
+        },
+      ],
+    })
+  })
+
   it('for one kind counts before that of the house, and takes work out of the windows', async () => {
     await keep(
       rule({ school: 'every-weeks', weeks: 3 }),

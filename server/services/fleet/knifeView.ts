@@ -53,6 +53,11 @@ export interface PresentKnife {
   readonly forecast: EdgeForecast
   /** how often its house sharpens such a knife */
   readonly policy: Policy
+  /**
+   * since when its edge is as it is: from the stone, or, of one that was on none here, from its maker (common practice: a
+   * knife comes sharp); null when nobody knows
+   */
+  readonly edgeSinceMs: number | null
 }
 
 const instant = (ms: number): string => new Date(ms).toISOString()
@@ -121,16 +126,17 @@ export function presentKnife(
       stationId: state.stationId,
       holderId: state.holderId,
     }),
+    edgeSinceMs: state.sharpenedMs ?? (knife.boughtOn === null ? null : Date.parse(knife.boughtOn)),
     forecast: forecastEdge(state, { ...use, hone, ...(outlook === 'until-dull' ? { untilSure: 'knife' } : {}) }),
   }
 }
 
 /** The next action for a knife: by its edge, as far as the house's rule leaves that to the edge. */
-export function nextStep({ state, blade, rules, policy }: PresentKnife, nowMs: number): PolicyVerdict {
+export function nextStep({ state, blade, rules, policy, edgeSinceMs }: PresentKnife, nowMs: number): PolicyVerdict {
   const step = verdict(state, blade.geometry, blade.role, rules)
   return followPolicy(step, policy, {
     nowMs,
-    sharpenedMs: state.sharpenedMs,
+    sharpenedMs: edgeSinceMs,
     hoursSinceSharpening: state.hoursSinceSharpening,
     hone: honingNow(state, blade.geometry, step.worstZone, rules),
   })

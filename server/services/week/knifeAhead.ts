@@ -104,7 +104,7 @@ export function knifeAhead(
   mates: number,
   saved: SavedWork | null,
 ): PlannedKnife {
-  const { state, blade, rules, forecast, policy } = present
+  const { state, blade, rules, forecast, policy, edgeSinceMs } = present
   const step = nextStep(present, snapshot.nowMs)
   // what somebody saved is wanted now; the rest of earlier work comes whenever the knife is at the stone anyway
   const wanted = saved && !saved.waits ? actionOf(saved.operation) : null
@@ -135,7 +135,7 @@ export function knifeAhead(
   const starts = ahead.map(({ startMs }) => startMs)
   const byRule = chancesByRule(policy, starts, Math.max(1, freshChances.length), {
     nowMs: snapshot.nowMs,
-    sharpenedMs: state.sharpenedMs,
+    sharpenedMs: edgeSinceMs,
   })
   const planned: KnifeAhead = {
     knifeId: knife.id,

@@ -37,7 +37,7 @@ function yearKnife(snapshot: FleetSnapshot, at: number): YearKnife[] {
   const stored = knife && snapshot.states.get(knife.id)
   if (!knife || stored?.status !== 'in-service') return []
   const present = presentKnife(knife, stored, snapshot, 'until-dull')
-  const { state, blade, rules } = present
+  const { state, blade, rules, edgeSinceMs } = present
   // teeth meet no stone, and a year of them is another sum
   if (blade.spec.serrated) return []
   const station = workAt(snapshot.usage.stations.get(state.stationId ?? '') ?? [], snapshot.nowMs)
@@ -67,7 +67,7 @@ function yearKnife(snapshot: FleetSnapshot, at: number): YearKnife[] {
       freshGf: freshForce({ finishMicron: rules.finishMicron, dps: blade.geometry.dps }),
       roll: Math.min(1, Math.max(0, state.zones[zone].roll)),
       wornAreaUm2: Math.max(0, state.zones[zone].wornAreaUm2),
-      daysSinceStone: state.sharpenedMs === null ? null : (snapshot.nowMs - state.sharpenedMs) / DAY_MS,
+      daysSinceStone: edgeSinceMs === null ? null : (snapshot.nowMs - edgeSinceMs) / DAY_MS,
       tool,
       efficiency: reach > 0 ? reach * logistic(logit(efficiency / reach) + learned.hone.mean) : 0,
       habit: logistic(learned.habit.mean),
