@@ -110,6 +110,7 @@ export async function serve(options: ServeOptions): Promise<number> {
       webRoot: WEB_ROOT,
       demo: options.demo ? DEMO_SIGN_IN : null,
       backups,
+      metricsToken: process.env['YORVIK_METRICS_TOKEN'],
       trustProxy: options.trustProxy,
       allowedHosts: options.allowedHosts,
       ...(setUpCode ? { setUpCode } : {}),

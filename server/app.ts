@@ -21,6 +21,7 @@ import { Fault } from './faults'
 import { mountHealth } from './health'
 import { LINES_CHANNEL, openHub } from './instruments/hub'
 import { openQueue } from './jobs/queue'
+import { mountMetrics } from './metrics'
 import { mounter } from './mount'
 import { openApi } from './openapi'
 import { allowedHostsOnly, ownOriginOnly } from './origin'
@@ -55,6 +56,8 @@ export interface AppOptions {
   readonly allowedHosts?: readonly string[]
   /** where the database keeps its data, for its free room; none where it lives elsewhere */
   readonly dataDirectory?: string | undefined
+  /** bearer token of whoever collects `/api/metrics`; without one there are none */
+  readonly metricsToken?: string | undefined
   /** backups that are made beside it; none where somebody else looks after the database */
   readonly backups?: BackupKeeper | null
   /** what the first page asks for before it makes the house; a new one unless given */
@@ -72,7 +75,7 @@ const SWEEP_MS = HOUR_MS
 /** How long a server that is asked to go answers what it has begun. */
 const GRACE_MS = 5000
 /** Asked every few seconds by whatever looks after a server: not worth a line each. */
-const QUIET = new Set(['/api/health', '/api/ready'])
+const QUIET = new Set(['/api/health', '/api/ready', '/api/metrics'])
 
 /** What the build writes where each page's own nonce belongs. */
 const NONCE_PLACE = 'YORVIK_NONCE'
@@ -172,6 +175,7 @@ export function makeApp(options: AppOptions): RunningApp {
     }),
   )
   secure(app, options)
+  mountMetrics(app, { db, listener, token: options.metricsToken })
   app.use(
     compression({
       filter: (request, response) => request.path !== '/api/changes' && compression.filter(request, response),
