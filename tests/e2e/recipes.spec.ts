@@ -42,6 +42,7 @@ const RECIPES: readonly Run[] = [
     code: 'CH-09',
     says: [/right face: lay it flat, spine on the stone/, /left face: flat again/],
     drawn: /The blade on Coarse \d+ at 1\.\d°/,
+    drawnAt: /Coarse \d+, right face: lay it flat, spine on the stone/,
     never: /until a burr is felt/,
   },
   {
@@ -49,6 +50,7 @@ const RECIPES: readonly Run[] = [
     code: 'CH-09',
     says: [/right face: lay it flat/, /left face/],
     drawn: /The blade on .* at 1\.\d°/,
+    drawnAt: /right face: lay it flat/,
   },
   {
     recipe: 'Boning knife, every time',
