@@ -26,7 +26,8 @@ export const useLive = defineStore('live', () => {
         gcTime: FORGOTTEN_AFTER_MS,
         refetchOnWindowFocus: false,
       },
-      mutations: { networkMode: 'always', gcTime: 0 },
+      // never 0: what still waits is looked at again each time that has passed, and a tablet without a network waits for hours
+      mutations: { networkMode: 'always', gcTime: MINUTE_MS },
     },
   })
   return { client: markRaw(client) }

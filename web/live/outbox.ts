@@ -47,6 +47,15 @@ export const useOutbox = defineStore('outbox', () => {
   /** touches that went out with an earlier one, and wait for their turn to be struck off */
   const sentAlong = new Set<string>()
   let turn = 0
+  /** who stands there until theirs is sent, or it is clear that it waits */
+  const standing = new Set<() => void>()
+  const holdUp = (): void => {
+    heldUp.value = true
+    standing.forEach((wait) => {
+      wait()
+    })
+    standing.clear()
+  }
 
   const drop = (id: string): void => {
     outboxStorage.drop(id)
@@ -103,28 +112,35 @@ export const useOutbox = defineStore('outbox', () => {
   function send(entry: OutboxEntry): Promise<void> {
     const ofTurn = turn
     return new Promise((settle, fail) => {
-      let isWaiting = heldUp.value
-      if (isWaiting) settle()
+      let isWaiting = false
+      const wait = (): void => {
+        isWaiting = true
+        settle()
+      }
+      if (heldUp.value) wait()
+      // whatever stands before it may be what is held up
+      else standing.add(wait)
       const mutation = client.getMutationCache().build(client, {
         mutationKey: ['outbox', entry.id],
         scope: { id: `outbox ${entry.personId}` },
         mutationFn: () => deliver(entry, ofTurn),
         retry: (failures, error) => {
           if (!isTriedAgain(failures, error)) return false
-          heldUp.value = true
-          isWaiting = true
-          settle()
+          wait()
+          holdUp()
           return true
         },
         retryDelay: RETRY_MS,
       })
       mutation.execute(undefined).then(
         () => {
+          standing.delete(wait)
           heldUp.value = false
           drop(entry.id)
           settle()
         },
         (error: unknown) => {
+          standing.delete(wait)
           if (error instanceof Superseded) {
             settle()
             return
