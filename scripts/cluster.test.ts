@@ -1,4 +1,5 @@
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
 import { restore } from './backups'
@@ -24,13 +25,25 @@ describe('a data folder that is started twice', () => {
     }
   })
 
-  it('is not restored into: a sentence says so before anything is touched', async () => {
-    await expect(
-      restore(join(directory, 'none.dump'), {
-        dataDirectory: directory,
-        databaseUrl: undefined,
-        backupDirectory: undefined,
+  it('is not restored into, and is left as it is', async () => {
+    const file = join(directory, 'one.dump')
+    writeFileSync(file, 'a dump')
+    writeFileSync(
+      `${file}.json`,
+      JSON.stringify({
+        format: 'yorvik-backup',
+        version: 1,
+        at: '2026-03-10T04:00:00.000Z',
+        schema: '0001_house',
+        bytes: 6,
+        sha256: createHash('sha256').update('a dump').digest('hex'),
+        tables: {},
       }),
-    ).rejects.toThrow(/none\.dump\.json is missing/)
+    )
+    const before = readdirSync(directory).sort()
+    await expect(
+      restore(file, { dataDirectory: directory, databaseUrl: undefined, backupDirectory: undefined }),
+    ).rejects.toThrow(/There is data in .* already/)
+    expect(readdirSync(directory).sort()).toEqual(before)
   })
 })

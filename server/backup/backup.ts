@@ -18,6 +18,14 @@ async function sha256(file: string): Promise<string> {
   return hash.digest('hex')
 }
 
+/** How a program of PostgreSQL's is told where the database is: the password goes by the environment, which other users of the machine do not see. */
+function connectionOf(databaseUrl: string): { readonly dbname: string; readonly env: NodeJS.ProcessEnv } {
+  const url = new URL(databaseUrl)
+  const password = decodeURIComponent(url.password)
+  url.password = ''
+  return { dbname: `--dbname=${url.href}`, env: { ...process.env, ...(password ? { PGPASSWORD: password } : {}) } }
+}
+
 /** Why a program of PostgreSQL's failed, in its own last line. */
 const lastLine = (error: unknown): string =>
   (error instanceof Error && 'stderr' in error ? String(error.stderr) : String(error)).trim().split('\n').at(-1) ?? ''
@@ -42,18 +50,24 @@ export async function makeBackup({ databaseUrl, bin, directory, now }: BackupAsk
   const stamp = now.toISOString().replaceAll(/[-:]|\.\d+/g, '')
   const file = join(directory, `yorvik-${stamp}.dump`)
   const unfinished = `${file}.part`
+  const { dbname, env } = connectionOf(databaseUrl)
   const db = openDatabase(databaseUrl, () => undefined, { isPatient: true })
   try {
     const held = await db.transaction(async (client) => {
       const snapshot = await exportSnapshot(client)
-      await run(join(bin, 'pg_dump'), [
-        '--format=custom',
-        '--no-owner',
-        '--no-privileges',
-        `--snapshot=${snapshot}`,
-        `--file=${unfinished}`,
-        `--dbname=${databaseUrl}`,
-      ])
+      await run(
+        join(bin, 'pg_dump'),
+        [
+          '--format=custom',
+          '--no-owner',
+          '--no-privileges',
+          '--no-password',
+          `--snapshot=${snapshot}`,
+          `--file=${unfinished}`,
+          dbname,
+        ],
+        { env },
+      )
       return { tables: await sumsByTable(client), schema: await newestStep(client) }
     })
     const manifest: Manifest = {
@@ -94,15 +108,13 @@ export async function readManifest(file: string): Promise<Manifest> {
 
 /** Fills an empty database from a backup, all of it or nothing. @throws Error with the reason PostgreSQL gives */
 export async function restoreInto(databaseUrl: string, bin: string, file: string): Promise<void> {
+  const { dbname, env } = connectionOf(databaseUrl)
   try {
-    await run(join(bin, 'pg_restore'), [
-      '--no-owner',
-      '--no-privileges',
-      '--exit-on-error',
-      '--single-transaction',
-      `--dbname=${databaseUrl}`,
-      file,
-    ])
+    await run(
+      join(bin, 'pg_restore'),
+      ['--no-owner', '--no-privileges', '--no-password', '--exit-on-error', '--single-transaction', dbname, file],
+      { env },
+    )
   } catch (error) {
     throw new Error(`The backup could not be restored: ${lastLine(error)}`, { cause: error })
   }

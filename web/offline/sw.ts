@@ -11,7 +11,10 @@ const DATA = 'yorvik-data'
 /** Answers kept at most: a house of hundreds of knives opened one by one stays below. */
 const MOST_KEPT = 400
 /** A server that has not answered for so long is taken to be away where there is something kept. */
-const PATIENCE_MS = 4000
+const PATIENCE_MS = 10_000
+
+/** Counts who came and went: an answer that was asked for before is not kept after. */
+let hands = 0
 
 precacheAndRoute([...self.__WB_MANIFEST])
 cleanupOutdatedCaches()
@@ -36,12 +39,14 @@ async function fromNetwork(request: Request): Promise<Response | null> {
   }
 }
 
-async function keep(request: Request, answer: Response): Promise<void> {
+async function keep(request: Request, answer: Response, askedBy: number): Promise<void> {
   const cache = await caches.open(DATA)
   const headers = new Headers({ 'Content-Type': 'application/json', [KEPT_HEADER]: String(Date.now()) })
   // the newest is put last, the oldest is let go of first
   await cache.delete(request.url)
-  await cache.put(request.url, new Response(await answer.text(), { headers }))
+  const text = await answer.text()
+  if (askedBy !== hands) return
+  await cache.put(request.url, new Response(text, { headers }))
   const keys = await cache.keys()
   for (const old of keys.slice(0, Math.max(0, keys.length - MOST_KEPT))) await cache.delete(old)
 }
@@ -57,10 +62,11 @@ async function fromKept(request: Request): Promise<Response | null> {
 registerRoute(
   ({ url, request, sameOrigin }) => sameOrigin && request.method === 'GET' && isKept(url.pathname),
   async ({ request, event }) => {
+    const askedBy = hands
     const kept = await fromKept(request)
     const answer = kept ? await fromNetwork(request) : await fetch(request)
     if (!answer) return kept ?? Response.error()
-    if (answer.ok) event.waitUntil(keep(request, answer.clone()))
+    if (answer.ok) event.waitUntil(keep(request, answer.clone(), askedBy))
     return answer
   },
 )
@@ -70,6 +76,7 @@ for (const method of ['POST', 'DELETE'] as const)
     ({ url, sameOrigin }) => sameOrigin && changesHands(method, url.pathname),
     async ({ request }) => {
       // also where the server cannot be asked: what one person saw is not the next one's
+      hands++
       await caches.delete(DATA)
       return await fetch(request)
     },

@@ -28,7 +28,6 @@ import {
   type StoredSession,
 } from '../../db/queries/bench/sessions'
 import { insertSideTime } from '../../db/queries/bench/sideTimes'
-import { findPerson } from '../../db/queries/house/people'
 import { lockKnife, updateKnife, type StoredKnife } from '../../db/queries/fleet/knives'
 import { deleteWorkOrder, saveWorkOrder } from '../../db/queries/fleet/workOrders'
 import { asKnifeEvent, insertEvents, knifeLog, type EventWrite } from '../../db/queries/log/events'
@@ -42,6 +41,7 @@ import { layOutSession, type BenchWish } from '../shelf/layOutSession'
 import { planAfterLook } from './afterTheLook'
 import { bringToBench, type AtBench } from './bringToBench'
 import { assertMayStart, skillAsked } from './mayStart'
+import { assertOwnHands } from './ownHands'
 import { planView } from './planView'
 import { newDescription, sessionEvents, type DescriptionChange } from './sessionEvents'
 import { layOutOperation, measuredSections } from './workshop'
@@ -273,33 +273,6 @@ async function replanned(
 }
 
 /**
- * Nobody works in a session that is another's, and whoever takes one over or ends it may do what beginning it asks for:
- * the knife's log names them.
- *
- * @throws Fault `not-your-session` for somebody who did not take it over, and those of {@link assertMayStart}
- */
-async function assertOwnHands(
-  db: Database,
-  clock: Clock,
-  caller: Caller,
-  session: StoredSession,
-  actions: readonly BenchAction[],
-): Promise<void> {
-  const known = await listActions(db, caller.house.id, session.id)
-  const ids = new Set(known.map(({ action }) => action.id))
-  const fresh = actions.filter(({ id }) => !ids.has(id))
-  const hands = stateOf(session, known).personId
-  const takesOver = fresh[0]?.kind === 'take-over'
-  if (fresh.length > 0 && hands !== null && hands !== caller.person.id && !takesOver) {
-    const name = (await findPerson(db, caller.house.id, hands))?.name ?? ''
-    throw new Fault('conflict', 'not-your-session', { name })
-  }
-  if (!takesOver && !fresh.some(({ kind }) => kind === 'finish')) return
-  const { present } = await bringToBench(db, caller, session.knifeId, clock())
-  await assertMayStart(db, caller, { skill: session.skill, present }, session.besideId ?? undefined)
-}
-
-/**
  * Keeps what was done in a session. When it ends, what it did to the knife goes into the knife's log in
  * the same transaction; a session broken off leaves no mark on the edge but stays readable.
  *
@@ -315,15 +288,17 @@ export async function actInSession(
   const houseId = caller.house.id
   const now = clock()
   const asked = await findSession(db, houseId, sessionId)
-  if (asked && !asked.endedAt) await assertOwnHands(db, clock, caller, asked, actions)
   const plan = asked && (await replanned(db, caller, asked, actions, now))
   await changeHouse(db, houseId, async (change) => {
     const session = await findSession(change, houseId, sessionId)
     const knife = session && (await lockKnife(change, houseId, session.knifeId))
     if (!session || !knife) throw notFound('session')
-    const known = new Set((await listActions(change, houseId, sessionId)).map(({ action }) => action.id))
-    const fresh = actions.filter(({ id }) => !known.has(id))
+    const known = await listActions(change, houseId, sessionId)
+    const ids = new Set(known.map(({ action }) => action.id))
+    const fresh = actions.filter(({ id }) => !ids.has(id))
     if (session.endedAt && fresh.length > 0) throw new Fault('conflict', 'session-over')
+    // under the lock: of two who reach for it at once, the second sees the first
+    await assertOwnHands(change, caller, { session, hands: stateOf(session, known).personId, fresh }, now)
     await insertActions(change, houseId, sessionId, { personId: caller.person.id, deviceId: caller.deviceId }, fresh)
     if (plan && fresh.length > 0 && !session.endedAt) await replacePlan(change, houseId, sessionId, plan)
     const done = await listActions(change, houseId, sessionId)
