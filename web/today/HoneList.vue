@@ -21,7 +21,7 @@ const formats = useFormats()
             angle: edgeAngle(knife, say, formats),
           })
         }}
-        <template v-if="knife.honing === 'when-drawn'">{{ $t('today.eachTime') }}</template>
+        <span v-if="knife.honing === 'when-drawn'" class="each">{{ $t('today.eachTime') }}</span>
       </span>
       <HonedButton :knife="knife" />
     </li>
@@ -48,6 +48,9 @@ li {
 }
 .how {
   line-height: 1.2;
+}
+.each {
+  display: block;
 }
 @media (max-width: 700px) {
   li {
