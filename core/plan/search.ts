@@ -17,10 +17,10 @@ export interface SearchAsk {
 
 const costWith = (draft: Draft, option: Option): number => option.cost + draft.addingCost(option)
 
-/** Cheapest place for a session in the plan as it stands, or null where leaving it costs less or nothing fits. */
-function cheapest(draft: Draft, { options, leaving }: Places): Option | null {
+/** Cheapest place for a session in the plan as it stands, or null where leaving it, or what is given, costs less or nothing fits. */
+function cheapest(draft: Draft, { options, leaving }: Places, most = leaving): Option | null {
   let best: Option | null = null
-  let bestCost = leaving
+  let bestCost = Math.min(leaving, most)
   for (const option of options) {
     // options are in order of their own cost, and what comes on top is never negative
     if (option.cost >= bestCost) break
@@ -32,6 +32,9 @@ function cheapest(draft: Draft, { options, leaving }: Places): Option | null {
   }
   return best
 }
+
+/** What a session costs at least, wherever it goes. */
+const leastOf = ({ options, leaving }: Places): number => Math.min(leaving, options[0]?.cost ?? leaving)
 
 /** How much a session loses when it does not get its cheapest window: those with most to lose choose first. */
 function regret({ options, leaving }: Places): number {
@@ -146,11 +149,12 @@ export function searchPlan({ problem, random, spent, startFrom = [], anchors }: 
   const movable = turns.filter((turn) => !turn.locked && (turn.first !== null || turn.places(0).options.length > 0))
   for (let step = 0, share = spent(0); movable.length > 0 && share < 1; share = spent(++step)) {
     const heat = START_HEAT * (END_HEAT / START_HEAT) ** share
-    const accepts = (delta: number): boolean => delta < 0 || random() < Math.exp(-delta / heat)
+    // drawn before the move: what would cost more than that is not looked at further (Metropolis et al. 1953, turned round)
+    const allowed = -heat * Math.log(1 - random())
     const turn = movable[Math.floor(random() * movable.length)]
     if (!turn) break
     if (random() < WHOLE_SITTING) {
-      change += moveSitting(making, { turn, accepts, random })
+      change += moveSitting(making, { turn, allowed, random })
       ;[best, bestChange] = better(change)
       continue
     }
@@ -163,27 +167,26 @@ export function searchPlan({ problem, random, spent, startFrom = [], anchors }: 
       if (had) draft.put(had)
     }
     if (random() < TAKEN_OFF) {
-      if (had && !making.isHeld(turn) && accepts(leaving - before)) change += leaving - before
+      if (had && !making.isHeld(turn) && leaving - before <= allowed) change += leaving - before
       else restore()
       continue
     }
     if (wanted && turn.second && !turn.second.locked && random() < AS_PAIR) {
-      change += movePair(making, { turn, second: turn.second, wanted, before, restore, accepts })
+      change += movePair(making, { turn, second: turn.second, wanted, before, restore, allowed })
       ;[best, bestChange] = better(change)
       continue
     }
     const link = wanted ? making.relink(turn, wanted) : null
-    if (!wanted || !link || wanted.cost + link.cost - before > 6 * heat) {
+    const delta = wanted && link ? costWith(draft, wanted) + link.cost - before : Infinity
+    // sums are quick and laying out is slow: what would be refused for its cost is never laid out
+    if (!wanted || !link || delta > allowed) {
       restore()
     } else if (draft.fitsWith(wanted)) {
-      const delta = costWith(draft, wanted) + link.cost - before
-      if (accepts(delta)) {
-        draft.put(wanted)
-        link.apply()
-        change += delta
-      } else restore()
+      draft.put(wanted)
+      link.apply()
+      change += delta
     } else {
-      change += eject(making, { wanted, link, before, restore, accepts, random })
+      change += eject(making, { wanted, link, before, restore, allowed, random })
     }
     ;[best, bestChange] = better(change)
   }
@@ -196,14 +199,15 @@ interface PairMove {
   readonly wanted: Option
   readonly before: number
   readonly restore: () => void
-  readonly accepts: (delta: number) => boolean
+  /** what the move may cost, minutes of work */
+  readonly allowed: number
 }
 
 /**
  * Puts a first session where it is wanted and gives its second the cheapest place after it; the change in cost, 0 when
  * refused. A first session early enough for a second may be dear by itself: only both together pay.
  */
-function movePair(making: Making, { turn, second, wanted, before, restore, accepts }: PairMove): number {
+function movePair(making: Making, { turn, second, wanted, before, restore, allowed }: PairMove): number {
   const { draft } = making
   const had = draft.take(second.jobId)
   const secondBefore = had ? costWith(draft, had) : 0
@@ -212,13 +216,13 @@ function movePair(making: Making, { turn, second, wanted, before, restore, accep
     if (had) draft.put(had)
     return 0
   }
-  if (!draft.fitsWith(wanted)) return back()
-  const gain = costWith(draft, wanted)
+  const places = turn.second?.places(wanted.window) ?? NOWHERE
+  const gain = costWith(draft, wanted) - before - secondBefore
+  if (gain + leastOf(places) > allowed || !draft.fitsWith(wanted)) return back()
   draft.put(wanted)
-  const places = making.places(second)
-  const next = cheapest(draft, places)
-  const delta = gain + (next ? costWith(draft, next) : places.leaving) - before - secondBefore
-  if (accepts(delta)) {
+  const next = cheapest(draft, places, allowed - gain)
+  const delta = gain + (next ? costWith(draft, next) : places.leaving)
+  if (delta <= allowed) {
     if (next) draft.put(next)
     return delta
   }
@@ -228,7 +232,8 @@ function movePair(making: Making, { turn, second, wanted, before, restore, accep
 
 interface SittingMove {
   readonly turn: Turn
-  readonly accepts: (delta: number) => boolean
+  /** what the move may cost, minutes of work */
+  readonly allowed: number
   readonly random: () => number
 }
 
@@ -236,7 +241,7 @@ interface SittingMove {
  * Gives the sitting a session is in to whoever and whichever bench another of its places in the window has: knives
  * moved one by one would each begin a sitting of their own. The change in cost, 0 when refused.
  */
-function moveSitting(making: Making, { turn, accepts, random }: SittingMove): number {
+function moveSitting(making: Making, { turn, allowed, random }: SittingMove): number {
   const { draft } = making
   const had = draft.placed.get(turn.jobId)
   if (!had) return 0
@@ -274,7 +279,7 @@ function moveSitting(making: Making, { turn, accepts, random }: SittingMove): nu
     draft.put(option)
     put.push(option)
   }
-  if (fits && accepts(delta)) return delta
+  if (fits && delta <= allowed) return delta
   for (const { placement } of put) draft.take(placement.jobId)
   for (const option of own) draft.put(option)
   return 0
@@ -285,35 +290,37 @@ interface Ejection {
   readonly link: { readonly cost: number; readonly apply: () => void }
   readonly before: number
   readonly restore: () => void
-  readonly accepts: (delta: number) => boolean
+  /** what the move may cost, minutes of work */
+  readonly allowed: number
   readonly random: () => number
 }
 
 /** Takes a place by sending one other session of the window to the cheapest place left for it; the change in cost, 0 when refused. */
-function eject(making: Making, { wanted, link, before, restore, accepts, random }: Ejection): number {
+function eject(making: Making, { wanted, link, before, restore, allowed, random }: Ejection): number {
   const { draft } = making
   const others = draft
     .in(wanted.placement.windowId)
     .flatMap(({ placement }) => making.turnOf.get(placement.jobId) ?? [])
     .filter((turn) => !turn.locked && !making.isHeld(turn))
   const victim = others[Math.floor(random() * others.length)]
-  const out = victim && draft.fitsWith(wanted, victim.jobId) ? draft.take(victim.jobId) : undefined
+  const out = victim && draft.take(victim.jobId)
   if (!victim || !out) {
     restore()
     return 0
   }
-  const outBefore = costWith(draft, out)
-  const gain = costWith(draft, wanted)
-  draft.put(wanted)
   const places = making.places(victim)
-  const next = cheapest(draft, places)
-  const delta = gain + link.cost - before + (next ? costWith(draft, next) : places.leaving) - outBefore
-  if (accepts(delta)) {
-    if (next) draft.put(next)
-    link.apply()
-    return delta
+  const gain = costWith(draft, wanted) + link.cost - before - costWith(draft, out)
+  if (gain + leastOf(places) <= allowed && draft.fitsWith(wanted)) {
+    draft.put(wanted)
+    const next = cheapest(draft, places, allowed - gain)
+    const delta = gain + (next ? costWith(draft, next) : places.leaving)
+    if (delta <= allowed) {
+      if (next) draft.put(next)
+      link.apply()
+      return delta
+    }
+    draft.take(wanted.placement.jobId)
   }
-  draft.take(wanted.placement.jobId)
   draft.put(out)
   restore()
   return 0
