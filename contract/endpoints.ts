@@ -1,4 +1,5 @@
 import { benchEndpoints } from './endpoints/bench'
+import { chainEndpoints } from './endpoints/chain'
 import { exchangeEndpoints } from './endpoints/exchange'
 import { fleetEndpoints } from './endpoints/fleet'
 import { houseEndpoints } from './endpoints/house'
@@ -16,5 +17,6 @@ export const endpoints = {
   ...benchEndpoints,
   ...weekEndpoints,
   ...houseEndpoints,
+  ...chainEndpoints,
   ...exchangeEndpoints,
 } as const

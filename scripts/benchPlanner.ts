@@ -1,12 +1,10 @@
-import loadHighs, { type Highs } from 'highs'
+import loadHighs from 'highs'
 import { v5 as idFrom } from 'uuid'
 import { compare } from '../core/plan/baselines'
-import { exactModel, placementsOf, startOf } from '../core/plan/exact'
+import { improvePlan } from '../core/plan/improve'
 import { planCost } from '../core/plan/objective'
 import type { Placement, PlanProblem } from '../core/plan/problem'
 import { searchPlan } from '../core/plan/search'
-import { boundBySittings } from '../core/plan/sittingBound'
-import { solveExact } from '../core/plan/solveExact'
 import { seededRandom } from '../core/statistics/random'
 import { GEAR } from '../demo/gear'
 import type { Database } from '../server/db/database'
@@ -31,37 +29,11 @@ function searchFor(problem: PlanProblem, milliseconds: number, startFrom: readon
   })
 }
 
-/** Shares of the time, as the worker thread has them: search, bound from whole sittings, solver, search again. */
-const SHARES = { soon: 0.08, search: 0.22, sittings: 0.5, again: 0.1 } as const
-
-/** What the thread that makes a plan better reaches in a time: the cost of its plan, and what it proved. */
-function improve(
-  highs: Highs,
-  problem: PlanProblem,
-  first: readonly Placement[],
-  seconds: number,
-): { best: readonly Placement[]; bound: number } {
-  const began = performance.now()
-  // quickly first: more time never begins with a worse plan than less time ends with
-  const soon = searchFor(problem, 1000 * SHARES.soon * seconds, first)
-  const searched = searchFor(problem, 1000 * SHARES.search * seconds, soon)
-  const model = exactModel(problem)
-  const bySittings = boundBySittings(highs, model, { seconds: SHARES.sittings * seconds, start: searched })
-  const left = (1 - SHARES.again) * seconds - (performance.now() - began) / 1000
-  const { bound, values } = solveExact(highs, model, { seconds: Math.max(0.1, left), start: startOf(model, searched) })
-  const again = values
-    ? searchFor(problem, 1000 * SHARES.again * seconds, placementsOf(problem, model, values))
-    : searched
-  const [best = first] = [searched, again].sort((a, b) => planCost(problem, a) - planCost(problem, b))
-  return { best, bound: Math.max(bound, bySittings.bound) }
-}
-
 const LONG_SECONDS = 20
 const SHORT_SECONDS = 5
 
 /** Time to a plan, its distance from the proven bound, and what it leaves dull against both customs. */
 export async function benchPlanner(note: Note): Promise<void> {
-  const highs = await loadHighs()
   for (const [at, { said, size }] of WEEK_KINDS.entries()) {
     const problem = syntheticWeek(size, 4)
     const house = `${size.knives} knives × ${size.cooks} cooks × ${size.days} days: ${said}`
@@ -74,8 +46,7 @@ export async function benchPlanner(note: Note): Promise<void> {
     )
     const first = searchFor(problem, FIRST_PLAN_MS, [])
     for (const seconds of [SHORT_SECONDS, LONG_SECONDS]) {
-      const { best, bound } = improve(highs, problem, first, seconds)
-      const cost = planCost(problem, best)
+      const { placements: best, cost, bound } = await improvePlan({ problem, first, seconds, loadHighs })
       note(
         `Gap to the proven bound after ${seconds} s, ${house}`,
         `${((100 * (cost - bound)) / cost).toFixed(1)} % (cost ${Math.round(cost)}, bound ${Math.round(bound)})`,

@@ -1,7 +1,9 @@
 import { AsyncLocalStorage } from 'node:async_hooks'
 
-/** Who a request acts for; the database writes it beside whatever the request changes. */
+/** Who a request acts for: the database shows it one house alone, and writes the person beside whatever changes. */
 export interface Acting {
+  /** null where the server itself has to look over the wall between houses, for this person */
+  readonly houseId: string | null
   readonly personId: string
   readonly deviceId: string | null
 }
@@ -12,3 +14,12 @@ const acting = new AsyncLocalStorage<Acting>()
 export const actFor = <T>(who: Acting, work: () => T): T => acting.run(who, work)
 
 export const whoActs = (): Acting | null => acting.getStore() ?? null
+
+/** Runs some work that concerns more than one house, still in the name of whoever asked. */
+export function actAcrossHouses<T>(work: () => T): T {
+  const who = acting.getStore()
+  return who ? acting.run({ ...who, houseId: null }, work) : work()
+}
+
+/** Runs some work that only happens to begin in a request, for every house and in nobody's name. */
+export const actForNobody = <T>(work: () => T): T => acting.exit(work)

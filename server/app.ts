@@ -26,6 +26,7 @@ import { mounter } from './mount'
 import { openApi } from './openapi'
 import { allowedHostsOnly, ownOriginOnly } from './origin'
 import { benchRoutes } from './routes/bench'
+import { chainRoutes } from './routes/chain'
 import { exchangeRoutes } from './routes/exchange'
 import { fleetRoutes } from './routes/fleet'
 import { houseRoutes } from './routes/house'
@@ -187,7 +188,7 @@ export function makeApp(options: AppOptions): RunningApp {
     next()
   })
   app.post(
-    ['/api/session', '/api/session/pin', '/api/session/code', '/api/first-run'],
+    ['/api/session', '/api/session/pin', '/api/session/code', '/api/me/houses', '/api/first-run'],
     rateLimit({
       windowMs: MINUTE_MS,
       limit: doorRequestsPerMinute,
@@ -205,7 +206,9 @@ export function makeApp(options: AppOptions): RunningApp {
 
   const mount = mounter(app, db, clock)
   const tries = signInTries(db)
-  signInRoutes(mount, { db, clock, tries, demo }, setUpCode)
+  const door = { db, clock, tries, demo }
+  signInRoutes(mount, door, setUpCode)
+  chainRoutes(mount, door, options.backups ?? null)
   logRoutes(mount, db, clock)
   shelfRoutes(mount, db)
   fleetRoutes(mount, db, clock)

@@ -9,11 +9,10 @@ import {
   type ParamsOf,
   type QueryOf,
 } from '../contract/endpoint'
-import { actFor } from './acting'
 import type { Clock } from './clock'
 import type { Database } from './db/database'
 import { Fault } from './faults'
-import { assertMay, callerOf, type Caller } from './signIn/sessions'
+import { actAs, assertMay, callerOf, type Caller } from './signIn/sessions'
 
 export interface Call<E extends Endpoint> {
   readonly params: ParamsOf<E>
@@ -102,9 +101,7 @@ export function mounter(app: Express, db: Database, clock: Clock): Mount {
           },
         }
         const handle = (): ReturnType<typeof handler> => handler(call as Call<typeof endpoint>)
-        const answer = await (caller
-          ? actFor({ personId: caller.person.id, deviceId: caller.deviceId }, handle)
-          : handle())
+        const answer = await (caller ? actAs(caller, handle) : handle())
         if (isPrepared(answer)) {
           sendPrepared(request, response, answer)
           return

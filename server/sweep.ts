@@ -1,5 +1,6 @@
 import { DAY_MS } from '../core/time'
 import type { Database } from './db/database'
+import { deleteExpiredChainLinks } from './db/queries/house/chains'
 import { deleteExpiredDoorCodes } from './db/queries/house/doorCodes'
 import { deleteEndedJobs } from './db/queries/house/jobs'
 import { deleteExpiredAttempts, deleteExpiredSessions } from './db/queries/house/signIn'
@@ -14,6 +15,7 @@ export async function sweep(db: Database, now: Date): Promise<void> {
   await deleteExpiredSessions(db, now)
   await deleteExpiredAttempts(db, now)
   await deleteExpiredDoorCodes(db, now)
+  await deleteExpiredChainLinks(db, now)
   await deleteEndedJobs(db, new Date(now.getTime() - JOBS_KEPT_MS))
   await deleteOldPlans(db, new Date(now.getTime() - PLANS_KEPT_MS))
 }

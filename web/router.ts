@@ -68,6 +68,7 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/learned', name: 'learned', component: () => import('./learning/LearningScreen.vue') },
       { path: '/deliveries', name: 'deliveries', component: () => import('./exchange/ExchangeScreen.vue') },
       { path: '/exchange', redirect: '/deliveries' },
+      { path: '/chain', name: 'chain', component: () => import('./chain/ChainScreen.vue') },
       { path: '/house', name: 'house', component: () => import('./house/HouseScreen.vue') },
       { path: '/:rest(.*)*', redirect: '/today' },
     ],

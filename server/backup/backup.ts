@@ -4,6 +4,7 @@ import { createReadStream } from 'node:fs'
 import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
+import { makeHouseRole } from '../db/queries/house/walls'
 import { openDatabase } from '../db/database'
 import { exportSnapshot, newestStep } from '../db/queries/house/tableSums'
 import { Manifest, sumsByTable } from './manifest'
@@ -109,7 +110,9 @@ export async function readManifest(file: string): Promise<Manifest> {
 /** Fills an empty database from a backup, all of it or nothing. @throws Error with the reason PostgreSQL gives */
 export async function restoreInto(databaseUrl: string, bin: string, file: string): Promise<void> {
   const { dbname, env } = connectionOf(databaseUrl)
+  const db = openDatabase(databaseUrl, () => undefined)
   try {
+    await makeHouseRole(db)
     await run(
       join(bin, 'pg_restore'),
       ['--no-owner', '--no-privileges', '--no-password', '--exit-on-error', '--single-transaction', dbname, file],
@@ -117,6 +120,8 @@ export async function restoreInto(databaseUrl: string, bin: string, file: string
     )
   } catch (error) {
     throw new Error(`The backup could not be restored: ${lastLine(error)}`, { cause: error })
+  } finally {
+    await db.close()
   }
 }
 

@@ -87,6 +87,8 @@ describe('the database', () => {
       '0019_doors',
       '0020_session_skill',
       '0021_people_and_doors',
+      '0022_walls',
+      '0023_chains',
     ])
   })
 

@@ -109,13 +109,38 @@ function queryable(run: Queryable['query']): Queryable {
   }
 }
 
+/** Whom a connection serves just now. */
+const serves = new WeakMap<pg.PoolClient, string>()
+
+/** A connection that sees what whoever acts may see, one house, or everything for the server itself; and knows who it is. */
+async function connectFor(pool: pg.Pool): Promise<pg.PoolClient> {
+  const client = await pool.connect()
+  const who = whoActs()
+  const [houseId, personId, deviceId] = [who?.houseId ?? '', who?.personId ?? '', who?.deviceId ?? '']
+  const wanted = `${houseId}/${personId}/${deviceId}`
+  if ((serves.get(client) ?? '//') === wanted) return client
+  try {
+    await client.query(
+      `select set_config('role', $1, false), set_config('yorvik.house', $2, false),
+              set_config('yorvik.person', $3, false), set_config('yorvik.device', $4, false)`,
+      [houseId === '' ? 'none' : 'yorvik_house', houseId, personId, deviceId],
+    )
+    serves.set(client, wanted)
+    return client
+  } catch (error) {
+    // nobody knows what it would show now
+    client.release(true)
+    throw error
+  }
+}
+
 /** How one attempt at a transaction went; `again` says that it may be tried anew. */
 type Attempt<T> = { readonly value: T } | { readonly error: unknown; readonly again: boolean }
 
 async function attempt<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>): Promise<Attempt<T>> {
   let client: pg.PoolClient
   try {
-    client = await pool.connect()
+    client = await connectFor(pool)
   } catch (error) {
     return { error, again: false }
   }
@@ -127,12 +152,6 @@ async function attempt<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>
   client.on('error', onBreak)
   try {
     await client.query('begin')
-    const who = whoActs()
-    if (who)
-      await client.query(`select set_config('yorvik.person', $1, true), set_config('yorvik.device', $2, true)`, [
-        who.personId,
-        who.deviceId ?? '',
-      ])
     const value = await work(queryable((text, values) => client.query(text, values ? [...values] : [])))
     committing = true
     await client.query('commit')
@@ -176,10 +195,21 @@ export function openDatabase(url: string, onIdleError: (error: Error) => void, {
   // an idle connection that breaks is replaced by the pool at the next query
   pool.on('error', onIdleError)
   const run: Queryable['query'] = async (text, values) => {
+    let broken: Error | undefined
+    const onBreak = (error: Error): void => {
+      broken = error
+    }
+    let client: pg.PoolClient | undefined
     try {
-      return await pool.query(text, values ? [...values] : [])
+      client = await connectFor(pool)
+      client.on('error', onBreak)
+      return await client.query(text, values ? [...values] : [])
     } catch (error) {
+      if (GONE_WORDS.test(String(error))) broken ??= error instanceof Error ? error : undefined
       throw queryFault(error)
+    } finally {
+      client?.off('error', onBreak)
+      client?.release(broken)
     }
   }
   return {

@@ -3,6 +3,7 @@ import { readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { openDatabase } from './database'
 import { doneSteps } from './queries/house/tableSums'
+import { makeHouseRole, putUpWalls } from './queries/house/walls'
 
 const STEPS = fileURLToPath(new URL('./migrations', import.meta.url))
 
@@ -28,12 +29,19 @@ async function assertNotNewer(url: string): Promise<void> {
  */
 export async function migrate(url: string, most = Infinity): Promise<void> {
   await assertNotNewer(url)
-  await runner({
-    databaseUrl: url,
-    dir: STEPS,
-    direction: 'up',
-    count: most,
-    migrationsTable: 'migrations',
-    log: () => undefined,
-  })
+  const db = openDatabase(url, () => undefined)
+  try {
+    await makeHouseRole(db)
+    await runner({
+      databaseUrl: url,
+      dir: STEPS,
+      direction: 'up',
+      count: most,
+      migrationsTable: 'migrations',
+      log: () => undefined,
+    })
+    await putUpWalls(db)
+  } finally {
+    await db.close()
+  }
 }

@@ -1,6 +1,7 @@
 import PgBoss from 'pg-boss'
 import type { Logger } from 'pino'
 import type { Job } from '../../contract/learning'
+import { actForNobody } from '../acting'
 import type { Database } from '../db/database'
 import { claimJob, endJob, renewClaim, unclaimedJobs } from '../db/queries/house/jobs'
 
@@ -89,7 +90,8 @@ export function openQueue({ databaseUrl, db, log, run, makeBoss = usualBoss }: Q
 
   /** The queue, opened at the first need; an opening that failed is tried again at the next. */
   const opened = (): Promise<PgBoss> => {
-    boss ??= open().catch((error: unknown) => {
+    // what fetches work goes on after the request that opened it, and for every house
+    boss ??= actForNobody(open).catch((error: unknown) => {
       boss = null
       throw error
     })

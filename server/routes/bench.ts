@@ -7,7 +7,7 @@ import { openSessions } from '../db/queries/bench/sessions'
 import { Id } from '../../contract/scalars'
 import { Fault, notFound } from '../faults'
 import type { Mount } from '../mount'
-import { callerOf } from '../signIn/sessions'
+import { actAs, callerOf } from '../signIn/sessions'
 import { tickOff } from '../services/bench/carryOvers'
 import { benchOffer } from '../services/bench/offer'
 import { addPhoto, readPhoto } from '../services/bench/photos'
@@ -41,7 +41,7 @@ export function benchRoutes(app: Express, mount: Mount, db: Database, clock: Clo
       if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
       const id = Id.safeParse(request.params.id)
       if (!id.success) throw notFound('photo')
-      const bytes = await readPhoto(db, caller, id.data)
+      const bytes = await actAs(caller, () => readPhoto(db, caller, id.data))
       response.setHeader('Cache-Control', 'private, max-age=31536000, immutable')
       response.type('image/jpeg').send(bytes)
     }

@@ -14,7 +14,7 @@ import { writeCsv, writeSpreadsheet, writeTemplate } from '../exchange/writeTabl
 import { noteInTrail } from '../db/queries/house/trail'
 import { Fault } from '../faults'
 import type { Mount } from '../mount'
-import { assertMay, callerOf, type Caller } from '../signIn/sessions'
+import { actAs, assertMay, callerOf, type Caller } from '../signIn/sessions'
 
 const SpreadsheetName = z.enum(AS_SPREADSHEET)
 const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
@@ -31,14 +31,16 @@ export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: 
         if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
         assertMay(caller, 'import')
         const { file: name } = request.params
-        await noteInTrail(db, caller.house.id, {
-          personId: caller.person.id,
-          deviceId: caller.deviceId,
-          subject: 'files',
-          subjectId: request.path.slice(0, 80),
-          act: 'exported',
+        await actAs(caller, async () => {
+          await noteInTrail(db, caller.house.id, {
+            personId: caller.person.id,
+            deviceId: caller.deviceId,
+            subject: 'files',
+            subjectId: request.path.slice(0, 80),
+            act: 'exported',
+          })
+          await send(caller, name, response)
         })
-        await send(caller, name, response)
       }
       answer().catch(next)
     })
@@ -50,12 +52,14 @@ export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: 
   file('/api/house/whole.json', async (caller, _name, response) => {
     response.type('application/json').attachment('yorvik-house.json')
     const text = new PassThrough()
-    const sending = pipeline(text, response)
-    await writeWholeHouse(db, caller, async (part) => {
+    const writing = writeWholeHouse(db, caller, async (part) => {
       if (!text.write(part)) await once(text, 'drain')
-    })
-    text.end()
-    await sending
+    }).then(
+      () => text.end(),
+      (error: unknown) => text.destroy(error instanceof Error ? error : new Error(String(error))),
+    )
+    // one that breaks ends the other
+    await Promise.all([pipeline(text, response), writing])
   })
   file('/api/house/whole.zip', async (caller, _name, response) => {
     response

@@ -13,7 +13,7 @@ import {
   giveDoorCode,
   ownSessions,
 } from '../services/house/account'
-import { makeFirstHouse } from '../services/house/houses'
+import { makeHouse } from '../services/house/houses'
 import {
   enrolDevice,
   signedInView,
@@ -28,7 +28,7 @@ export function signInRoutes(mount: Mount, door: SignInContext, setUpCode: strin
   const { db, clock } = door
   mount(endpoints.signInPage, ({ request }) => signInPage(door, request))
   mount(endpoints.firstRun, async ({ body, request, response }) => {
-    const { houseId, personId } = await makeFirstHouse(db, setUpCode, body)
+    const { houseId, personId } = await makeHouse(db, setUpCode, body, clock())
     const [house, person] = [await findHouse(db, houseId), await findPerson(db, houseId, personId)]
     if (!house || !person) throw notFound('house')
     await openSession(db, clock, request, response, { houseId, personId, deviceId: null })

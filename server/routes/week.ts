@@ -18,7 +18,7 @@ import { crewOf, setBench, setShiftDays, setShifts, setSkills, setSpecialDay } f
 import { acceptPlan, improvePlan, planView, readImprovement } from '../services/week/plan'
 import { readShifts } from '../services/week/readShifts'
 import { readYearHouse } from '../services/year/yearHouse'
-import { callerOf } from '../signIn/sessions'
+import { actAs, callerOf } from '../signIn/sessions'
 
 export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Clock, queue: Queue, say: Say): void {
   mount(endpoints.yearHouse, ({ caller }) => readYearHouse(db, clock, caller))
@@ -47,7 +47,7 @@ export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Cloc
       response
         .type('text/calendar; charset=utf-8')
         .attachment('yorvik.ics')
-        .send(await calendarOf(db, clock, caller.house, personId, say))
+        .send(await actAs(caller, () => calendarOf(db, clock, caller.house, personId, say)))
     }
     send().catch(next)
   })

@@ -3,6 +3,7 @@ import type { Request, Response } from 'express'
 import type { Device } from '../../contract/house'
 import { ROLE_RIGHTS, type PersonRole, type Right } from '../../core/house/rights'
 import { HOUR_MS } from '../../core/time'
+import { actFor } from '../acting'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { toHouse, type StoredHouse } from '../db/queries/house/houses'
@@ -52,6 +53,10 @@ export async function callerOf(db: Database, clock: Clock, cookieHeader: string 
     deviceName: session.device_name,
   }
 }
+
+/** Does some work as whoever asks: the database shows it their house alone. */
+export const actAs = <T>(caller: Caller, work: () => T): T =>
+  actFor({ houseId: caller.house.id, personId: caller.person.id, deviceId: caller.deviceId }, work)
 
 /** @throws Fault `not-allowed` when the caller's role does not carry the right */
 export function assertMay(caller: Caller, right: Right): void {

@@ -35,6 +35,8 @@ const SCREENS = [
   '/house?part=devices',
   '/house?part=house',
   '/house?part=trail',
+  '/house?part=chain',
+  '/chain',
 ] as const
 
 /** What axe holds to be serious, of all rules or of those about contrast alone. */

@@ -13,6 +13,7 @@ import AppButton from '../ui/AppButton.vue'
 import AppForm from '../ui/AppForm.vue'
 import PasswordField from '../ui/PasswordField.vue'
 import { agentName } from './agentName'
+import OwnHouses from './OwnHouses.vue'
 
 /** One's own password, and where one is signed in. */
 const formats = useFormats()
@@ -94,6 +95,7 @@ async function end(send: () => Promise<unknown>): Promise<void> {
       </template>
     </AppForm>
     <p v-else class="soft">{{ $t('account.byPin') }}</p>
+    <OwnHouses v-if="hasPassword" />
   </div>
 </template>
 

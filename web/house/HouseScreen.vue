@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
+import ChainSection from './ChainSection.vue'
 import DeviceSection from './DeviceSection.vue'
 import GearSection from './GearSection.vue'
 import HouseWaysSection from './HouseWaysSection.vue'
@@ -22,6 +23,7 @@ const SECTIONS = {
   ways: HouseWaysSection,
   devices: DeviceSection,
   house: HouseSection,
+  chain: ChainSection,
   trail: TrailSection,
 } as const
 type Section = keyof typeof SECTIONS

@@ -15,8 +15,8 @@ import TextField from '../ui/TextField.vue'
 import { timeZoneChoices } from '../ui/timeZones'
 
 const emit = defineEmits<{ entered: [who: SignedIn] }>()
-/** The start gives its code inside the address; who came another way types it. */
-const { code } = useRoute().query
+/** The start gives its code inside the address, and so does the link of a chain; who came another way types it. */
+const { house: link, code = link } = useRoute().query
 const isGiven = typeof code === 'string' && code !== ''
 const form = reactive({
   setUpCode: isGiven ? code : '',
@@ -46,8 +46,8 @@ async function make(body: z.output<typeof FirstRun>): Promise<void> {
 
 <template>
   <AppForm :schema="FirstRun" :draft="draft" :send="make">
-    <h1>{{ $t('door.newHouse') }}</h1>
-    <p class="soft">{{ $t('door.newHouseHint') }}</p>
+    <h1>{{ $t(link ? 'door.chainHouse' : 'door.newHouse') }}</h1>
+    <p class="soft">{{ $t(link ? 'door.chainHouseHint' : 'door.newHouseHint') }}</p>
     <TextField
       v-if="!isGiven"
       v-model="form.setUpCode"

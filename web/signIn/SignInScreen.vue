@@ -56,7 +56,7 @@ async function moveIn(who: SignedIn): Promise<void> {
         {{ refusal }} <AppButton kind="quiet" @click="look">{{ $t('shell.again') }}</AppButton>
       </p>
       <template v-if="doorway">
-        <FirstRun v-if="doorway.needsSetup" @entered="moveIn" />
+        <FirstRun v-if="doorway.needsSetup || route.query['house']" @entered="moveIn" />
         <CodeSignIn v-else-if="byCode" @entered="enter" @back="byCode = false" />
         <PinSignIn
           v-else-if="doorway.device && !byPassword"

@@ -62,7 +62,7 @@ export async function loadFleetSnapshot(db: Queryable, house: StoredHouse, now: 
 const KNIVES_AT_ONCE = 10
 
 /** Views of the whole fleet; forecasting 150 knives takes a good part of a second, and nobody else should wait for it. */
-async function allViews(snapshot: FleetSnapshot): Promise<KnifeView[]> {
+export async function allViews(snapshot: FleetSnapshot): Promise<KnifeView[]> {
   const views: KnifeView[] = []
   for (const [index, knife] of snapshot.knives.entries()) {
     const state = snapshot.states.get(knife.id)

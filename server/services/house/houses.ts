@@ -17,8 +17,9 @@ import { DEFAULT_SERVICE_LIMITS } from '../../../core/knife/limits'
 import { speaker } from '../../../words/say'
 import type { Clock } from '../../clock'
 import { changeHouse, type HouseChange } from '../../db/changeHouse'
-import type { Database } from '../../db/database'
+import type { Database, Queryable } from '../../db/database'
 import { listKnives } from '../../db/queries/fleet/knives'
+import { findChainLink, insertChainHouse, spendChainLink } from '../../db/queries/house/chains'
 import { anyHouse, findHouse, insertHouse, lockHouses, updateHouse } from '../../db/queries/house/houses'
 import {
   findPerson,
@@ -33,9 +34,10 @@ import { deleteSessionsOf } from '../../db/queries/house/signIn'
 import { insertStation, insertStationPeriod, listStations, updateStation } from '../../db/queries/house/stations'
 import { replaceSkills, saveBench } from '../../db/queries/week/crew'
 import { closeSpans, currentSpans, insertSpans, listAllSpans } from '../../db/queries/week/weeklySpans'
+import { uniqueFault } from '../../db/violations'
 import { Fault, notFound } from '../../faults'
 import { applyPatch } from '../../patch'
-import { hashSecret, sameCode } from '../../signIn/secrets'
+import { hashCode, hashSecret, sameCode } from '../../signIn/secrets'
 import type { Caller } from '../../signIn/sessions'
 
 /** A new house's week and stations count for all time before too. */
@@ -61,19 +63,22 @@ const firstStation = (): Station => ({
 })
 
 /**
- * Makes the first house of an empty database, with its manager, the usual week and one station.
+ * Makes a house with its manager, the usual week and one station: the first of an empty database, or one more of a chain.
  *
  * @param setUpCode what the start printed: whoever only reached the page does not make the house
- * @throws Fault when there is a house, or the code is another
+ * @throws Fault when there is a house and the code is no link of a chain, or the code is another
  */
-export async function makeFirstHouse(
+export async function makeHouse(
   db: Database,
   setUpCode: string,
   input: Wire<typeof FirstRun>,
+  now: Date,
 ): Promise<{ houseId: string; personId: string }> {
   // both are asked before anything that takes time is done for somebody nobody knows
-  if (await anyHouse(db)) throw new Fault('conflict', 'house-exists')
-  if (!sameCode(input.setUpCode, setUpCode))
+  const link = hashCode(input.setUpCode)
+  const isFirst = (await anyHouse(db)) === null
+  if (!isFirst && !(await findChainLink(db, link, now))) throw new Fault('conflict', 'house-exists')
+  if (isFirst && !sameCode(input.setUpCode, setUpCode))
     throw new Fault('not-allowed', 'set-up-code', {}, [{ path: 'setUpCode', key: 'set-up-code', values: {} }])
   const house: House = {
     id: newId(),
@@ -90,11 +95,13 @@ export async function makeFirstHouse(
   }
   const passwordHash = await hashSecret(input.password)
   const personId = newId()
-  await db.transaction(async (client) => {
-    // only one of two people opening the first page at once may make the house
-    await lockHouses(client)
-    if (await anyHouse(client)) throw new Fault('conflict', 'house-exists')
+  const make = async (client: Queryable): Promise<void> => {
+    // only one of two people opening the first page, or one link, at once may make the house
+    if (isFirst) await lockHouses(client)
+    const chainId = isFirst ? null : await spendChainLink(client, link, now)
+    if (isFirst ? await anyHouse(client) : chainId === null) throw new Fault('conflict', 'house-exists')
     await insertHouse(client, house)
+    if (chainId !== null) await insertChainHouse(client, chainId, house.id)
     await insertPerson(client, house.id, {
       id: personId,
       name: input.managerName,
@@ -111,7 +118,12 @@ export async function makeFirstHouse(
     await saveBench(client, house.id, { id: newId(), name: speaker()('house.firstBench'), active: true })
     // who runs the house is trusted with its steel until they say otherwise
     await replaceSkills(client, house.id, personId, SKILLS, personId, new Date())
-  })
+  }
+  try {
+    await db.transaction(make)
+  } catch (error) {
+    throw uniqueFault(error, { signInName: input.signInName }) ?? error
+  }
   return { houseId: house.id, personId }
 }
 
