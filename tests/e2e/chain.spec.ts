@@ -5,7 +5,7 @@ import { complaints, DEMO, openAsManager } from './kitchen'
 async function makeHouse(page: Page, link: string): Promise<void> {
   await page.goto(link)
   await expect(page.getByRole('heading', { name: 'A new house in a chain' })).toBeVisible()
-  await page.getByLabel('Name of the house').fill('Sluice Lane')
+  await page.getByLabel('House', { exact: true }).fill('Sluice Lane')
   await page.getByLabel('Your name').fill('Ilse Brandt')
   await page.getByLabel('Sign-in name').fill('ilse')
   await page.getByLabel('Password', { exact: true }).fill('water over the sluice')
@@ -31,7 +31,7 @@ test('an owner adds a house by a link, sees both, and nobody sees into another',
 
   await page.goto(`${DEMO}/chain`)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Two by the water')
-  await expect(page.getByRole('rowheader')).toHaveText(['Ferry Landing', 'Sluice Lane'])
+  await expect(page.getByRole('rowheader')).toHaveText(['Hallow Quay', 'Sluice Lane'])
   await expect(page.getByText('needs hands first')).toBeVisible()
   await page.screenshot({ path: 'test-results/chain.png' })
 
@@ -52,15 +52,15 @@ test('an owner adds a house by a link, sees both, and nobody sees into another',
   await expect(page.getByText('CH-07')).toHaveCount(0)
   await page.goto(`${DEMO}/roll`)
   await page.getByRole('button', { name: 'Your sign-in' }).click()
-  await page.getByRole('button', { name: 'Go to Ferry Landing' }).click()
-  await expect(page.getByText('Ferry Landing').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Go to Hallow Quay' }).click()
+  await expect(page.getByText('Hallow Quay').first()).toBeVisible()
 
   await theirs.goto(`${DEMO}/house?part=chain`)
   await theirs.getByRole('button', { name: 'Leave the chain' }).click()
   await theirs.getByRole('button', { name: 'Leave the chain' }).last().click()
   await expect(theirs.getByRole('heading', { name: 'Make a chain' })).toBeVisible()
   await page.goto(`${DEMO}/chain`)
-  await expect(page.getByRole('rowheader')).toHaveText(['Ferry Landing'])
+  await expect(page.getByRole('rowheader')).toHaveText(['Hallow Quay'])
   await context.close()
   expect(heard).toEqual([])
 })

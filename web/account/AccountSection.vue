@@ -95,7 +95,7 @@ async function end(send: () => Promise<unknown>): Promise<void> {
       </template>
     </AppForm>
     <p v-else class="soft">{{ $t('account.byPin') }}</p>
-    <OwnHouses v-if="hasPassword" />
+    <OwnHouses v-if="session.signedIn?.deviceName === null" />
   </div>
 </template>
 

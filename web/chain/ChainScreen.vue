@@ -13,7 +13,9 @@ const knivesMost = computed(() => Math.max(1, ...(page.value?.houses.map(({ kniv
 const dull = ({ knives, inLimit, unseen }: ChainHouse): number => knives - inLimit - unseen
 const width = (n: number): string => `${(100 * n) / knivesMost.value}%`
 const edgeWords = (house: ChainHouse): string =>
-  say('chain.edgeWords', { in: house.inLimit, dull: dull(house), unseen: house.unseen })
+  house.knives === 0
+    ? say('chain.noKnives')
+    : say('chain.edgeWords', { in: house.inLimit, dull: dull(house), unseen: house.unseen })
 const worst = computed(() => {
   const behind = page.value?.houses.filter((house) => dull(house) > 0 || house.overdue > 0) ?? []
   if (!page.value) return ''
@@ -72,7 +74,7 @@ const worst = computed(() => {
           </tr>
         </tbody>
       </table>
-      <p class="soft small">
+      <p class="soft small after">
         {{ page.backupAt ? $t('chain.backup', { time: formats.moment(page.backupAt) }) : $t('chain.backupElsewhere') }}
       </p>
       <CompareSection :houses="page.houses" :compared="page.compared" />
@@ -89,6 +91,11 @@ td.figure {
 }
 tbody th {
   text-align: left;
+  color: var(--ink);
+  border-bottom: 1px solid var(--rule);
+}
+.after {
+  margin: 8px 0 28px;
 }
 .edges {
   min-width: 190px;
