@@ -183,10 +183,21 @@ export const BenchOffer = z.object({
     keptFor: z.string().nullable(),
   }),
   pace: z.enum(PACES),
+  /** the server's own mark on this plan: a device without a network may begin by it */
+  seal: z.string().max(120),
   /** somebody is at this knife already */
   open: z.object({ sessionId: Id, personName: z.string(), startedAt: Instant }).nullable(),
 })
 export type BenchOffer = Wire<typeof BenchOffer>
+
+/** A session that a device began without a network, by a plan it had been given. */
+export const BegunAway = z.object({
+  plan: BenchPlan,
+  skill: z.enum(SKILLS).nullable(),
+  seal: z.string().max(120),
+  at: Instant,
+})
+export type BegunAway = Wire<typeof BegunAway>
 
 /** What a session leaves undone, in the words of who leaves it. */
 export const CarriedWhat = z.object({ what: Text })

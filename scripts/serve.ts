@@ -104,6 +104,7 @@ export async function serve(options: ServeOptions): Promise<number> {
     const setUpCode = process.env['YORVIK_SETUP_CODE']
     const app = makeApp({
       databaseUrl,
+      listenUrl: options.databaseUrl ? process.env['YORVIK_LISTEN_URL'] : undefined,
       log,
       dataDirectory: cluster ? options.dataDirectory : undefined,
       clock,

@@ -23,7 +23,8 @@ const HELP = `Yorvik keeps a kitchen's shared knife fleet sharp.
   --backups DIR     where backups go (default: backups, in the data folder)
   --person NAME     whom ./yorvik code is for
 
-DATABASE_URL makes start use a PostgreSQL server of your own.
+DATABASE_URL makes start use a PostgreSQL server of your own; it may name several hosts.
+YORVIK_LISTEN_URL is the same database past a pooler.
 YORVIK_METRICS_TOKEN gives /api/metrics to whoever brings it as a bearer token.`
 
 function readOptions(): ServeOptions & {

@@ -44,6 +44,8 @@ import { sweep } from './sweep'
 
 export interface AppOptions {
   readonly databaseUrl: string
+  /** the same database past a pooler, for what holds its connection: hearing of changes, the queue */
+  readonly listenUrl?: string | undefined
   readonly log: Logger
   readonly clock?: Clock
   /** folder of the built interface; none in tests of the API alone */
@@ -151,13 +153,13 @@ export function makeApp(options: AppOptions): RunningApp {
   const db = openDatabase(databaseUrl, (error) => {
     log.warn({ err: error }, 'an idle database connection was lost')
   })
-  const listener = openListener(databaseUrl, [CHANGES_CHANNEL, LINES_CHANNEL, DOORS_CHANNEL], log)
+  const listener = openListener(options.listenUrl ?? databaseUrl, [CHANGES_CHANNEL, LINES_CHANNEL, DOORS_CHANNEL], log)
   const doors = watchDoors(listener)
   const app = express()
   const server = createServer(app)
   const hub = openHub(server, db, clock, listener, doors, options.allowedHosts)
   const queue = openQueue({
-    databaseUrl,
+    databaseUrl: options.listenUrl ?? databaseUrl,
     db,
     log,
     run: {

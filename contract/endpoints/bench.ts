@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BenchAction, BenchOffer, BenchSession, CarryOver, ChosenWays, SessionLine } from '../bench'
+import { BegunAway, BenchAction, BenchOffer, BenchSession, CarryOver, ChosenWays, SessionLine } from '../bench'
 import { byId, bytesForText, endpoint } from '../endpoint'
 import { Id, Instant } from '../scalars'
 import { Operation, WorkshopView } from '../workshop'
@@ -50,7 +50,14 @@ export const benchEndpoints = {
     },
   ),
   startSession: endpoint('post', '/api/bench-sessions', 'log-hone', 'Begin a session on a knife', {
-    body: z.object({ id: Id, knifeId: Id, ...wish, operation: Operation.optional(), besideId: Id.optional() }),
+    body: z.object({
+      id: Id,
+      knifeId: Id,
+      ...wish,
+      operation: Operation.optional(),
+      besideId: Id.optional(),
+      begunAway: BegunAway.optional(),
+    }),
     answer: BenchSession,
   }),
   openSessions: endpoint('get', '/api/bench-sessions', 'see', 'Sessions nobody has ended', {

@@ -4,6 +4,7 @@ import { createReadStream } from 'node:fs'
 import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
+import { leadingUrl } from '../db/hosts'
 import { makeHouseRole } from '../db/queries/house/walls'
 import { openDatabase } from '../db/database'
 import { exportSnapshot, newestStep } from '../db/queries/house/tableSums'
@@ -51,7 +52,7 @@ export async function makeBackup({ databaseUrl, bin, directory, now }: BackupAsk
   const stamp = now.toISOString().replaceAll(/[-:]|\.\d+/g, '')
   const file = join(directory, `yorvik-${stamp}.dump`)
   const unfinished = `${file}.part`
-  const { dbname, env } = connectionOf(databaseUrl)
+  const { dbname, env } = connectionOf(await leadingUrl(databaseUrl))
   const db = openDatabase(databaseUrl, () => undefined, { isPatient: true })
   try {
     const held = await db.transaction(async (client) => {
@@ -109,7 +110,7 @@ export async function readManifest(file: string): Promise<Manifest> {
 
 /** Fills an empty database from a backup, all of it or nothing. @throws Error with the reason PostgreSQL gives */
 export async function restoreInto(databaseUrl: string, bin: string, file: string): Promise<void> {
-  const { dbname, env } = connectionOf(databaseUrl)
+  const { dbname, env } = connectionOf(await leadingUrl(databaseUrl))
   const db = openDatabase(databaseUrl, () => undefined)
   try {
     await makeHouseRole(db)

@@ -89,6 +89,7 @@ describe('the database', () => {
       '0021_people_and_doors',
       '0022_walls',
       '0023_chains',
+      '0024_house_keys',
     ])
   })
 

@@ -2,6 +2,7 @@ import { setTimeout as pause } from 'node:timers/promises'
 import pg from 'pg'
 import { whoActs } from '../acting'
 import { Fault } from '../faults'
+import { hostsOf, leadingUrl } from './hosts'
 import { refusedValue } from './violations'
 
 pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number)
@@ -112,9 +113,30 @@ function queryable(run: Queryable['query']): Queryable {
 /** Whom a connection serves just now. */
 const serves = new WeakMap<pg.PoolClient, string>()
 
+/** A pool, and how it finds the host that leads where there are several. */
+interface Connections {
+  readonly pool: pg.Pool
+  /** looks for it anew; true where another host leads now */
+  readonly aim: () => Promise<boolean>
+}
+
+/** A connection to whoever leads: where the one that did is gone, the others are asked. */
+async function connect({ pool, aim }: Connections): Promise<pg.PoolClient> {
+  try {
+    return await pool.connect()
+  } catch (error) {
+    if (!isDatabaseAway(error) || !(await aim())) throw error
+    return await pool.connect()
+  }
+}
+
+/** A server that leads no more only reads: its connections are no use. */
+const READS_ONLY = '25006'
+const isUseless = (error: unknown): boolean => codeOf(error) === READS_ONLY || GONE_WORDS.test(String(error))
+
 /** A connection that sees what whoever acts may see, one house, or everything for the server itself; and knows who it is. */
-async function connectFor(pool: pg.Pool): Promise<pg.PoolClient> {
-  const client = await pool.connect()
+async function connectFor(connections: Connections): Promise<pg.PoolClient> {
+  const client = await connect(connections)
   const who = whoActs()
   const [houseId, personId, deviceId] = [who?.houseId ?? '', who?.personId ?? '', who?.deviceId ?? '']
   const wanted = `${houseId}/${personId}/${deviceId}`
@@ -137,10 +159,10 @@ async function connectFor(pool: pg.Pool): Promise<pg.PoolClient> {
 /** How one attempt at a transaction went; `again` says that it may be tried anew. */
 type Attempt<T> = { readonly value: T } | { readonly error: unknown; readonly again: boolean }
 
-async function attempt<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>): Promise<Attempt<T>> {
+async function attempt<T>(connections: Connections, work: (client: Queryable) => Promise<T>): Promise<Attempt<T>> {
   let client: pg.PoolClient
   try {
-    client = await connectFor(pool)
+    client = await connectFor(connections)
   } catch (error) {
     return { error, again: false }
   }
@@ -158,7 +180,7 @@ async function attempt<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>
     return { value }
   } catch (error) {
     // a server that fell silent would not answer this either
-    if (GONE_WORDS.test(String(error))) broken ??= error instanceof Error ? error : undefined
+    if (isUseless(error)) broken ??= error instanceof Error ? error : undefined
     else
       await client.query('rollback').catch((failure: Error) => {
         broken = failure
@@ -177,8 +199,9 @@ async function attempt<T>(pool: pg.Pool, work: (client: Queryable) => Promise<T>
 
 /** @param isPatient whether its statements may take as long as they need: for work that reads everything */
 export function openDatabase(url: string, onIdleError: (error: Error) => void, { isPatient = false } = {}): Database {
+  const hosts = hostsOf(url)
   const pool = new pg.Pool({
-    connectionString: url,
+    connectionString: hosts[0],
     max: 12,
     connectionTimeoutMillis: CONNECT_MS,
     ...(isPatient
@@ -194,6 +217,16 @@ export function openDatabase(url: string, onIdleError: (error: Error) => void, {
   })
   // an idle connection that breaks is replaced by the pool at the next query
   pool.on('error', onIdleError)
+  const connections: Connections = {
+    pool,
+    aim: async () => {
+      if (hosts.length < 2) return false
+      const leading = await leadingUrl(url)
+      const isAnother = pool.options.connectionString !== leading
+      pool.options.connectionString = leading
+      return isAnother
+    },
+  }
   const run: Queryable['query'] = async (text, values) => {
     let broken: Error | undefined
     const onBreak = (error: Error): void => {
@@ -201,11 +234,11 @@ export function openDatabase(url: string, onIdleError: (error: Error) => void, {
     }
     let client: pg.PoolClient | undefined
     try {
-      client = await connectFor(pool)
+      client = await connectFor(connections)
       client.on('error', onBreak)
       return await client.query(text, values ? [...values] : [])
     } catch (error) {
-      if (GONE_WORDS.test(String(error))) broken ??= error instanceof Error ? error : undefined
+      if (isUseless(error)) broken ??= error instanceof Error ? error : undefined
       throw queryFault(error)
     } finally {
       client?.off('error', onBreak)
@@ -218,7 +251,7 @@ export function openDatabase(url: string, onIdleError: (error: Error) => void, {
     close: () => pool.end(),
     transaction: async (work) => {
       for (let tried = 1; ; tried++) {
-        const outcome = await attempt(pool, work)
+        const outcome = await attempt(connections, work)
         if ('value' in outcome) return outcome.value
         if (!outcome.again || tried === MOST_ATTEMPTS) throw queryFault(outcome.error)
         await pause(FIRST_PAUSE_MS * 2 ** (tried - 1))

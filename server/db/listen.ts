@@ -1,5 +1,6 @@
 import pg from 'pg'
 import type { Logger } from 'pino'
+import { leadingUrl } from './hosts'
 
 type Hear = (payload: string) => void
 
@@ -43,8 +44,16 @@ export function openListener(
     later()
   }
   const connect = async (): Promise<void> => {
+    let leading: string
+    try {
+      leading = await leadingUrl(url)
+    } catch (error) {
+      lost(error)
+      return
+    }
+    if (closed) return
     const next = new pg.Client({
-      connectionString: url,
+      connectionString: leading,
       connectionTimeoutMillis: silenceMs,
       query_timeout: silenceMs,
       keepAlive: true,

@@ -2,6 +2,7 @@ import { runner } from 'node-pg-migrate'
 import { readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { openDatabase } from './database'
+import { leadingUrl } from './hosts'
 import { doneSteps } from './queries/house/tableSums'
 import { makeHouseRole, putUpWalls } from './queries/house/walls'
 
@@ -33,7 +34,7 @@ export async function migrate(url: string, most = Infinity): Promise<void> {
   try {
     await makeHouseRole(db)
     await runner({
-      databaseUrl: url,
+      databaseUrl: await leadingUrl(url),
       dir: STEPS,
       direction: 'up',
       count: most,

@@ -3,6 +3,7 @@ import type { Logger } from 'pino'
 import type { Job } from '../../contract/learning'
 import { actForNobody } from '../acting'
 import type { Database } from '../db/database'
+import { leadingUrl } from '../db/hosts'
 import { claimJob, endJob, renewClaim, unclaimedJobs } from '../db/queries/house/jobs'
 
 /** A job of a house, by its row. */
@@ -75,9 +76,19 @@ export function openQueue({ databaseUrl, db, log, run, makeBoss = usualBoss }: Q
   }
 
   const open = async (): Promise<PgBoss> => {
-    const opened = makeBoss(databaseUrl)
+    const leading = await leadingUrl(databaseUrl)
+    const opened = makeBoss(leading)
     opened.on('error', (error) => {
       stumble(error, 'the queue stumbled')
+      // where another host leads now, it is opened there at the next need
+      leadingUrl(databaseUrl).then(
+        (now) => {
+          if (now === leading || boss === null) return
+          boss = null
+          void opened.stop({ graceful: false }).catch(() => undefined)
+        },
+        () => undefined,
+      )
     })
     await opened.start()
     await opened.createQueue(QUEUE)

@@ -5,7 +5,9 @@ import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { BenchOffer, BenchSession, GearView, StackPiece } from '../../contract/bench'
 import { endpoints } from '../../contract/endpoints'
-import { call } from '../api'
+import type { BodyOf } from '../../contract/endpoint'
+import { call, Refusal } from '../api'
+import { useOutbox } from '../live/outbox'
 import { useFleet } from '../live/fleet'
 import type { Pace } from '../../core/session/ways'
 import { refusalText } from '../refusalText'
@@ -14,9 +16,11 @@ import AppButton from '../ui/AppButton.vue'
 import { useLeave } from '../ui/useLeave'
 import BenchRun from './BenchRun.vue'
 import BenchStart from './BenchStart.vue'
+import { brought, forgetRunning, keepBrought, runningHere, type Brought } from './onDevice'
 
 const props = defineProps<{ code: string }>()
 const fleet = useFleet()
+const outbox = useOutbox()
 const signedIn = useSession()
 const router = useRouter()
 const leave = useLeave()
@@ -56,16 +60,42 @@ const ask = (): Promise<void> =>
       ...(wish.startWith ? { startWith: wish.startWith } : {}),
     }
     const id = knife.value.id
+    const found = await askOrRemember(id, body)
+    offer.value = found.offer
+    pace.value = found.offer.pace
+    gear.value = found.gear
+    pieces.value = found.pieces
+  })
+/** What the server says, or, while there is none, what was brought along; with the session that runs here. */
+async function askOrRemember(id: string, body: BodyOf<typeof endpoints.benchOffer>): Promise<Brought> {
+  const running = await runningHere(id)
+  const isUnheard = outbox.entries.some((entry) => entry.kind === 'begin' && entry.id === running?.id)
+  const withOpen = (found: Brought, isAway: boolean): Brought =>
+    running && (isAway || isUnheard) && !found.offer.open
+      ? { ...found, offer: { ...found.offer, open: openHere(running) } }
+      : found
+  try {
     const [asked, shelf, owned] = await Promise.all([
       call(endpoints.benchOffer, { params: { id }, body }),
       call(endpoints.gear),
       call(endpoints.pieces),
     ])
-    offer.value = asked
-    pace.value = asked.pace
-    gear.value = shelf
-    pieces.value = owned
-  })
+    const found = { offer: asked, gear: shelf, pieces: owned, atMs: Date.now() }
+    if (!wish.recipeId && !wish.startWith) void keepBrought(id, found)
+    return withOpen(found, false)
+  } catch (error) {
+    const known = isAway(error) && !offer.value ? await brought(id) : null
+    if (!known) throw error
+    return withOpen(known, true)
+  }
+}
+const isAway = (error: unknown): boolean =>
+  error instanceof Refusal && (error.code === 'offline' || error.code === 'unavailable')
+const openHere = ({ id, startedAt }: BenchSession): BenchOffer['open'] => ({
+  sessionId: id,
+  personName: signedIn.person?.name ?? '',
+  startedAt,
+})
 /** Who comes from the workshop has begun already. */
 const route = useRoute()
 watch(
@@ -106,22 +136,47 @@ const begin = (): Promise<void> =>
   attempt(async () => {
     if (!knife.value) return
     const { recipeId, startWith, choices } = wish
-    running.value = await call(endpoints.startSession, {
-      body: {
-        id: newId(),
-        knifeId: knife.value.id,
-        choices,
-        ...(besideId.value ? { besideId: besideId.value } : {}),
-        ...(recipeId ? { recipeId } : {}),
-        ...(startWith ? { startWith } : {}),
-      },
-    })
+    const id = newId()
+    const knifeId = knife.value.id
+    try {
+      running.value = await call(endpoints.startSession, {
+        body: {
+          id,
+          knifeId,
+          choices,
+          ...(besideId.value ? { besideId: besideId.value } : {}),
+          ...(recipeId ? { recipeId } : {}),
+          ...(startWith ? { startWith } : {}),
+        },
+      })
+    } catch (error) {
+      if (!isAway(error)) throw error
+      beginHere(id, knifeId)
+    }
   })
+/** Begins by the plan that was given out, under the same id: whether the server heard the first asking does not matter. */
+function beginHere(id: string, knifeId: string): void {
+  const personId = signedIn.person?.id
+  if (!offer.value || !personId) return
+  const { plan, seal, start } = offer.value
+  const at = signedIn.now().toISOString()
+  outbox
+    .sendBegin(personId, id, {
+      knifeId,
+      besideId: besideId.value,
+      begunAway: { plan, seal, skill: start.skill, at },
+    })
+    .catch(() => undefined)
+  running.value = {
+    ...{ id, knifeId, plan, startedAt: at, startedBy: personId, besideId: besideId.value },
+    ...{ endedAt: null, outcome: null, actions: [] },
+  }
+}
 const resume = (): Promise<void> =>
   attempt(async () => {
     const open = offer.value?.open
     if (!open) return
-    const session = await call(endpoints.benchSession, { params: { id: open.sessionId } })
+    const session = await sessionOf(open.sessionId)
     const taken = session.actions.findLast(({ action }) => action.kind === 'take-over')
     running.value =
       (taken ? taken.personId : session.startedBy) === signedIn.person?.id
@@ -131,8 +186,21 @@ const resume = (): Promise<void> =>
             body: { actions: [{ id: newId(), at: signedIn.now().toISOString(), kind: 'take-over' }] },
           })
   })
+/** A session as the server has it; while it cannot be asked, or has not heard of it yet, as it runs here. */
+async function sessionOf(id: string): Promise<BenchSession> {
+  const here = knife.value ? await runningHere(knife.value.id) : null
+  const isUnheard = outbox.entries.some((entry) => entry.id === id)
+  try {
+    if (here?.id === id && isUnheard) return here
+    return await call(endpoints.benchSession, { params: { id } })
+  } catch (error) {
+    if (!isAway(error) || here?.id !== id) throw error
+    return here
+  }
+}
 function ended(): void {
   running.value = null
+  if (knife.value) void forgetRunning(knife.value.id)
   void fleet.load()
   void router.push({ name: 'knife', params: { code: props.code } })
 }

@@ -16,6 +16,7 @@ import { useLive } from '../live/live'
 import { useOutbox } from '../live/outbox'
 import { resourceKey } from '../live/resource'
 import { useSession } from '../stores/session'
+import { keepRunning } from './onDevice'
 
 /** What a person does, before it has its id and its time. */
 export type BenchDraft = BenchAction extends infer A ? (A extends BenchAction ? Omit<A, 'id' | 'at'> : never) : never
@@ -85,6 +86,8 @@ export function useBenchSession(begun: BenchSession): RunningSession {
   const step = computed(() => steps.value[at.value] ?? null)
   const here = computed(() => stepState(state.value, state.value.stepId))
 
+  // a page that is opened again without a network goes on from here
+  watch(session, (now) => void keepRunning(now), { immediate: true })
   watch(
     () => outbox.touchRefusals.get(begun.id),
     (sentence) => {

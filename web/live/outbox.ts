@@ -12,6 +12,7 @@ import { outboxStorage, type OutboxEntry } from './outboxStorage'
 import { resourceKey } from './resource'
 
 type Touch = Extract<OutboxEntry, { kind: 'touch' }>
+type Begin = Extract<OutboxEntry, { kind: 'begin' }>
 
 const RETRY_MS = 5000
 const LARGEST_BATCH = 500
@@ -44,6 +45,8 @@ export const useOutbox = defineStore('outbox', () => {
   const refusal = ref<string | null>(null)
   /** refused touches, by session */
   const touchRefusals = reactive(new Map<string, string>())
+  /** sessions that the server would not have begun, with what it said: nothing in them can be sent */
+  const neverBegun = new Map<string, Refusal>()
   /** touches that went out with an earlier one, and wait for their turn to be struck off */
   const sentAlong = new Set<string>()
   let turn = 0
@@ -85,8 +88,26 @@ export const useOutbox = defineStore('outbox', () => {
     for (const { id } of batch.slice(1)) sentAlong.add(id)
   }
 
+  /** Begins on the server what was begun here without it. */
+  async function sendBegin({ id, personId, knifeId, besideId, begunAway }: Begin): Promise<void> {
+    try {
+      const session = await call(endpoints.startSession, {
+        body: { id, knifeId, choices: {}, begunAway, ...(besideId ? { besideId } : {}) },
+        personId,
+      })
+      client.setQueryData(resourceKey(endpoints.benchSession, { params: { id } }), session)
+    } catch (error) {
+      if (error instanceof Refusal && !mayWait(error)) neverBegun.set(id, error)
+      throw error
+    }
+  }
+
   async function deliver(entry: OutboxEntry, ofTurn: number): Promise<void> {
     if (ofTurn !== turn) throw new Superseded()
+    if (entry.kind === 'begin') {
+      await sendBegin(entry)
+      return
+    }
     if (entry.kind === 'event') {
       const { personId } = entry
       const { knives } = await call(endpoints.sendEvents, { body: { events: [entry.event] }, personId })
@@ -94,6 +115,8 @@ export const useOutbox = defineStore('outbox', () => {
       return
     }
     if (sentAlong.delete(entry.id)) return
+    const refused = neverBegun.get(entry.sessionId)
+    if (refused) throw refused
     const batch = batchFrom(entry)
     try {
       await sendTouches(batch)
@@ -149,7 +172,7 @@ export const useOutbox = defineStore('outbox', () => {
           const sentence = error instanceof Refusal ? error.sentence : null
           if (entry.kind === 'touch' && sentence !== null) touchRefusals.set(entry.sessionId, sentence)
           if (!isWaiting) fail(error)
-          else if (entry.kind === 'event') refusal.value = sentence
+          else if (entry.kind !== 'touch') refusal.value = sentence
         },
       )
     })
@@ -185,6 +208,12 @@ export const useOutbox = defineStore('outbox', () => {
     waitingCount: computed(() => (heldUp.value ? mine.value.length : 0)),
     sendEvent: (personId: string, event: NewEvent): Promise<void> =>
       add({ id: event.id, personId, kind: 'event', event }),
+    /** A session that begins here while the server cannot be asked. */
+    sendBegin: (
+      personId: string,
+      id: string,
+      begin: Pick<Begin, 'knifeId' | 'besideId' | 'begunAway'>,
+    ): Promise<void> => add({ id, personId, kind: 'begin', ...begin }),
     sendTouch: (personId: string, sessionId: string, action: BenchAction): Promise<void> =>
       add({ id: action.id, personId, kind: 'touch', sessionId, action }),
   }

@@ -1,9 +1,15 @@
-import type { BenchAction } from '../../contract/bench'
+import type { BenchAction, BegunAway } from '../../contract/bench'
 import type { NewEvent } from '../../contract/events'
 
 /** Something done on this device that the server has not confirmed, with the person who did it. */
 export type OutboxEntry = { readonly id: string; readonly personId: string } & (
   | { readonly kind: 'event'; readonly event: NewEvent }
+  | {
+      readonly kind: 'begin'
+      readonly knifeId: string
+      readonly besideId: string | null
+      readonly begunAway: BegunAway
+    }
   | { readonly kind: 'touch'; readonly sessionId: string; readonly action: BenchAction }
 )
 

@@ -1,6 +1,9 @@
 /** Header of an answer that was kept on the device, with the device's moment at which it was given. */
 export const KEPT_HEADER = 'Yorvik-Kept'
 
+/** Where what was read is kept. */
+export const DATA = 'yorvik-data'
+
 /** Addresses that are not kept: streams, files, what is only for whoever looks after the server, and one's own sign-ins. */
 const NOT_KEPT =
   /^\/api\/(changes|calendar|exchange|health|ready|openapi\.json|instruments|photos|house\/(whole|trail|backups)|me|sign-in|jobs|year|plan\/improvements)\b/

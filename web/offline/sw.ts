@@ -1,13 +1,12 @@
 /// <reference lib="webworker" />
 import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching'
 import { NavigationRoute, registerRoute } from 'workbox-routing'
-import { changesHands, givenAgain, isKept, KEPT_HEADER } from './kept'
+import { changesHands, DATA, givenAgain, isKept, KEPT_HEADER } from './kept'
 
 declare const self: ServiceWorkerGlobalScope & { readonly __WB_MANIFEST: readonly (PrecacheEntry | string)[] }
 
 /** The page itself, as the server makes it; every address of the app opens with it. */
 const SHELL = '/app-shell'
-const DATA = 'yorvik-data'
 /** Answers kept at most: a house of hundreds of knives opened one by one stays below. */
 const MOST_KEPT = 400
 /** A server that has not answered for so long is taken to be away where there is something kept. */

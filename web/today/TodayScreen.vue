@@ -10,6 +10,7 @@ import EdgeLegend from '../ui/EdgeLegend.vue'
 import PersonTurner from '../ui/PersonTurner.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import ServiceClock from '../ui/ServiceClock.vue'
+import { useBringAlong } from '../bench/useBringAlong'
 import { useMovingIn } from '../movingIn/useMovingIn'
 import { useHoning } from '../ui/useHoning'
 import { useKeys } from '../ui/useKeys'
@@ -70,6 +71,7 @@ watch(
   },
   { immediate: true },
 )
+useBringAlong(computed(() => list.value?.stones ?? []))
 const minutesLeft = computed(() => (fleet.fleet ? benchMinutesLeft(fleet.fleet.day, nowMs.value) : 0))
 const stoneMinutes = computed(() => sittingMinutes(list.value?.stones ?? []))
 const summary = computed(() =>

@@ -18,6 +18,7 @@ import { fittingRecipes, layOutSession, type Bench, type BenchWish } from '../sh
 import { bringToBench, type AtBench } from './bringToBench'
 import { nameOf, planView, tenth } from './planView'
 import { skillAsked, startRights } from './mayStart'
+import { seal } from './seals'
 
 /** The stones a session could begin on, coarsest first, and what each would cost; not those that are refused. */
 const startsOn = ({ gear }: Bench, plan: SessionPlan, input: ProgressionInput): BenchOffer['starts'] =>
@@ -117,6 +118,8 @@ export async function benchOffer(
   const { plan, input } = laid
   const used = bench.gear.filter(({ id }) => plan.stages.some(({ stone }) => stone.id === id))
   const fitting = new Set(fittingRecipes(bench, one).map(({ id }) => id))
+  const skill = skillAsked({ ...laid, action: one.action, knife: one.knife })
+  const view = planView(laid, bench.gear, { asked: wish })
   const open = (await openSessions(db, caller.house.id)).find((session) => session.knifeId === knifeId)
   return {
     recipes: bench.recipes.map(({ id, name, choices }) => ({
@@ -125,7 +128,8 @@ export async function benchOffer(
       fits: fitting.has(id),
       choices,
     })),
-    plan: planView(laid, bench.gear, { asked: wish }),
+    plan: view,
+    seal: await seal(db, caller, { knifeId, plan: view, skill }, clock()),
     starts:
       input === null || laid.recipe.stones === 'last' || laid.recipe.operation ? [] : startsOn(bench, plan, input),
     soak: used
@@ -140,7 +144,7 @@ export async function benchOffer(
     missing: missingFor(bench, plan),
     coins: coinsUnder(one, await listPieces(db, caller.house.id)),
     start: await startRights(db, caller, {
-      skill: skillAsked({ ...laid, action: one.action, knife: one.knife }),
+      skill,
       present: one.present,
     }),
     pace: paceOf(one.hands.ways),

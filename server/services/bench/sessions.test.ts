@@ -221,3 +221,41 @@ describe('a session', () => {
     expect(last).toMatchObject({ kind: 'honed', payload: { tool: 'strop' } })
   })
 })
+
+describe('a session begun where no server could be asked', () => {
+  it('comes under the plan that was given out, at the time it was begun, once', async () => {
+    const knife = await addTestKnife(house)
+    const { body: given } = await offer(knife.id)
+    const id = newId()
+    const begunAway = { plan: given.plan, skill: given.start.skill, seal: given.seal, at: at(5) }
+    const [first, again] = [await start(knife.id, { id, begunAway }), await start(knife.id, { id, begunAway })]
+    expect(first.status).toBe(200)
+    expect(first.body).toMatchObject({ id, startedBy: house.people.chef.id, plan: { recipeId: given.plan.recipeId } })
+    expect(first.body.plan.steps.map((step: { id: string }) => step.id)).toEqual(
+      given.plan.steps.map((step: { id: string }) => step.id),
+    )
+    expect(again.body).toEqual(first.body)
+    // a clock that runs ahead does not begin sessions in the future
+    expect(Date.parse(first.body.startedAt)).toBeLessThanOrEqual(JUST_NOW.getTime())
+  })
+
+  it('is refused where the plan was changed, is another’s, or is of another knife', async () => {
+    const [knife, other] = [await addTestKnife(house), await addTestKnife(house)]
+    const { body: given } = await offer(knife.id)
+    const begunAway = { plan: given.plan, skill: given.start.skill, seal: given.seal, at: at(5) }
+    const changed = { ...begunAway, plan: { ...given.plan, finishMicron: given.plan.finishMicron + 1 } }
+    const easier = { ...begunAway, skill: given.start.skill === 'hone' ? null : 'hone' }
+    const older = { ...begunAway, seal: `1${given.seal}` }
+    for (const wrong of [changed, easier, older]) {
+      const refused = await start(knife.id, { begunAway: wrong })
+      expect(refused.status).toBe(409)
+      expect(refused.body.error.sentence).toContain('Begin again.')
+    }
+    expect((await start(other.id, { begunAway })).status).toBe(409)
+    const sharpener = await onTablet(test, house, 'sharpener')
+    expect((await sharpener.post('/api/bench-sessions', { id: newId(), knifeId: knife.id, begunAway })).status).toBe(
+      409,
+    )
+    expect((await start(knife.id, { begunAway })).status).toBe(200)
+  })
+})

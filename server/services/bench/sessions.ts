@@ -1,6 +1,7 @@
 import {
   asSessionAction,
   foldable,
+  type BegunAway,
   type BenchAction,
   type BenchPlan,
   type BenchSession,
@@ -43,6 +44,7 @@ import { bringToBench, type AtBench } from './bringToBench'
 import { assertMayStart, skillAsked } from './mayStart'
 import { assertOwnHands } from './ownHands'
 import { planView } from './planView'
+import { sealedAt } from './seals'
 import { newDescription, sessionEvents, type DescriptionChange } from './sessionEvents'
 import { layOutOperation, measuredSections } from './workshop'
 
@@ -76,6 +78,7 @@ type SessionStart = BenchWish & {
   readonly knifeId: string
   readonly operation?: Operation | undefined
   readonly besideId?: string | undefined
+  readonly begunAway?: BegunAway | undefined
 }
 
 /** A session that is to begin: its plan, laid out for whoever begins it, and who stands beside them. */
@@ -87,6 +90,11 @@ interface Beginning {
 
 async function beginningOf(db: Database, caller: Caller, one: AtBench, input: SessionStart): Promise<Beginning> {
   const { bench } = one.snapshot
+  if (input.begunAway) {
+    const { plan, skill } = input.begunAway
+    const besideId = await assertMayStart(db, caller, { skill, present: one.present }, input.besideId)
+    return { plan, besideId, skill }
+  }
   if (input.operation) {
     const skill = skillAsked({ recipe: WORKSHOP_WORK, action: actionOf(input.operation), knife: one.knife })
     const besideId = await assertMayStart(db, caller, { skill, present: one.present }, input.besideId)
@@ -100,10 +108,16 @@ async function beginningOf(db: Database, caller: Caller, one: AtBench, input: Se
   return { plan: planView(laid, bench.gear, { asked: input }), besideId, skill }
 }
 
+/** When a session began on a device that was away: between its plan's making and now, whatever that device's clock says. */
+async function begunAt(db: Database, caller: Caller, knifeId: string, away: BegunAway, now: Date): Promise<Date> {
+  const given = await sealedAt(db, caller, { ...away, knifeId }, away.seal, now)
+  return new Date(Math.min(now.getTime(), Math.max(given.getTime(), Date.parse(away.at))))
+}
+
 /**
  * Begins a session on a knife. Asking again with the same id gives the session that was begun.
  *
- * @throws Fault `session-open` when somebody is at this knife already
+ * @throws Fault `session-open` when somebody is at this knife already, `seal` for a plan that was not given out here
  */
 export async function startSession(
   db: Database,
@@ -114,8 +128,9 @@ export async function startSession(
   const houseId = caller.house.id
   const begun = await sessionBegun(db, caller, input.id)
   if (begun) return begun
-  const startedAt = clock()
-  const one = await bringToBench(db, caller, input.knifeId, startedAt)
+  const now = clock()
+  const startedAt = input.begunAway ? await begunAt(db, caller, input.knifeId, input.begunAway, now) : now
+  const one = await bringToBench(db, caller, input.knifeId, now)
   const { plan, besideId, skill } = await beginningOf(db, caller, one, input)
   const { id, knifeId } = input
   await changeHouse(db, houseId, async (change) => {
