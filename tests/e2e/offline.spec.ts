@@ -102,3 +102,97 @@ test('who signs out without a network leaves nothing to be seen, and nothing goe
   await expect.poll(() => sent.length, { timeout: 20_000 }).toBeGreaterThan(0)
   await expect(page.getByText(/waits? on this device/)).toBeHidden()
 })
+
+/** Knives for which this device has what the bench asks for. */
+const broughtAlong = (page: Page): Promise<string[]> =>
+  page.evaluate(async () => {
+    const keys = await (await caches.open('yorvik-data')).keys()
+    return keys.flatMap(({ url }) => /\/kept\/brought\/(.+)$/.exec(url)?.[1] ?? [])
+  })
+const waits = (page: Page): ReturnType<Page['getByText']> => page.getByText(/waits? on this device/).first()
+const eventsOf = async (page: Page, code: string): Promise<string[]> =>
+  (await (await page.request.get(`${DEMO}/api/exchange/events.csv`)).text())
+    .split('\r\n')
+    .filter((line) => line.includes(code))
+
+test('a tablet in airplane mode does a whole shift: honing with an undo, a check, a session at the bench', async ({
+  page,
+  context,
+}) => {
+  await kept(page, '/today')
+  await expect.poll(async () => (await broughtAlong(page)).length, { timeout: 30_000 }).toBeGreaterThan(0)
+  // the bench has been opened once on this device, as on any that stands there
+  await page.goto(`${DEMO}/rack`)
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  const [knifeId = ''] = await broughtAlong(page)
+  const { knives } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as {
+    knives: { id: string; code: string; status: string }[]
+  }
+  const atBench = knives.find(({ id }) => id === knifeId)?.code ?? ''
+  const checked = knives.find(({ code, status }) => code !== atBench && status === 'in-service')?.code ?? ''
+
+  await context.setOffline(true)
+  await page.goto(`${DEMO}/today`)
+  const honed = page.getByRole('button', { name: /^Honed [A-Z]{2}-\d+$/ })
+  const nameOf = async (at: number): Promise<string> =>
+    ((await honed.nth(at).getAttribute('aria-label')) ?? '').replace('Honed ', '')
+  const [stays, goes] = [await nameOf(0), await nameOf(1)]
+  const before = { stays: await honings(page, stays), goes: await honings(page, goes) }
+  await page.getByRole('button', { name: `Honed ${stays}`, exact: true }).click()
+  await expect(waits(page)).toBeVisible()
+  await page.getByRole('button', { name: `Honed ${goes}`, exact: true }).click()
+  await page.getByRole('button', { name: 'Undo' }).last().click()
+
+  await page.goto(`${DEMO}/check/${checked}`)
+  await expect(page.getByRole('list', { name: 'Three marked spots' })).toBeVisible()
+  for (const force of ['301', '312', '333']) {
+    await page.keyboard.type(force)
+    await page.keyboard.press('Enter')
+  }
+  await page.getByRole('button', { name: 'Record the check' }).click()
+  await expect(waits(page)).toBeVisible()
+  const checksBefore = (await eventsOf(page, checked)).filter((line) => line.includes('checked')).length
+
+  await page.goto(`${DEMO}/bench/${atBench}`)
+  await page.getByRole('button', { name: /Begin/ }).click()
+  const line = page.getByRole('list', { name: 'bench' })
+  await expect(line.getByRole('listitem').first()).toBeVisible()
+  while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible()))
+    await page.getByRole('button', { name: /^Next/ }).click()
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Space')
+  await expect(page.locator('.count .big')).toHaveText('3')
+  // the battery is changed: closed, opened, gone on with where it was
+  await page.reload()
+  await page.getByRole('button', { name: /Go on with it/ }).click()
+  await expect(page.locator('.count .big')).toHaveText('3')
+  const steps = await line.getByRole('listitem').count()
+  for (let step = 0; step < steps + 5; step++) {
+    for (const box of await page.getByRole('checkbox').all()) await box.click()
+    const finish = page.getByRole('button', { name: /^Finish/ })
+    if (await finish.isVisible()) {
+      await finish.click()
+      break
+    }
+    await page.getByRole('button', { name: /^Next/ }).click()
+  }
+  await expect(page.getByRole('heading', { name: atBench })).toBeVisible()
+  expect((await eventsOf(page, atBench)).length).toBeGreaterThan(0)
+
+  await context.setOffline(false)
+  await page.goto(`${DEMO}/today`)
+  await expect(page.getByText(/waits? on this device/)).toBeHidden({ timeout: 30_000 })
+  await expect.poll(() => honings(page, stays)).toBe(before.stays + 1)
+  // done and taken back: both are in the log, and it counts for nothing
+  expect(await honings(page, goes)).toBe(before.goes + 1)
+  expect((await eventsOf(page, goes)).filter((row) => row.includes('voided'))).toHaveLength(1)
+  expect((await eventsOf(page, checked)).filter((row) => row.includes('checked'))).toHaveLength(checksBefore + 1)
+  const outcome = async (): Promise<unknown> => {
+    const answer = await page.request.get(`${DEMO}/api/knives/${knifeId}/bench-sessions`)
+    return ((await answer.json()) as { outcome: string | null }[])[0]?.outcome
+  }
+  await expect.poll(outcome).toBe('finished')
+  expect((await (await page.request.get(`${DEMO}/api/bench-sessions`)).json()) as unknown[]).toEqual([])
+  await expect(page.getByRole('alert')).toHaveCount(0)
+})

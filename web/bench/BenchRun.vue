@@ -10,6 +10,7 @@ import type { SessionStep } from '../../core/session/plan'
 import type { Pace } from '../../core/session/ways'
 import { say } from '../i18n'
 import { useSession } from '../stores/session'
+import { useNotices } from '../stores/notices'
 import AppButton from '../ui/AppButton.vue'
 import { useKeys } from '../ui/useKeys'
 import BenchHead from './BenchHead.vue'
@@ -32,6 +33,7 @@ const props = defineProps<{
 const emit = defineEmits<{ ended: []; leave: [] }>()
 const pace = defineModel<Pace>('pace', { required: true })
 const signedIn = useSession()
+const notices = useNotices()
 const { session, plan, state, step, here, at, waiting, refusal, act, go, goTo } = useBenchSession(props.begun)
 const zone = ref<Zone>('heel')
 const led = ref<InstanceType<typeof LedStep> | null>(null)
@@ -164,11 +166,12 @@ function leave(): void {
   act({ kind: 'pause' })
   emit('leave')
 }
-// over is over when the server has it: until then it waits here with everything else
+// over is over when the server has it; where it cannot be asked, what was done waits, and nobody has to stand there
 watch(
-  () => session.value.outcome,
-  (outcome) => {
-    if (outcome) emit('ended')
+  [(): unknown => session.value.outcome, (): boolean => state.value.status !== 'open' && waiting.value > 0],
+  ([outcome, isAway]) => {
+    if (!outcome && isAway) notices.done(say('bench.endedAway'))
+    if (outcome || isAway) emit('ended')
   },
 )
 useKeys({
