@@ -9,10 +9,11 @@ import { DAY_MS, MINUTE_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
 import type { Database, Queryable } from '../../db/database'
 import { listKnives, listStates, type StoredKnife } from '../../db/queries/fleet/knives'
-import type { StoredHouse } from '../../db/queries/house/houses'
+import { findHouse, type StoredHouse } from '../../db/queries/house/houses'
 import { listPeople, publicPerson, type StoredPerson } from '../../db/queries/house/people'
 import { listBenches } from '../../db/queries/week/crew'
 import { currentPlan } from '../../db/queries/week/plans'
+import { notFound } from '../../faults'
 import { prepare, type Prepared } from '../../mount'
 import { houseOccurrences, loadHouseContext, usageContext, type HouseContext } from '../log/usageContext'
 import { loadBench } from '../shelf/layOutSession'
@@ -117,25 +118,57 @@ export interface FleetReader {
   read(house: StoredHouse): Promise<Prepared>
 }
 
+interface KeptFleet {
+  readonly revision: number
+  readonly minute: number
+  readonly answer: Promise<Prepared>
+}
+
 /**
- * Reads fleets, keeping the last answer of each house while its revision and the minute stay the
- * same. The revision comes from the database with every request, so many servers agree.
+ * Reads fleets, keeping the last answer of each house while its revision and the minute stay the same. The revision
+ * comes from the database with every request, so many servers agree. Of one house one reading is made at a time: while
+ * ten people write, those who read wait for the next that has their revision in it, and it serves them all.
  */
 export function fleetReader(db: Database, clock: Clock): FleetReader {
-  const kept = new Map<string, { readonly stamp: string; readonly answer: Promise<Prepared> }>()
+  const kept = new Map<string, KeptFleet>()
+  const underWay = new Map<string, Promise<unknown>>()
+
+  async function make(houseId: string): Promise<Prepared> {
+    const house = await findHouse(db, houseId)
+    if (!house) throw notFound('house')
+    const now = clock()
+    const minute = minuteOf(now)
+    // the revision was read first: what is made is at least that new
+    const answer = readFleet(db, house, now).then((fleet) =>
+      prepare(endpoints.fleet, `${houseId}:${house.revision}:${minute}`, fleet),
+    )
+    kept.set(houseId, { revision: house.revision, minute, answer })
+    answer.catch(() => kept.delete(houseId))
+    return await answer
+  }
+
   return {
-    read: async (house) => {
-      const now = clock()
-      const stamp = `${house.revision}:${Math.floor(now.getTime() / MINUTE_MS)}`
-      const known = kept.get(house.id)
-      if (known?.stamp === stamp) return await known.answer
-      const answer = readFleet(db, house, now).then((fleet) => prepare(endpoints.fleet, `${house.id}:${stamp}`, fleet))
-      kept.set(house.id, { stamp, answer })
-      answer.catch(() => kept.delete(house.id))
-      return await answer
+    read: async ({ id, revision }) => {
+      for (;;) {
+        const known = kept.get(id)
+        if (known && known.revision >= revision && known.minute === minuteOf(clock())) return await known.answer
+        const before = underWay.get(id)
+        if (before) {
+          await before
+          continue
+        }
+        const making = make(id)
+        const over = making.then(
+          () => underWay.delete(id),
+          () => underWay.delete(id),
+        )
+        underWay.set(id, over)
+        return await making
+      }
     },
   }
 }
+const minuteOf = (at: Date): number => Math.floor(at.getTime() / MINUTE_MS)
 
 /** Views of a few knives straight from the database, after a write. */
 export async function viewKnives(
