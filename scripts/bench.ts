@@ -193,9 +193,9 @@ async function serve(databaseUrl: string): Promise<{ app: ReturnType<typeof make
 }
 
 const WRITERS = 10
-const WRITES_EACH_MS = 500
+const WRITES_EACH_MS = 2000
 
-/** The same house while ten clients write, two checks a second each: what those who read and write have of it. */
+/** The same house while ten clients write, a check every two seconds each: what those who read and write have of it. */
 async function benchWhileOthersWrite(base: string, cookie: string, check: () => Promise<Response>): Promise<void> {
   let isOver = false
   const spent: number[] = []

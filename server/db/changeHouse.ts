@@ -7,6 +7,8 @@ import { uniqueFault, type WriteValues } from './violations'
 export interface HouseChange extends Queryable {
   /** Says that nothing came of it: open screens are not told, and keep what they have. */
   readonly nothingNew: () => void
+  /** Says that nothing came of it but what is noted of single knives: the others stand as they did. */
+  readonly ofKnives: () => void
 }
 
 /**
@@ -30,13 +32,17 @@ export async function changeHouse<T>(
     return await db.transaction(async (client) => {
       if (!(await lockHouse(client, houseId))) throw new Fault('not-found', 'not-found', { what: 'house' })
       let isNew = true
+      let isOfKnives = false
       const result = await work({
         ...client,
         nothingNew: () => {
           isNew = false
         },
+        ofKnives: () => {
+          isOfKnives = true
+        },
       })
-      if (isNew) await touchHouse(client, houseId)
+      if (isNew) await touchHouse(client, houseId, isOfKnives)
       return result
     })
   } catch (error) {

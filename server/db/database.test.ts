@@ -90,6 +90,7 @@ describe('the database', () => {
       '0022_walls',
       '0023_chains',
       '0024_house_keys',
+      '0025_settings_revision',
     ])
   })
 

@@ -134,3 +134,30 @@ describe('a history of events at one instant', () => {
     expect(seen).toHaveLength(8)
   })
 })
+
+describe('a fleet read while others write', () => {
+  it('has in it what whoever reads has just written, and the same views as one read afresh', async () => {
+    const busy = await test.house('Busy')
+    const knives = [await addTestKnife(busy), await addTestKnife(busy), await addTestKnife(busy)]
+    type View = { id: string; readingCount: number; name: string | null }
+    const fleetOf = async (): Promise<View[]> => (await busy.manager.get('/api/fleet')).body.knives
+    await Promise.all(
+      knives.map(async ({ id }: { id: string }, at) => {
+        for (let turn = 1; turn <= 3; turn++) {
+          const readAt = new Date(NOW.getTime() + 1000 * (10 * turn + at))
+          await busy.manager.post('/api/events', { events: [check(id, 300 + turn, 310, 320, readAt)] })
+          expect((await fleetOf()).find((one) => one.id === id)?.readingCount).toBe(3 * turn)
+        }
+      }),
+    )
+    // what concerns all is reckoned for all
+    const before = await fleetOf()
+    await busy.manager.send('PATCH', '/api/house', { name: 'Busier' })
+    const after = await fleetOf()
+    expect(after.map(({ id, readingCount }) => [id, readingCount])).toEqual(
+      before.map(({ id, readingCount }) => [id, readingCount]),
+    )
+    await busy.manager.send('PATCH', `/api/knives/${knives[0].id}`, { name: 'Renamed' })
+    expect((await fleetOf()).find(({ id }) => id === knives[0].id)?.name).toBe('Renamed')
+  })
+})

@@ -8,7 +8,7 @@ import { startOfDay, type Occurrence } from '../../../core/house/serviceClock'
 import { DAY_MS, MINUTE_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
 import type { Database, Queryable } from '../../db/database'
-import { listKnives, listStates, type StoredKnife } from '../../db/queries/fleet/knives'
+import { knifeMarks, listKnives, listStates, type StoredKnife } from '../../db/queries/fleet/knives'
 import { findHouse, type StoredHouse } from '../../db/queries/house/houses'
 import { listPeople, publicPerson, type StoredPerson } from '../../db/queries/house/people'
 import { listBenches } from '../../db/queries/week/crew'
@@ -62,19 +62,44 @@ export async function loadFleetSnapshot(db: Queryable, house: StoredHouse, now: 
 /** Knives reckoned in one go, before others get a turn. */
 const KNIVES_AT_ONCE = 10
 
-/** Views of the whole fleet; forecasting 150 knives takes a good part of a second, and nobody else should wait for it. */
-export async function allViews(snapshot: FleetSnapshot): Promise<KnifeView[]> {
+/** Views that were made a moment ago, by knife, each with the mark that it was made of. */
+export type ViewsBefore = ReadonlyMap<string, { readonly mark: string; readonly view: KnifeView }>
+const NO_VIEWS: ViewsBefore = new Map()
+
+/**
+ * Views of the whole fleet; forecasting 150 knives takes a good part of a second, and nobody else should wait for it.
+ *
+ * @param before views that still hold for knives whose mark is the same
+ */
+export async function allViews(
+  snapshot: FleetSnapshot,
+  marks: ReadonlyMap<string, string> = new Map(),
+  before: ViewsBefore = NO_VIEWS,
+): Promise<KnifeView[]> {
   const views: KnifeView[] = []
-  for (const [index, knife] of snapshot.knives.entries()) {
+  let made = 0
+  for (const knife of snapshot.knives) {
     const state = snapshot.states.get(knife.id)
-    if (state) views.push(knifeView(knife, state, snapshot))
-    if (index % KNIVES_AT_ONCE === KNIVES_AT_ONCE - 1) await setImmediate()
+    if (!state) continue
+    const known = before.get(knife.id)
+    if (known && known.mark === marks.get(knife.id)) {
+      views.push(known.view)
+      continue
+    }
+    views.push(knifeView(knife, state, snapshot))
+    if (++made % KNIVES_AT_ONCE === 0) await setImmediate()
   }
   return views
 }
 
 /** Every knife of a house as it is at a moment. */
-export async function readFleet(db: Queryable, house: StoredHouse, now: Date): Promise<Fleet> {
+export async function readFleet(
+  db: Queryable,
+  house: StoredHouse,
+  now: Date,
+  marks?: ReadonlyMap<string, string>,
+  before?: ViewsBefore,
+): Promise<Fleet> {
   const snapshot = await loadFleetSnapshot(db, house, now)
   const { context, nowMs } = snapshot
   const dayFrom = startOfDay(nowMs, house.zone)
@@ -86,7 +111,7 @@ export async function readFleet(db: Queryable, house: StoredHouse, now: Date): P
   const benches = new Map((await listBenches(db, house.id)).map(({ id, name }) => [id, name]))
   return {
     now: now.toISOString(),
-    knives: await allViews(snapshot),
+    knives: await allViews(snapshot, marks, before),
     people: snapshot.people.map(publicPerson),
     stations: [...context.stations],
     planned: (await standingSessions(db, await currentPlan(db, house.id), snapshot))
@@ -120,14 +145,17 @@ export interface FleetReader {
 
 interface KeptFleet {
   readonly revision: number
+  readonly settingsRevision: number
   readonly minute: number
+  readonly views: Promise<ViewsBefore>
   readonly answer: Promise<Prepared>
 }
 
 /**
  * Reads fleets, keeping the last answer of each house while its revision and the minute stay the same. The revision
  * comes from the database with every request, so many servers agree. Of one house one reading is made at a time: while
- * ten people write, those who read wait for the next that has their revision in it, and it serves them all.
+ * ten people write, those who read wait for the next that has their revision in it, and it serves them all. Where nothing
+ * changed within the minute but single knives, only these are reckoned again: what they teach the others comes with the next.
  */
 export function fleetReader(db: Database, clock: Clock): FleetReader {
   const kept = new Map<string, KeptFleet>()
@@ -139,10 +167,18 @@ export function fleetReader(db: Database, clock: Clock): FleetReader {
     const now = clock()
     const minute = minuteOf(now)
     // the revision was read first: what is made is at least that new
-    const answer = readFleet(db, house, now).then((fleet) =>
-      prepare(endpoints.fleet, `${houseId}:${house.revision}:${minute}`, fleet),
+    const last = kept.get(houseId)
+    const holds = last?.minute === minute && last.settingsRevision === house.settingsRevision
+    const before = holds ? await last.views.catch(() => NO_VIEWS) : NO_VIEWS
+    // marked first: what is read afterwards is at least that new
+    const marks = await knifeMarks(db, houseId)
+    const fleet = readFleet(db, house, now, marks, before)
+    const answer = fleet.then((read) => prepare(endpoints.fleet, `${houseId}:${house.revision}:${minute}`, read))
+    const views = fleet.then(
+      ({ knives }) => new Map(knives.map((view) => [view.id, { mark: marks.get(view.id) ?? '', view }])),
     )
-    kept.set(houseId, { revision: house.revision, minute, answer })
+    views.catch(() => undefined)
+    kept.set(houseId, { revision: house.revision, settingsRevision: house.settingsRevision, minute, views, answer })
     answer.catch(() => kept.delete(houseId))
     return await answer
   }

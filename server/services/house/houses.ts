@@ -133,7 +133,7 @@ export async function editHouse(db: Database, caller: Caller, patch: Wire<typeof
     // read under the lock: another edit may have come in since the caller signed in
     const stored = await findHouse(change, houseId)
     if (!stored) throw notFound('house')
-    const { revision: _, ...before } = stored
+    const { revision: _, settingsRevision: __, ...before } = stored
     const house = applyPatch<House>(before, patch)
     await updateHouse(change, house)
     return house

@@ -48,7 +48,7 @@ export async function signInPage({ db, demo }: SignInContext, request: Request):
 }
 
 export function signedInView(caller: Caller, clock: Clock): SignedIn {
-  const { revision: _, ...house } = caller.house
+  const { revision: _, settingsRevision: __, ...house } = caller.house
   return {
     person: { id: caller.person.id, name: caller.person.name, role: caller.person.role },
     house,

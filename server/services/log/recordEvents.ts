@@ -145,6 +145,7 @@ export async function recordEvents(
     const eventIds = events.map((event) => event.id)
     const known = await knownEventIds(change, houseId, eventIds)
     if (known.size === new Set(eventIds).size) change.nothingNew()
+    change.ofKnives()
     const workingDps = (await findPerson(change, houseId, caller.person.id))?.workingDps ?? null
     const folded: FoldedKnife[] = []
     // in one order for everybody: a rebuild holds knives without holding the house

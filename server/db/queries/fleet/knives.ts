@@ -107,3 +107,15 @@ export async function listStates(db: Queryable, houseId: string): Promise<Map<st
   )
   return new Map(rows.map((row) => [row.knife_id, row.state]))
 }
+
+/** A mark of each knife that changes whenever its description or its state is written: of the rows’ last transactions. */
+export async function knifeMarks(db: Queryable, houseId: string): Promise<ReadonlyMap<string, string>> {
+  const { rows } = await db.query<{ id: string; mark: string }>(
+    `select knife.id, concat(knife.xmin, '/', state.xmin) as mark
+     from knives knife
+     left join knife_states state on state.house_id = knife.house_id and state.knife_id = knife.id
+     where knife.house_id = $1`,
+    [houseId],
+  )
+  return new Map(rows.map(({ id, mark }) => [id, mark]))
+}

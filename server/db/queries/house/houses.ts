@@ -16,10 +16,13 @@ export interface HouseRow {
   policies: House['policies']
   is_demo: boolean
   revision: number
+  settings_revision: number
 }
 
 export interface StoredHouse extends House {
   readonly revision: number
+  /** goes on with every change but those of single knives */
+  readonly settingsRevision: number
 }
 
 export const toHouse = (row: HouseRow): StoredHouse => ({
@@ -34,6 +37,7 @@ export const toHouse = (row: HouseRow): StoredHouse => ({
   policies: row.policies,
   isDemo: row.is_demo,
   revision: row.revision,
+  settingsRevision: row.settings_revision,
 })
 
 /** Columns of a house as `toHouse` reads them, of a table named `house`. */
@@ -49,6 +53,7 @@ export const HOUSE_COLUMNS = [
   'policies',
   'is_demo',
   'revision',
+  'settings_revision',
 ]
   .map((column) => `house.${column}`)
   .join(', ')
@@ -119,9 +124,16 @@ export async function notifyServers(db: Queryable, channel: string, payload: str
   await db.query('select pg_notify($1, $2)', [channel, payload])
 }
 
-/** Marks a house as changed inside the writing transaction, and tells open screens when it commits. */
-export async function touchHouse(db: Queryable, houseId: string): Promise<void> {
-  await db.query('update houses set revision = revision + 1 where id = $1', [houseId])
+/**
+ * Marks a house as changed inside the writing transaction, and tells open screens when it commits.
+ *
+ * @param ofKnives nothing changed but what is noted of single knives
+ */
+export async function touchHouse(db: Queryable, houseId: string, ofKnives = false): Promise<void> {
+  await db.query(
+    'update houses set revision = revision + 1, settings_revision = settings_revision + $2 where id = $1',
+    [houseId, ofKnives ? 0 : 1],
+  )
   await notifyServers(db, CHANGES_CHANNEL, houseId)
 }
 
