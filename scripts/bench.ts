@@ -3,7 +3,6 @@ import { execFile } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { cpus, totalmem } from 'node:os'
 import { join } from 'node:path'
-import { setTimeout as pause } from 'node:timers/promises'
 import { promisify } from 'node:util'
 import { gzipSync } from 'node:zlib'
 import { pino } from 'pino'
@@ -15,6 +14,8 @@ import { clockFrom } from '../server/clock'
 import { openDatabase, type Database } from '../server/db/database'
 import { migrate } from '../server/db/migrate'
 import { openTimed, type BrowserFigures } from './benchBrowser'
+import { benchWhileOthersWrite } from './benchBusy'
+import { ms, percentile } from './figures'
 import { benchEstimator } from './benchEstimator'
 import { addBigCrew, benchPlanner } from './benchPlanner'
 import { benchLists } from './benchLists'
@@ -30,9 +31,6 @@ const note = (what: string, measured: string, limit = ''): void => {
   rows.push([what, measured, limit])
   console.log(`${what}: ${measured}${limit === '' ? '' : ` (limit ${limit})`}`)
 }
-const ms = (value: number): string => `${value < 10 ? value.toFixed(1) : Math.round(value)} ms`
-const percentile = (values: readonly number[], share: number): number =>
-  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0
 
 async function timed(times: number, work: () => Promise<unknown>): Promise<number[]> {
   const spent: number[] = []
@@ -192,54 +190,6 @@ async function serve(databaseUrl: string): Promise<{ app: ReturnType<typeof make
   return { app, base: `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}` }
 }
 
-const WRITERS = 10
-const WRITES_EACH_MS = 2000
-
-/** The same house while ten clients write, a check every two seconds each: what those who read and write have of it. */
-async function benchWhileOthersWrite(base: string, cookie: string, check: () => Promise<Response>): Promise<void> {
-  let isOver = false
-  const spent: number[] = []
-  const writing = Promise.all(
-    Array.from({ length: WRITERS }, async () => {
-      while (!isOver) {
-        const began = performance.now()
-        await (await check()).arrayBuffer()
-        spent.push(performance.now() - began)
-        await pause(WRITES_EACH_MS)
-      }
-    }),
-  )
-  await pause(2000)
-  for (const path of ['/api/fleet', '/api/week']) {
-    const { p50, p95, failures } = await load(base, cookie, path)
-    note(
-      `${path} at 50 requests/s while ${WRITERS} clients write, p95`,
-      `${ms(p95)} (median ${ms(p50)}), ${failures} failed`,
-    )
-  }
-  isOver = true
-  await writing
-  note(
-    `A check while ${WRITERS} clients write and 50 requests/s read, p95`,
-    `${ms(percentile(spent, 0.95))} (median ${ms(percentile(spent, 0.5))}, ${spent.length} written)`,
-  )
-  // the first after everything has changed: nothing of it is kept
-  const first: number[] = []
-  for (let at = 0; at < 20; at++) {
-    await (
-      await fetch(`${base}/api/house`, {
-        method: 'PATCH',
-        headers: { cookie, 'content-type': 'application/json' },
-        body: '{}',
-      })
-    ).arrayBuffer()
-    const began = performance.now()
-    await (await check()).arrayBuffer()
-    first.push(performance.now() - began)
-  }
-  note('The first check after a write, server, p95', ms(percentile(first, 0.95)), '300 ms')
-}
-
 /** A house of 150 knives and three years of log: reckoned anew, read and written under load, opened in a browser. */
 async function benchHouse(): Promise<void> {
   await buildWeb()
@@ -306,8 +256,16 @@ async function benchHouse(): Promise<void> {
         '50 ms',
       )
     }
-    await benchWhileOthersWrite(base, cookie, check)
-    const figures: BrowserFigures = await openTimed(browser, base, BIG_SIGN_IN)
+    await benchWhileOthersWrite({ note, base, cookie, check, load: (path) => load(base, cookie, path) })
+    const figures: BrowserFigures = await openTimed(
+      browser,
+      base,
+      BIG_SIGN_IN,
+      fleet.knives
+        .filter(({ status }) => status === 'in-service')
+        .slice(0, 5)
+        .map(({ code }) => code),
+    )
     note('Today from a cold browser, median of 5', ms(figures.coldMs), '1 s')
     note('The same page loaded again, median of 5', ms(figures.reloadMs))
     note('Today from inside the open app, median of 5', ms(figures.warmMs), '200 ms')

@@ -93,7 +93,12 @@ async function recordCheck(page: Page, base: string, code: string): Promise<numb
 }
 
 /** Times the screens as a browser sees them. */
-export async function openTimed(browser: Browser, base: string, signIn: object): Promise<BrowserFigures> {
+export async function openTimed(
+  browser: Browser,
+  base: string,
+  signIn: object,
+  codes: readonly string[],
+): Promise<BrowserFigures> {
   const cold: number[] = []
   const reload: number[] = []
   const warm: number[] = []
@@ -108,7 +113,7 @@ export async function openTimed(browser: Browser, base: string, signIn: object):
   const context = await signedIn(browser, base, signIn)
   const page = await context.newPage()
   const verdicts: number[] = []
-  for (const code of ['CH-1', 'SA-2', 'NA-3', 'PE-4', 'PA-5']) verdicts.push(await recordCheck(page, base, code))
+  for (const code of codes) verdicts.push(await recordCheck(page, base, code))
   const frames = await scrollFrames(page, base)
   await context.close()
   return {

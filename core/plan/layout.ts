@@ -1,5 +1,13 @@
 import { MINUTE_MS } from '../time'
-import { layOutInOrder, PLATE, readyMs, soonestFirst, type LayoutLimit, type SessionSlot, type WindowLayout } from './filling'
+import {
+  layOutInOrder,
+  PLATE,
+  readyMs,
+  soonestFirst,
+  type LayoutLimit,
+  type SessionSlot,
+  type WindowLayout,
+} from './filling'
 import { pieceOf, type Piece, type PlanIndex } from './pieces'
 import { sittingMinutes, type Placement, type PlanWindow } from './problem'
 import { gatherSittings } from './sittings'
@@ -87,7 +95,8 @@ function isOverfull({ problem }: PlanIndex, window: PlanWindow, pieces: readonly
   for (const [at, { uses, ms, bench: benchOf, person: personOf }] of stones.entries()) {
     const stone = problem.stones[at]
     if (uses === 0 || !stone) continue
-    const flatMs = stone.flattenMinutes > 0 ? Math.ceil(uses / stone.knivesBetween) * stone.flattenMinutes * MINUTE_MS : 0
+    const flatMs =
+      stone.flattenMinutes > 0 ? Math.ceil(uses / stone.knivesBetween) * stone.flattenMinutes * MINUTE_MS : 0
     const fromMs = Math.max(readyMs(window, stone), window.startMs + problem.sitting.beforeMinutes * MINUTE_MS)
     const stoneOver = ms + flatMs - (window.endMs - problem.sitting.afterMinutes * MINUTE_MS - fromMs)
     if (stoneOver > 1) return over('stone', stone.id, stoneOver)

@@ -143,7 +143,7 @@ export class Machines {
         PASSWORD,
         PG_BIN: findPostgresBin() ?? '',
         BACKREST: this.backrest,
-        ETCD_HOSTS: `[${this.all.map(({ etcdPort }) => `'${ADDRESS}:${etcdPort}'`).join(', ')}]`,
+        ETCD_HOSTS: this.all.map(({ etcdPort }) => `${ADDRESS}:${etcdPort}`).join(','),
       }),
     )
     this.start(`patroni-${name}`, 'patroni', [config])

@@ -1,7 +1,7 @@
 import { endpoints } from '../../contract/endpoints'
 import type { BackupKeeper } from '../backup/keepBackups'
 import type { Mount } from '../mount'
-import { chainPage } from '../services/fleet/chainPage'
+import { chainPage } from '../services/house/chainPage'
 import { addOwnHouse, goToHouse, ownHouses } from '../services/house/belonging'
 import { joinChain, leaveChain, makeChain, makeChainLink, ownChain, setNamesAllowed } from '../services/house/chains'
 import type { SignInContext } from '../services/house/signIn'

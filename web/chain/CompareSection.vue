@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { ChainHouse, Compared } from '../../contract/chain'
 import { say, useFormats } from '../i18n'
+import AppButton from '../ui/AppButton.vue'
 import IntervalLine from './IntervalLine.vue'
 
 /** Boards, edges and hands of several houses, like with like, each with the interval it lies in. */
@@ -67,6 +68,10 @@ const byHand = computed(() =>
     lines: hands.map(({ name, life }, at) => asLine(name ?? say('chain.handNumber', { n: at + 1 }), life)),
   })),
 )
+/** What was read most comes first; more is a touch away. */
+const FIRST_BLOCKS = 6
+const isWhole = ref(false)
+const shown = (blocks: readonly Block[]): readonly Block[] => (isWhole.value ? blocks : blocks.slice(0, FIRST_BLOCKS))
 const FACTORS = { from: 0, to: 2.5, tick: 1 } as const
 const parts = computed(() =>
   [
@@ -85,7 +90,7 @@ const parts = computed(() =>
       <section v-for="part in parts" :key="part.name">
         <h3>{{ $t(`chain.part.${part.name}`) }}</h3>
         <p class="soft small">{{ $t(`chain.${part.hint}`) }}</p>
-        <div v-for="block in part.blocks" :key="block.title" class="block">
+        <div v-for="block in shown(part.blocks)" :key="block.title" class="block">
           <h4>{{ block.title }}</h4>
           <div v-for="line in block.lines" :key="line.name" class="line">
             <span>{{ line.name }}</span>
@@ -100,6 +105,9 @@ const parts = computed(() =>
             <span class="small num">{{ line.said }}</span>
           </div>
         </div>
+        <AppButton v-if="part.blocks.length > shown(part.blocks).length" kind="quiet" @click="isWhole = true">
+          {{ $t('chain.more', { n: part.blocks.length - shown(part.blocks).length }) }}
+        </AppButton>
       </section>
     </div>
   </section>
@@ -119,5 +127,19 @@ const parts = computed(() =>
   grid-template-columns: minmax(80px, 130px) minmax(110px, 1fr) minmax(120px, auto);
   gap: 12px;
   align-items: center;
+}
+h2 {
+  margin-bottom: 10px;
+}
+@media (max-width: 560px) {
+  .line {
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 0 10px;
+    margin-top: 6px;
+  }
+  .line > .scale {
+    grid-row: 2;
+    grid-column: 1 / -1;
+  }
 }
 </style>

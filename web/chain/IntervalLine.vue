@@ -28,7 +28,7 @@ const at = (value: number): string =>
   position: relative;
   display: block;
   height: 18px;
-  min-width: 120px;
+  min-width: 0;
   border-bottom: 1px solid var(--rule);
 }
 .reach {

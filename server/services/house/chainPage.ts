@@ -11,10 +11,10 @@ import { chainHouses, readingsSince, workSince } from '../../db/queries/house/ch
 import { findHouse, type StoredHouse } from '../../db/queries/house/houses'
 import { currentPlan } from '../../db/queries/week/plans'
 import type { Caller } from '../../signIn/sessions'
-import { assertOwnsChain } from '../house/chains'
-import { allViews, loadFleetSnapshot, type FleetSnapshot } from './fleet'
-import { presentKnife } from './knifeView'
-import { standingSessions } from './standingSessions'
+import { assertOwnsChain } from './chains'
+import { allViews, loadFleetSnapshot, type FleetSnapshot } from '../fleet/fleet'
+import { presentKnife } from '../fleet/knifeView'
+import { standingSessions } from '../fleet/standingSessions'
 
 const AHEAD_DAYS = 7
 const DONE_DAYS = 7
