@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { newDatabase } from '../testing/harness'
 import { isDatabaseAway, openDatabase, type Database } from './database'
 import { migrate } from './migrate'
+import { tableSums } from './queries/house/tableSums'
 
 let db: Database
 let url: string
@@ -91,6 +92,7 @@ describe('the database', () => {
       '0023_chains',
       '0024_house_keys',
       '0025_settings_revision',
+      '0026_parted_by_house',
     ])
   })
 
@@ -158,5 +160,48 @@ describe('a database that a newer program has written', () => {
     const { n } = await admin.one<{ n: number }>('select count(*)::int as n from migrations')
     await admin.close()
     expect(n).toBeGreaterThan(20)
+  })
+})
+
+describe('a log from before it was parted by house', () => {
+  it('comes over row for row, append-only as before, each row in its house’s part', async () => {
+    const old = await newDatabase(21)
+    const before = openDatabase(old, () => undefined)
+    await before.transaction(async (client) => {
+      // a knife and a session in each of forty houses, and the log of both; nothing else of them matters here
+      await client.query('set local session_replication_role = replica')
+      await client.query(
+        `insert into knives (house_id, id, code, type, length_mm, grind, ratio_right, serrated)
+         select md5(n::text)::uuid, md5('k' || n)::uuid, 'CH-' || n, 'chef', 240, 'flat', 50, false
+         from generate_series(0, 39) n`,
+      )
+      await client.query(
+        `insert into bench_sessions (house_id, id, knife_id, started_by, started_at, plan)
+         select md5(n::text)::uuid, md5('s' || n)::uuid, md5('k' || n)::uuid, gen_random_uuid(), now(), '{}'
+         from generate_series(0, 39) n`,
+      )
+      await client.query(
+        `insert into events (house_id, id, knife_id, kind, at, payload)
+         select md5((n % 40)::text)::uuid, md5('e' || n)::uuid, md5('k' || n % 40)::uuid, 'honed', now(), '{"tool":"strop"}'
+         from generate_series(1, 2000) n`,
+      )
+      await client.query(
+        `insert into bench_actions (house_id, session_id, id, at, action)
+         select md5((n % 40)::text)::uuid, md5('s' || n % 40)::uuid, md5('a' || n)::uuid, now(), '{"kind":"pause"}'
+         from generate_series(1, 500) n`,
+      )
+    })
+    const logs = async (): Promise<unknown> =>
+      (await tableSums(before)).filter(({ table }) => table === 'events' || table === 'bench_actions')
+    const kept = await logs()
+    await migrate(old)
+    expect(await logs()).toEqual(kept)
+    const { rows } = await before.query<{ part: string; houses: number }>(
+      `select tableoid::regclass::text as part, count(distinct house_id)::int as houses from events group by 1`,
+    )
+    expect(rows.length).toBeGreaterThan(8)
+    expect(rows.reduce((sum, { houses }) => sum + houses, 0)).toBe(40)
+    await expect(before.query(`update events set payload = '{}'`)).rejects.toThrow('append-only')
+    await before.close()
   })
 })

@@ -21,6 +21,8 @@ begin
       on house.attrelid = tables.oid and house.attname = 'house_id' and not house.attisdropped
     where tables.relnamespace = current_schema()::regnamespace
       and tables.relkind in ('r', 'p')
+      -- parts of a table are reached through it alone
+      and not tables.relispartition
       and (house.attname is not null or tables.relname = 'houses' or tables.relname = any (shared))
   loop
     if not has_table_privilege('yorvik_house', found.oid, 'select') then

@@ -11,7 +11,8 @@ export interface TableSum {
 export async function tableSums(db: Queryable): Promise<TableSum[]> {
   const { rows: tables } = await db.query<{ name: string }>(
     `select quote_ident(relname) as name from pg_class
-     where relnamespace = 'public'::regnamespace and relkind in ('r', 'p') and has_table_privilege(oid, 'select')
+     where relnamespace = 'public'::regnamespace and relkind in ('r', 'p') and not relispartition
+       and has_table_privilege(oid, 'select')
      order by relname`,
   )
   const sums: TableSum[] = []
