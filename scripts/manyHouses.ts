@@ -99,6 +99,14 @@ async function main(): Promise<void> {
   await db.query('analyze')
   const { n: events } = await db.one<{ n: number }>('select count(*)::int as n from events')
   console.log(`${HOUSES} houses, ${events.toLocaleString('en')} events, copied in ${ms(performance.now() - copied)}`)
+  const { bytes, all } = await db.one<{ bytes: number; all: number }>(
+    `select sum(pg_total_relation_size(inhrelid)) filter (where inhparent = 'events'::regclass)::float8 as bytes,
+            pg_database_size(current_database())::float8 as all
+     from pg_inherits`,
+  )
+  console.log(
+    `${Math.round(bytes / events)} bytes an event with its indexes; the whole database ${Math.round(all / 1e6)} MB`,
+  )
   const kitchens = await Promise.all(ids.map((id) => openKitchen(db, id)))
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`

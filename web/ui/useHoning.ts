@@ -7,6 +7,10 @@ import { refusalText } from '../refusalText'
 import { useNotices, type Question } from '../stores/notices'
 
 const ANSWERS = ['fully', 'partly', 'not'] as const
+/** Two taps in so short a time are one finger that was not sure: nobody hones a knife twice in it. */
+const ONE_TAP_MS = 3000
+/** When each knife was last honed by a tap, by this device's clock. */
+const tappedMs = new Map<string, number>()
 
 /** Records honings in one touch, with their undo; after a single one it asks, without standing in the way, whether the edge came back. */
 export function useHoning(): {
@@ -51,15 +55,19 @@ export function useHoning(): {
 
   return {
     busy,
-    honed: (knife) =>
-      working(async () => {
+    honed: async (knife) => {
+      const nowMs = Date.now()
+      if (nowMs - (tappedMs.get(knife.id) ?? -Infinity) < ONE_TAP_MS) return
+      tappedMs.set(knife.id, nowMs)
+      await working(async () => {
         const id = await records.record(honing(knife))
-        notices.done(
-          say('today.honedDone', { code: knife.code }),
-          () => records.undo(knife.id, id, say('shell.undone')),
-          cameBack(knife),
-        )
-      }),
+        const undo = (): Promise<unknown> => {
+          tappedMs.delete(knife.id)
+          return records.undo(knife.id, id, say('shell.undone'))
+        }
+        notices.done(say('today.honedDone', { code: knife.code }), undo, cameBack(knife))
+      })
+    },
     honedAll: (knives) =>
       working(async () => {
         const undo = await records.recordAll(knives.map(honing))
