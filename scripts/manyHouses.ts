@@ -32,7 +32,7 @@ async function copyHouse(db: Database, from: string, to: string, name: string): 
       `select table_name as name, string_agg(quote_ident(column_name), ', ') as columns
        from information_schema.columns
        where table_schema = 'public' and is_generated = 'NEVER' and identity_generation is distinct from 'ALWAYS'
-         and column_name <> 'house_id'
+         and column_name not in ('house_id', 'sign_in_name', 'password_hash', 'account_id')
          and table_name in (select table_name from information_schema.columns where column_name = 'house_id' and table_schema = 'public')
          and table_name not in (select relname from pg_class where relispartition)
          and table_name not in ('sessions', 'door_codes', 'trail', 'chain_houses', 'calendar_links')
@@ -48,7 +48,6 @@ async function copyHouse(db: Database, from: string, to: string, name: string): 
         `insert into ${table} (house_id, ${columns}) select $2, ${columns} from ${table} where house_id = $1`,
         [from, to],
       )
-    await client.query('update people set sign_in_name = null, account_id = null where house_id = $1', [to])
   })
 }
 
