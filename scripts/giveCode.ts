@@ -22,7 +22,7 @@ export async function giveCode(options: {
         console.log(`  ${name}, ${houseName}`)
       return 2
     }
-    const { code, expiresAt } = await giveDoorCode(db, one.houseId, one.id, new Date())
+    const { code, expiresAt } = await giveDoorCode(db, one.houseId, one.id, new Date(), true)
     console.log(
       `${one.name} of ${one.houseName} chooses a password with this code, once, until ${expiresAt}:\n\n  ${code}\n`,
     )

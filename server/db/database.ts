@@ -118,10 +118,15 @@ interface Connections {
   readonly pool: pg.Pool
   /** looks for it anew; true where another host leads now */
   readonly aim: () => Promise<boolean>
+  /** whether the host it goes to was found to lead no more */
+  isStale: boolean
 }
 
 /** A connection to whoever leads: where the one that did is gone, the others are asked. */
-async function connect({ pool, aim }: Connections): Promise<pg.PoolClient> {
+async function connect(connections: Connections): Promise<pg.PoolClient> {
+  const { pool, aim } = connections
+  if (connections.isStale) await aim()
+  connections.isStale = false
   try {
     return await pool.connect()
   } catch (error) {
@@ -180,6 +185,7 @@ async function attempt<T>(connections: Connections, work: (client: Queryable) =>
     return { value }
   } catch (error) {
     // a server that fell silent would not answer this either
+    connections.isStale ||= codeOf(error) === READS_ONLY
     if (isUseless(error)) broken ??= error instanceof Error ? error : undefined
     else
       await client.query('rollback').catch((failure: Error) => {
@@ -219,6 +225,7 @@ export function openDatabase(url: string, onIdleError: (error: Error) => void, {
   pool.on('error', onIdleError)
   const connections: Connections = {
     pool,
+    isStale: false,
     aim: async () => {
       if (hosts.length < 2) return false
       const leading = await leadingUrl(url)
@@ -238,6 +245,7 @@ export function openDatabase(url: string, onIdleError: (error: Error) => void, {
       client.on('error', onBreak)
       return await client.query(text, values ? [...values] : [])
     } catch (error) {
+      connections.isStale ||= codeOf(error) === READS_ONLY
       if (isUseless(error)) broken ??= error instanceof Error ? error : undefined
       throw queryFault(error)
     } finally {

@@ -5,6 +5,9 @@ alter table people add column account_id uuid;
 create index people_account on people (account_id) where account_id is not null;
 create unique index people_account_house on people (house_id, account_id) where account_id is not null;
 
+-- A code of whoever has the machine leaves the account as it is; a manager's does not reach beyond the house.
+alter table door_codes add column of_machine boolean not null default false;
+
 -- Houses of one owner. A house is in one chain at the most, and says itself whether its people are named there.
 create table chains (
   id uuid primary key,
@@ -38,6 +41,7 @@ drop table chain_links;
 drop table chain_owners;
 drop table chain_houses;
 drop table chains;
+alter table door_codes drop column of_machine;
 drop index people_account_house;
 drop index people_account;
 alter table people drop column account_id;

@@ -3,6 +3,7 @@ import type { OwnSession, SignedIn } from '../../../contract/house'
 import { HOUR_MS } from '../../../core/time'
 import { changeHouse } from '../../db/changeHouse'
 import type { Database } from '../../db/database'
+import { setAccount } from '../../db/queries/house/chains'
 import { findDoorCode, replaceDoorCode, spendDoorCode } from '../../db/queries/house/doorCodes'
 import { findPerson, setPassword } from '../../db/queries/house/people'
 import { deleteOtherSessions, deleteSessionById, deleteSessionsOf, listSessions } from '../../db/queries/house/signIn'
@@ -14,19 +15,25 @@ import { openSessionFor, type SignInContext } from './signIn'
 /** A code is fetched and typed within a day. */
 const CODE_MS = 24 * HOUR_MS
 
-/** Gives somebody a code to choose a password with, once. Codes given before end. @throws Fault when there is no such person */
+/**
+ * Gives somebody a code to choose a password with, once. Codes given before end.
+ *
+ * @param ofMachine whether it is given by whoever has the machine, not by a manager of the house
+ * @throws Fault when there is no such person
+ */
 export async function giveDoorCode(
   db: Database,
   houseId: string,
   personId: string,
   now: Date,
+  ofMachine = false,
 ): Promise<{ code: string; expiresAt: string }> {
   const code = newCode()
   const expiresAt = new Date(now.getTime() + CODE_MS)
   await changeHouse(db, houseId, async (change) => {
     const person = await findPerson(change, houseId, personId)
     if (!person?.active) throw notFound('person')
-    await replaceDoorCode(change, houseId, { personId, hash: hashCode(code), expiresAt })
+    await replaceDoorCode(change, houseId, { personId, hash: hashCode(code), expiresAt, ofMachine })
     change.nothingNew()
   })
   return { code, expiresAt: expiresAt.toISOString() }
@@ -48,7 +55,7 @@ export async function enterByCode(
   const found = await findDoorCode(door.db, hash, door.clock())
   if (!found) throw new Fault('wrong-sign-in', 'door-code')
   const passwordHash = await hashSecret(input.password)
-  const { houseId, personId } = found
+  const { houseId, personId, ofMachine } = found
   await changeHouse(
     door.db,
     houseId,
@@ -62,6 +69,8 @@ export async function enterByCode(
           { path: 'signInName', key: 'sign-in-name-needed', values: {} },
         ])
       await setPassword(change, houseId, personId, { signInName, passwordHash })
+      // whoever runs one house could go on as this person into their others
+      if (!ofMachine) await setAccount(change, houseId, personId, null)
       await deleteSessionsOf(change, houseId, personId)
     },
     { signInName: input.signInName ?? '' },

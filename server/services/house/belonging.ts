@@ -4,7 +4,7 @@ import type { OwnHouse } from '../../../contract/chain'
 import type { SignedIn } from '../../../contract/house'
 import { actAcrossHouses } from '../../acting'
 import type { Database, Queryable } from '../../db/database'
-import { accountOf, belongings, mergeAccounts, setAccount } from '../../db/queries/house/chains'
+import { accountOf, belongings, setAccount } from '../../db/queries/house/chains'
 import { findDoorCode, spendDoorCode } from '../../db/queries/house/doorCodes'
 import { lockHouse } from '../../db/queries/house/houses'
 import { Fault, notFound } from '../../faults'
@@ -69,13 +69,11 @@ export async function addOwnHouse(
       // two houses are always locked in the order of their ids
       for (const houseId of [caller.house.id, found.houseId].sort()) await lockHouse(client, houseId)
       const own = await ensureAccount(client, caller.house.id, caller.person.id)
-      const there = await accountOf(client, found.houseId, found.personId)
-      const houses = new Set((await belongings(client, own)).map(({ houseId }) => houseId))
-      const added = there ? (await belongings(client, there)).map(({ houseId }) => houseId) : [found.houseId]
-      if (there !== own && added.some((houseId) => houses.has(houseId))) throw new Fault('conflict', 'same-house')
+      const isThere = (await belongings(client, own)).some(({ houseId }) => houseId === found.houseId)
+      if (isThere) throw new Fault('conflict', 'same-house')
       if (!(await spendDoorCode(client, found.houseId, hash))) throw new Fault('wrong-sign-in', 'door-code')
-      if (there && there !== own) await mergeAccounts(client, own, there)
-      else await setAccount(client, found.houseId, found.personId, own)
+      // that person alone: whoever gave the code has no say over other houses they may belong to
+      await setAccount(client, found.houseId, found.personId, own)
     }),
   )
   return await ownHouses(db, caller)

@@ -41,6 +41,22 @@ describe('somebody of two houses', () => {
     expect((await traveller.post('/api/session/house', { houseId: third.houseId })).status).toBe(404)
   })
 
+  it('gives whoever runs one of their houses no way into the others', async () => {
+    const [home, second, third] = [await test.house('Home'), await test.house('Second'), await test.house('Elsewhere')]
+    await home.manager.post('/api/me/houses', { code: await codeFor(second, second.people.cook.id) })
+    // the manager there takes the person over by another code, and finds only their own house
+    const thief = test.client()
+    const code = await codeFor(second, second.people.cook.id)
+    const signInName = `thief-${Date.now()}`
+    expect((await thief.post('/api/session/code', { code, signInName, password: PASSWORD })).status).toBe(200)
+    expect((await thief.get('/api/me/houses')).body).toMatchObject([{ houseName: 'Second' }])
+    expect((await thief.post('/api/session/house', { houseId: home.houseId })).status).toBe(404)
+    // or hands that person to somebody in a third house, who gets that person and nobody else
+    await home.manager.post('/api/me/houses', { code: await codeFor(second, second.people.cook.id) })
+    const taken = await third.manager.post('/api/me/houses', { code: await codeFor(second, second.people.cook.id) })
+    expect(taken.body.map(({ houseName }: { houseName: string }) => houseName)).toEqual(['Elsewhere', 'Second'])
+  })
+
   it('is not taken twice into a house, and not by a tablet', async () => {
     const code = await codeFor(mill, mill.people.cook.id)
     expect((await harbour.manager.post('/api/me/houses', { code })).status).toBe(409)

@@ -18,20 +18,14 @@ export async function accountOf(db: Queryable, houseId: string, personId: string
   return row?.account_id ?? null
 }
 
-export async function setAccount(db: Queryable, houseId: string, personId: string, accountId: string): Promise<void> {
+/** Joins a person to an account, or takes them out of any. */
+export async function setAccount(
+  db: Queryable,
+  houseId: string,
+  personId: string,
+  accountId: string | null,
+): Promise<void> {
   await db.query('update people set account_id = $3 where house_id = $1 and id = $2', [houseId, personId, accountId])
-}
-
-/** What is one human's under either account is theirs under the one that stays. */
-export async function mergeAccounts(db: Queryable, stays: string, goes: string): Promise<void> {
-  await db.query('update people set account_id = $1 where account_id = $2', [stays, goes])
-  await db.query(
-    `insert into chain_owners (chain_id, account_id)
-     select chain_id, $1 from chain_owners where account_id = $2
-     on conflict do nothing`,
-    [stays, goes],
-  )
-  await db.query('delete from chain_owners where account_id = $1', [goes])
 }
 
 /** Every house an account is an active person of. */
