@@ -4,6 +4,7 @@ import { syntheticWeek, WEEK_KINDS } from '../../synthetic/weeks'
 import { chance } from '../statistics/random'
 import { MINUTE_MS } from '../time'
 import { exactModel, startOf } from './exact'
+import { leavingReason } from './explain'
 import { everyWeeks, worstFirst } from './baselines'
 import { indexPlan, isLimit, layOutPlan, type SessionSlot, type WindowLayout } from './layout'
 import type { Placement, PlanJob, PlanProblem } from './problem'
@@ -41,6 +42,39 @@ describe('a plan against the rules themselves', () => {
         expect(planBreaches(asked, jobs, placements, windows)).toEqual([])
       }
     }
+  })
+})
+
+describe('a house nobody thought of', () => {
+  it('has a window of thirty hours, and is planned in it as in any', () => {
+    // of a week's windows the first alone: the others would overlap it, and are laid together before a plan is made
+    const week = syntheticWeek({ knives: 30, cooks: 6, days: 7, benches: 2, windowMinutes: 30 * 60 }, 4)
+    const jobs = week.jobs.map((job) => ({
+      ...job,
+      dullHours: job.dullHours.slice(0, 1),
+      chanceAt: job.chanceAt.slice(0, 1),
+      wastedUm: job.wastedUm.slice(0, 1),
+    }))
+    const problem = { ...week, windows: week.windows.slice(0, 1), jobs }
+    const plan = searchPlan({ problem, random: chance(4).next, spent: (step) => step / 600 })
+    expect(plan.length).toBeGreaterThan(5)
+    const laid = layOut(problem, plan)
+    expect(planBreaches(problem, laid.jobs, plan, laid.windows)).toEqual([])
+  })
+
+  it('asks for work that nobody has the hands for, and plans the rest', () => {
+    const whole = syntheticWeek({ knives: 30, cooks: 6, days: 7, benches: 2, windowMinutes: 90 }, 4)
+    const people = whole.people.map((person) => ({
+      ...person,
+      skills: person.skills.filter((skill) => skill !== 'full'),
+    }))
+    const problem = { ...whole, people }
+    const plan = searchPlan({ problem, random: chance(4).next, spent: (step) => step / 600 })
+    const skillOf = new Map(problem.jobs.map(({ id, skill }) => [id, skill]))
+    expect(plan.length).toBeGreaterThan(0)
+    expect(plan.filter(({ jobId }) => skillOf.get(jobId) === 'full')).toEqual([])
+    const left = problem.jobs.find(({ skill, wanted }) => skill === 'full' && wanted)
+    expect(leavingReason(problem, plan, left?.id ?? '')).toMatchObject({ code: 'no-skill' })
   })
 })
 
