@@ -18,6 +18,7 @@ import {
   seeOneMoment,
 } from '../db/queries/exchange/wholeHouse'
 import { listKnives } from '../db/queries/fleet/knives'
+import { accountOf, setAccount } from '../db/queries/house/chains'
 import { findHouse, updateHouse } from '../db/queries/house/houses'
 import { findPerson } from '../db/queries/house/people'
 import { knifeLog } from '../db/queries/log/events'
@@ -122,7 +123,10 @@ export async function bringWholeHouse(db: Database, caller: Caller, input: Wire<
       for (const part of HOUSE_PARTS) await putIn(change, houseId, part, file.parts[part] ?? [])
       const { signInName: name, passwordHash, pinHash } = self
       await handOnSignIn(change, houseId, personId, { name, passwordHash, pinHash })
+      // who they are in other houses goes on with them, and comes from no file
+      const accountId = await accountOf(change, houseId, self.id)
       await replacePerson(change, houseId, self.id, personId)
+      await setAccount(change, houseId, personId, accountId)
       const house = await findHouse(change, houseId)
       if (!house) throw notFound('house')
       await updateHouse(change, { ...house, ...file.house, settled: [...MOVE_IN_STEPS] })

@@ -57,6 +57,28 @@ describe('somebody of two houses', () => {
     expect(taken.body.map(({ houseName }: { houseName: string }) => houseName)).toEqual(['Elsewhere', 'Second'])
   })
 
+  it('is nobody’s elsewhere by a file: a house taken out does not say it, and one brought in is not believed', async () => {
+    const [home, second] = [await test.house('Kept'), await test.house('Linked')]
+    await home.manager.post('/api/me/houses', { code: await codeFor(second, second.people.cook.id) })
+    const { body: file } = await home.manager.get('/api/house/whole.json')
+    expect(JSON.stringify(file)).not.toContain('account_id')
+    const { account } = await test.app.db.one<{ account: string }>(
+      'select account_id as account from people where house_id = $1 and id = $2',
+      [home.houseId, home.people.chef.id],
+    )
+    for (const person of file.parts.people) person.account_id = account
+    // a house with nobody in it yet but its manager, made by a link
+    await home.manager.post('/api/chain', { name: 'For a file' })
+    const { body: link } = await home.manager.post('/api/chain/links')
+    const forger = test.client()
+    const first = { houseName: 'Forged', zone: 'UTC', units: 'mm', managerName: 'F', password: PASSWORD }
+    await forger.post('/api/first-run', { ...first, setUpCode: link.code, signInName: `forger-${Date.now()}` })
+    const brought = await forger.post('/api/house/whole', { file, personId: home.people.chef.id })
+    expect(brought.status).toBe(200)
+    expect((await forger.get('/api/me/houses')).body).toHaveLength(1)
+    expect((await forger.post('/api/session/house', { houseId: home.houseId })).status).toBe(404)
+  })
+
   it('is not taken twice into a house, and not by a tablet', async () => {
     const code = await codeFor(mill, mill.people.cook.id)
     expect((await harbour.manager.post('/api/me/houses', { code })).status).toBe(409)
