@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
+import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
@@ -22,6 +23,8 @@ export default defineConfig({
         additionalManifestEntries: [{ url: '/app-shell', revision: randomUUID() }],
       },
     }),
+    // once here, not with every request
+    compression({ algorithms: ['gzip'], include: /\.(js|css|svg)$/ }),
   ],
   html: { cspNonce: 'YORVIK_NONCE' },
   define: {
@@ -38,5 +41,7 @@ export default defineConfig({
     emptyOutDir: true,
     assetsInlineLimit: 0,
     target: 'es2022',
+    // what the first screen needs comes in one piece: thirty small ones wait for each other
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'shell', tags: ['$initial'] }] } } },
   },
 })

@@ -1,6 +1,7 @@
 import { HONING_RULES, POLICY_SCOPES, policyProblems, SCHOOLS } from '../core/policy/policy'
 import { z } from 'zod'
 import { GAPS, MOVE_IN_STEPS } from '../core/house/movingIn'
+import { Marking } from './marks'
 import {
   BoardName,
   DAY_ORDERS,
@@ -164,6 +165,7 @@ export const SignedIn = z.object({
   rights: z.array(RightName),
   deviceName: z.string().nullable(),
   now: Instant,
+  marking: Marking,
 })
 export type SignedIn = Wire<typeof SignedIn>
 

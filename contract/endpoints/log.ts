@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { byId, endpoint } from '../endpoint'
 import { NewEvent, TimelineEvent } from '../events'
 import { KnifeView } from '../knives'
+import { MarkedRecord } from '../marks'
 import { Id, Instant } from '../scalars'
 
 export const logEndpoints = {
@@ -23,5 +24,12 @@ export const logEndpoints = {
       body: z.object({ events: z.array(NewEvent).min(1).max(200) }),
       answer: z.object({ knives: z.array(KnifeView) }),
     },
+  ),
+  sendMarked: endpoint(
+    'post',
+    '/api/marked-records',
+    'see',
+    'Bring what somebody recorded on this device before they left it; it counts as theirs',
+    { body: MarkedRecord },
   ),
 } as const

@@ -93,6 +93,7 @@ describe('the database', () => {
       '0024_house_keys',
       '0025_settings_revision',
       '0026_parted_by_house',
+      '0027_marks',
     ])
   })
 

@@ -1,6 +1,7 @@
 import type { TableName } from '../../contract/exchange'
 import type { Database } from '../db/database'
-import { listKnives, listStates } from '../db/queries/fleet/knives'
+import { listKnives } from '../db/queries/fleet/knives'
+import { listStates } from '../db/queries/fleet/states'
 import { listPeople } from '../db/queries/house/people'
 import { listStations } from '../db/queries/house/stations'
 import { houseLog, voidedEventIds } from '../db/queries/log/events'

@@ -11,6 +11,7 @@ import { actAs, callerOf } from '../signIn/sessions'
 import { tickOff } from '../services/bench/carryOvers'
 import { benchOffer } from '../services/bench/offer'
 import { addPhoto, readPhoto } from '../services/bench/photos'
+import { takeMarkedRecord } from '../services/bench/markedRecords'
 import { actInSession, knifeSessions, readSession, startSession } from '../services/bench/sessions'
 import { setWorkOrder, workshopView } from '../services/bench/workshop'
 
@@ -22,6 +23,7 @@ export function benchRoutes(app: Express, mount: Mount, db: Database, clock: Clo
   )
   mount(endpoints.deleteWorkOrder, ({ caller, params }) => setWorkOrder(db, clock, caller, params.id, null))
   mount(endpoints.knifeSessions, ({ caller, params }) => knifeSessions(db, caller, params.id))
+  mount(endpoints.sendMarked, ({ caller, body }) => takeMarkedRecord(db, clock, caller, body))
   mount(endpoints.startSession, ({ caller, body }) => startSession(db, clock, caller, body))
   mount(endpoints.benchSession, ({ caller, params }) => readSession(db, caller, params.id))
   mount(endpoints.openSessions, async ({ caller }) =>

@@ -51,7 +51,7 @@ export function houseRoutes(
   mount(endpoints.trail, ({ caller, query }) => readTrail(db, caller, query.before ?? null))
   mount(endpoints.addPerson, ({ caller, body }) => addPerson(db, caller, body))
   mount(endpoints.editPerson, async ({ caller, params, body }) => {
-    const person = await editPerson(db, caller, params.id, body)
+    const person = await editPerson(db, clock, caller, params.id, body)
     // a new PIN ends the lockout that guessing at the old one brought
     if (body.pin) await tries.succeeded(pinKey(caller.house.id, params.id))
     return person

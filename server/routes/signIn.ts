@@ -32,7 +32,7 @@ export function signInRoutes(mount: Mount, door: SignInContext, setUpCode: strin
     const [house, person] = [await findHouse(db, houseId), await findPerson(db, houseId, personId)]
     if (!house || !person) throw notFound('house')
     await openSession(db, clock, request, response, { houseId, personId, deviceId: null })
-    return signedInView({ house, person, deviceId: null, deviceName: null }, clock)
+    return await signedInView(db, clock, { house, person, deviceId: null, deviceName: null })
   })
   mount(endpoints.signIn, ({ body, request, response }) => signInByPassword(door, request, response, body))
   mount(endpoints.signInByPin, ({ body, request, response }) => signInByPin(door, request, response, body))
@@ -41,8 +41,8 @@ export function signInRoutes(mount: Mount, door: SignInContext, setUpCode: strin
   mount(endpoints.changePassword, ({ caller, request, body }) => changePassword(door, caller, request, body))
   mount(endpoints.ownSessions, ({ caller, request }) => ownSessions(door, caller, request))
   mount(endpoints.endOwnSession, ({ caller, params }) => endOwnSession(db, caller, params.id))
-  mount(endpoints.endOtherSessions, ({ caller, request }) => endOtherSessions(db, caller, request))
-  mount(endpoints.session, ({ caller }) => Promise.resolve(signedInView(caller, clock)))
+  mount(endpoints.endOtherSessions, ({ caller, request }) => endOtherSessions(door, caller, request))
+  mount(endpoints.session, ({ caller }) => signedInView(db, clock, caller))
   mount(endpoints.signOut, async ({ request, response }) => {
     await closeSession(db, request, response)
     return {}

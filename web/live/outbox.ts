@@ -8,7 +8,8 @@ import { say } from '../i18n'
 import { useSession } from '../stores/session'
 import { useFleet } from './fleet'
 import { useLive } from './live'
-import { outboxStorage, type OutboxEntry } from './outboxStorage'
+import { markText } from './marks'
+import { markedText, outboxStorage, type OutboxEntry } from './outboxStorage'
 import { resourceKey } from './resource'
 
 type Touch = Extract<OutboxEntry, { kind: 'touch' }>
@@ -29,9 +30,9 @@ const isTriedAgain = (failures: number, error: unknown): boolean =>
   mayWait(error) || (error instanceof Refusal && error.code === 'unexpected' && failures < MOST_FAILURES)
 
 /**
- * What was done here and has not reached the server: one ordered queue a person (a mutation scope), kept on the device,
- * sent in the order it was done and only while that person is signed in. So an undo never overtakes what it undoes,
- * and nobody's work goes out in another's name.
+ * What was done here and has not reached the server: one ordered queue a person (a mutation scope), kept on the device and
+ * sent in the order it was done, so that an undo never overtakes what it undoes. It goes out while that person is signed
+ * in; from somebody else's session only what bears its maker's mark, in the maker's name, and up to the first that does not.
  */
 export const useOutbox = defineStore('outbox', () => {
   const { client } = useLive()
@@ -49,6 +50,8 @@ export const useOutbox = defineStore('outbox', () => {
   const neverBegun = new Map<string, Refusal>()
   /** touches that went out with an earlier one, and wait for their turn to be struck off */
   const sentAlong = new Set<string>()
+  /** people whose first record has to wait for them: the rest of theirs stays behind it */
+  const stayingFor = new Set<string>()
   let turn = 0
   /** who stands there until theirs is sent, or it is clear that it waits */
   const standing = new Set<() => void>()
@@ -102,8 +105,26 @@ export const useOutbox = defineStore('outbox', () => {
     }
   }
 
+  /** Brings what somebody left here. What the server refuses is kept for them to hear of. */
+  async function deliverForAnother(entry: OutboxEntry): Promise<void> {
+    const { personId, mark } = entry
+    if (mark === undefined) stayingFor.add(personId)
+    if (mark === undefined || stayingFor.has(personId)) throw new Superseded()
+    try {
+      await call(endpoints.sendMarked, { body: { personId, text: markedText(entry), mark } })
+    } catch (error) {
+      if (error instanceof Refusal && mayWait(error) && error.code !== 'other-person') throw error
+      stayingFor.add(personId)
+      throw new Superseded()
+    }
+  }
+
   async function deliver(entry: OutboxEntry, ofTurn: number): Promise<void> {
     if (ofTurn !== turn) throw new Superseded()
+    if (entry.personId !== session.person?.id) {
+      await deliverForAnother(entry)
+      return
+    }
     if (entry.kind === 'begin') {
       await sendBegin(entry)
       return
@@ -182,7 +203,18 @@ export const useOutbox = defineStore('outbox', () => {
     // without room it lives as long as the page: whoever stands there must know before they close it
     if (!outboxStorage.keep(entry)) refusal.value = say('shell.noRoom')
     entries.value = [...entries.value, entry]
+    void sign(entry)
     await send(entry)
+  }
+
+  /** Marks what is kept, while its person is here. */
+  async function sign(entry: OutboxEntry): Promise<void> {
+    const marking = session.signedIn?.marking
+    const mark = marking ? await markText(marking, markedText(entry)).catch(() => null) : null
+    if (mark === null || !entries.value.some(({ id }) => id === entry.id)) return
+    const marked = { ...entry, mark }
+    outboxStorage.keep(marked)
+    entries.value = entries.value.map((one) => (one.id === entry.id ? marked : one))
   }
 
   watch(
@@ -191,9 +223,9 @@ export const useOutbox = defineStore('outbox', () => {
       turn++
       heldUp.value = false
       sentAlong.clear()
-      for (const entry of entries.value) {
-        if (entry.personId === personId) send(entry).catch(() => undefined)
-      }
+      stayingFor.clear()
+      if (personId === undefined) return
+      for (const entry of entries.value) send(entry).catch(() => undefined)
     },
     { immediate: true, flush: 'sync' },
   )

@@ -1,17 +1,17 @@
-import type { BenchAction, BegunAway } from '../../contract/bench'
 import type { NewEvent } from '../../contract/events'
+import type { KeptRecord } from '../../contract/marks'
 
 /** Something done on this device that the server has not confirmed, with the person who did it. */
-export type OutboxEntry = { readonly id: string; readonly personId: string } & (
-  | { readonly kind: 'event'; readonly event: NewEvent }
-  | {
-      readonly kind: 'begin'
-      readonly knifeId: string
-      readonly besideId: string | null
-      readonly begunAway: BegunAway
-    }
-  | { readonly kind: 'touch'; readonly sessionId: string; readonly action: BenchAction }
-)
+export type OutboxEntry = KeptRecord & {
+  readonly personId: string
+  /** that this person was signed in here when it was made; the key it was made with leaves with them */
+  readonly mark?: string
+}
+
+/** What a mark stands for, to the letter. */
+export function markedText({ personId: _, mark: __, ...record }: OutboxEntry): string {
+  return JSON.stringify(record)
+}
 
 const PREFIX = 'yorvik.outbox.'
 /** How earlier releases kept what waited; touches of a session had no person, and nobody can be named for them now. */

@@ -1,15 +1,14 @@
-import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
+import { createHmac, timingSafeEqual } from 'node:crypto'
 import { BenchPlan } from '../../../contract/bench'
 import type { Skill } from '../../../core/house/skills'
 import { DAY_MS } from '../../../core/time'
 import type { Database } from '../../db/database'
-import { houseKey } from '../../db/queries/house/keys'
 import { Fault } from '../../faults'
+import { keyOfHouse } from '../../signIn/marks'
 import type { Caller } from '../../signIn/sessions'
 
 /** A tablet is two days away from every network at the most (assumed); after that knives have changed too much. */
 const HOLDS_MS = 2 * DAY_MS
-const KEY_BYTES = 32
 
 /** What a device may begin by itself: this plan, for this knife, by this person. */
 export interface Sealed {
@@ -19,7 +18,7 @@ export interface Sealed {
 }
 
 async function macOf(db: Database, caller: Caller, sealed: Sealed, issuedMs: number): Promise<Buffer> {
-  const key = await houseKey(db, caller.house.id, randomBytes(KEY_BYTES))
+  const key = await keyOfHouse(db, caller.house.id)
   // read by its schema first, so that it is written alike on its way out and on its way back
   const plan = BenchPlan.parse(sealed.plan)
   const text = JSON.stringify([caller.house.id, caller.person.id, sealed.knifeId, sealed.skill, issuedMs, plan])

@@ -8,7 +8,8 @@ import { startOfDay, type Occurrence } from '../../../core/house/serviceClock'
 import { DAY_MS, MINUTE_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
 import type { Database, Queryable } from '../../db/database'
-import { knifeMarks, listKnives, listStates, type StoredKnife } from '../../db/queries/fleet/knives'
+import { knifeMarks, listKnives, type StoredKnife } from '../../db/queries/fleet/knives'
+import { listStates } from '../../db/queries/fleet/states'
 import { findHouse, type StoredHouse } from '../../db/queries/house/houses'
 import { listPeople, publicPerson, type StoredPerson } from '../../db/queries/house/people'
 import { listBenches } from '../../db/queries/week/crew'
@@ -59,8 +60,8 @@ export async function loadFleetSnapshot(db: Queryable, house: StoredHouse, now: 
   }
 }
 
-/** Knives reckoned in one go, before others get a turn. */
-const KNIVES_AT_ONCE = 10
+/** How long reckoning goes on before others get a turn: a record takes a dozen of them, each waiting for one of these. */
+const TURN_MS = 5
 
 /** Views that were made a moment ago, by knife, each with the mark that it was made of. */
 export type ViewsBefore = ReadonlyMap<string, { readonly mark: string; readonly view: KnifeView }>
@@ -77,7 +78,7 @@ export async function allViews(
   before: ViewsBefore = NO_VIEWS,
 ): Promise<KnifeView[]> {
   const views: KnifeView[] = []
-  let made = 0
+  let turnEndsMs = performance.now() + TURN_MS
   for (const knife of snapshot.knives) {
     const state = snapshot.states.get(knife.id)
     if (!state) continue
@@ -87,7 +88,9 @@ export async function allViews(
       continue
     }
     views.push(knifeView(knife, state, snapshot))
-    if (++made % KNIVES_AT_ONCE === 0) await setImmediate()
+    if (performance.now() < turnEndsMs) continue
+    await setImmediate()
+    turnEndsMs = performance.now() + TURN_MS
   }
   return views
 }

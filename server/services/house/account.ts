@@ -6,7 +6,13 @@ import type { Database } from '../../db/database'
 import { setAccount } from '../../db/queries/house/chains'
 import { findDoorCode, replaceDoorCode, spendDoorCode } from '../../db/queries/house/doorCodes'
 import { findPerson, setPassword } from '../../db/queries/house/people'
-import { deleteOtherSessions, deleteSessionById, deleteSessionsOf, listSessions } from '../../db/queries/house/signIn'
+import {
+  deleteOtherSessions,
+  deleteSessionById,
+  deleteSessionsOf,
+  endMarks,
+  listSessions,
+} from '../../db/queries/house/signIn'
 import { Fault, notFound } from '../../faults'
 import { hashCode, hashSecret, matchesSecret, newCode } from '../../signIn/secrets'
 import { ownSessionHash, type Caller } from '../../signIn/sessions'
@@ -72,6 +78,7 @@ export async function enterByCode(
       // whoever runs one house could go on as this person into their others
       if (!ofMachine) await setAccount(change, houseId, personId, null)
       await deleteSessionsOf(change, houseId, personId)
+      await endMarks(change, houseId, personId, door.clock())
     },
     { signInName: input.signInName ?? '' },
   )
@@ -84,7 +91,7 @@ export async function enterByCode(
  * @throws Fault `wrong-password` where the one there is was not given, `no-password` for somebody who signs in by PIN alone
  */
 export async function changePassword(
-  { db, tries }: SignInContext,
+  { db, clock, tries }: SignInContext,
   caller: Caller,
   request: Request,
   input: { password: string; next: string },
@@ -104,6 +111,7 @@ export async function changePassword(
   await changeHouse(db, houseId, async (change) => {
     await setPassword(change, houseId, personId, { signInName, passwordHash })
     await deleteOtherSessions(change, houseId, personId, ownSessionHash(request))
+    await endMarks(change, houseId, personId, clock())
     change.nothingNew()
   })
   return {}
@@ -129,7 +137,15 @@ export async function endOwnSession(db: Database, caller: Caller, sessionId: str
 }
 
 /** Ends every session of one's own but the one that asks. */
-export async function endOtherSessions(db: Database, caller: Caller, request: Request): Promise<Record<string, never>> {
-  await deleteOtherSessions(db, caller.house.id, caller.person.id, ownSessionHash(request))
+export async function endOtherSessions(
+  { db, clock }: SignInContext,
+  caller: Caller,
+  request: Request,
+): Promise<Record<string, never>> {
+  const [houseId, personId] = [caller.house.id, caller.person.id]
+  await db.transaction(async (client) => {
+    await deleteOtherSessions(client, houseId, personId, ownSessionHash(request))
+    await endMarks(client, houseId, personId, clock())
+  })
   return {}
 }

@@ -30,7 +30,7 @@ import {
   type PersonWrite,
   type StoredPerson,
 } from '../../db/queries/house/people'
-import { deleteSessionsOf } from '../../db/queries/house/signIn'
+import { deleteSessionsOf, endMarks } from '../../db/queries/house/signIn'
 import { insertStation, insertStationPeriod, listStations, updateStation } from '../../db/queries/house/stations'
 import { replaceSkills, saveBench } from '../../db/queries/week/crew'
 import { closeSpans, currentSpans, insertSpans, listAllSpans } from '../../db/queries/week/weeklySpans'
@@ -164,6 +164,7 @@ export async function addPerson(db: Database, caller: Caller, input: Wire<typeof
 /** @throws Fault when another person has the name, or nobody would be left who manages the house */
 export async function editPerson(
   db: Database,
+  clock: Clock,
   caller: Caller,
   personId: string,
   patch: Wire<typeof PersonPatch>,
@@ -178,7 +179,10 @@ export async function editPerson(
     const losesChef = isManager(before) && (after.role !== 'chef' || !after.active)
     if (losesChef) await assertAnotherManager(change, houseId, personId)
     await updatePerson(change, houseId, after)
-    if (!after.active || pinHash) await deleteSessionsOf(change, houseId, personId)
+    if (!after.active || pinHash) {
+      await deleteSessionsOf(change, houseId, personId)
+      await endMarks(change, houseId, personId, clock())
+    }
     return publicPerson({ ...after, hasPin: after.pinHash !== null })
   }
   return await changeHouse(db, houseId, edit, { name: patch.name ?? '' })

@@ -4,12 +4,13 @@ import type { Device, SignedIn, SignInPage } from '../../../contract/house'
 import { ROLE_RIGHTS } from '../../../core/house/rights'
 import type { Clock } from '../../clock'
 import { changeHouse } from '../../db/changeHouse'
-import type { Database } from '../../db/database'
+import type { Database, Queryable } from '../../db/database'
 import { anyHouse, findHouse } from '../../db/queries/house/houses'
 import { findPerson, findPersonBySignIn, listPeople } from '../../db/queries/house/people'
 import { noteInTrail } from '../../db/queries/house/trail'
 import { insertDevice } from '../../db/queries/house/signIn'
 import { Fault } from '../../faults'
+import { markingFor } from '../../signIn/marks'
 import { hashSecret, matchesSecret, newToken } from '../../signIn/secrets'
 import { deviceOf, openSession, rememberDevice, type Caller } from '../../signIn/sessions'
 import { pinKey, type Tries } from '../../signIn/tries'
@@ -47,14 +48,16 @@ export async function signInPage({ db, demo }: SignInContext, request: Request):
   }
 }
 
-export function signedInView(caller: Caller, clock: Clock): SignedIn {
+export async function signedInView(db: Queryable, clock: Clock, caller: Caller): Promise<SignedIn> {
+  const now = clock()
   const { revision: _, settingsRevision: __, ...house } = caller.house
   return {
     person: { id: caller.person.id, name: caller.person.name, role: caller.person.role },
     house,
     rights: [...ROLE_RIGHTS[caller.person.role]],
     deviceName: caller.deviceName,
-    now: clock().toISOString(),
+    now: now.toISOString(),
+    marking: await markingFor(db, caller, now),
   }
 }
 
@@ -67,7 +70,12 @@ export async function openSessionFor(
   const [house, person] = [await findHouse(door.db, who.houseId), await findPerson(door.db, who.houseId, who.personId)]
   if (!house || !person) throw new Fault('wrong-sign-in', 'wrong-sign-in')
   await openSession(door.db, door.clock, request, response, who)
-  return signedInView({ house, person, deviceId: who.deviceId, deviceName: who.deviceName }, door.clock)
+  return await signedInView(door.db, door.clock, {
+    house,
+    person,
+    deviceId: who.deviceId,
+    deviceName: who.deviceName,
+  })
 }
 
 export async function signInByPassword(

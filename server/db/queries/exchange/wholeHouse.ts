@@ -12,7 +12,7 @@ interface PartTable {
 const PARTS: Readonly<Record<HousePart, PartTable>> = {
   // whoever signs in where the house comes from does not sign in here by that
   // nor is anybody here who they are in other houses there: a file says who somebody is to nobody but its own house
-  people: { order: 'id', omit: ['sign_in_name', 'password_hash', 'pin_hash', 'account_id'] },
+  people: { order: 'id', omit: ['sign_in_name', 'password_hash', 'pin_hash', 'account_id', 'marks_since'] },
   devices: {
     order: 'id',
     omit: ['token_hash'],

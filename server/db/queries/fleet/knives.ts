@@ -1,5 +1,4 @@
 import type { KnifeDescription } from '../../../../contract/knives'
-import type { KnifeState } from '../../../../core/edge/log/state'
 import type { Queryable } from '../../database'
 
 export interface StoredKnife extends KnifeDescription {
@@ -100,18 +99,10 @@ export async function updateKnife(db: Queryable, houseId: string, knife: StoredK
   )
 }
 
-export async function listStates(db: Queryable, houseId: string): Promise<Map<string, KnifeState>> {
-  const { rows } = await db.query<{ knife_id: string; state: KnifeState }>(
-    'select knife_id, state from knife_states where house_id = $1',
-    [houseId],
-  )
-  return new Map(rows.map((row) => [row.knife_id, row.state]))
-}
-
-/** A mark of each knife that changes whenever its description or its state is written: of the rows’ last transactions. */
+/** A mark of each knife that changes whenever its description or its state is written: which version of its rows it is. */
 export async function knifeMarks(db: Queryable, houseId: string): Promise<ReadonlyMap<string, string>> {
   const { rows } = await db.query<{ id: string; mark: string }>(
-    `select knife.id, concat(knife.xmin, '/', state.xmin) as mark
+    `select knife.id, concat(knife.xmin, knife.ctid, state.xmin, state.ctid) as mark
      from knives knife
      left join knife_states state on state.house_id = knife.house_id and state.knife_id = knife.id
      where knife.house_id = $1`,

@@ -117,6 +117,31 @@ export async function findSession(
   )
 }
 
+/** Somebody who recorded on a device since a moment, and the tablet it is; null once they left, signed out everywhere, or it was revoked. */
+export async function findMaker(
+  db: Queryable,
+  houseId: string,
+  { personId, deviceId, at }: { readonly personId: string; readonly deviceId: string | null; readonly at: Date },
+): Promise<{
+  readonly person: { readonly id: string; readonly name: string; readonly role: PersonRole }
+  readonly deviceName: string | null
+} | null> {
+  const row = await db.maybeOne<{ id: string; name: string; role: PersonRole; device_name: string | null }>(
+    `select person.id, person.name, person.role, device.name as device_name
+     from people person
+     left join devices device on device.house_id = person.house_id and device.id = $3 and device.revoked_at is null
+     where person.house_id = $1 and person.id = $2 and person.active and person.marks_since <= $4
+       and ($3::uuid is null or device.id is not null)`,
+    [houseId, personId, deviceId, at],
+  )
+  return row && { person: { id: row.id, name: row.name, role: row.role }, deviceName: row.device_name }
+}
+
+/** From here on a person's records are taken from their own sessions alone, and from devices they sign in on later. */
+export async function endMarks(db: Queryable, houseId: string, personId: string, at: Date): Promise<void> {
+  await db.query('update people set marks_since = $3 where house_id = $1 and id = $2', [houseId, personId, at])
+}
+
 export async function deleteSession(db: Queryable, houseId: string, tokenHash: Buffer): Promise<void> {
   await db.query('delete from sessions where house_id = $1 and token_hash = $2', [houseId, tokenHash])
 }
