@@ -68,6 +68,8 @@ export const payloads = {
   quarantined: z.object({ reason: Text }),
   released: z.object({ note: Text.optional() }),
   retired: z.object({ reason: Text }),
+  missing: z.object({ note: Text.optional() }),
+  found: z.object({ note: Text.optional() }),
   voided: z.object({ eventId: Id, reason: Text }),
 } satisfies { [K in keyof EventPayloads]: z.ZodType<EventPayloads[K]> }
 
@@ -88,6 +90,8 @@ export const NewEvent = z.discriminatedUnion('kind', [
   sent('quarantined'),
   sent('released'),
   sent('retired'),
+  sent('missing'),
+  sent('found'),
   sent('voided'),
 ])
 export type NewEvent = Wire<typeof NewEvent>

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { BegunAway, BenchAction } from './bench'
+import { NewCount } from './counts'
 import { NewEvent } from './events'
 import { Id } from './scalars'
 import type { Wire } from './wire'
@@ -23,6 +24,7 @@ export const KeptRecord = z.discriminatedUnion('kind', [
     besideId: Id.nullable(),
     begunAway: BegunAway,
   }),
+  z.object({ id: Id, kind: z.literal('count'), count: NewCount }),
   z.object({ id: Id, kind: z.literal('touch'), sessionId: Id, action: BenchAction }),
 ])
 export type KeptRecord = Wire<typeof KeptRecord>

@@ -36,6 +36,7 @@ export const HOUSE_PARTS = [
   'shift_days',
   'person_skills',
   'honing_walks',
+  'counts',
   'plans',
   'file_meanings',
 ] as const

@@ -42,9 +42,11 @@ export async function benchWhileOthersWrite({ note, base, cookie, check, load }:
     `A check while ${WRITERS} clients write and 50 requests/s read, p95`,
     `${ms(percentile(spent, 0.95))} (median ${ms(percentile(spent, 0.5))}, ${spent.length} written)`,
   )
+  // what was asked for in the rush is answered before the next is timed
+  await pause(5000)
   // the first after everything has changed: nothing of it is kept
   const first: number[] = []
-  for (let at = 0; at < 20; at++) {
+  for (let at = 0; at < 40; at++) {
     await (
       await fetch(`${base}/api/house`, {
         method: 'PATCH',
@@ -56,5 +58,9 @@ export async function benchWhileOthersWrite({ note, base, cookie, check, load }:
     await (await check()).arrayBuffer()
     first.push(performance.now() - began)
   }
-  note('The first check after a write, server, p95', ms(percentile(first, 0.95)), '300 ms')
+  note(
+    'The first check after a write, server, p95',
+    `${ms(percentile(first, 0.95))} (median ${ms(percentile(first, 0.5))})`,
+    '300 ms',
+  )
 }

@@ -45,6 +45,8 @@ export function daySummary(
     : 0
   const needed = sittingMinutes(stones)
   const sentences = [phase(fleet.day, nowMs, say, formats)]
+  const missing = fleet.knives.filter((knife) => knife.status === 'missing').map(({ code }) => code)
+  if (missing.length > 0) sentences.push(say('day.missing', { n: missing.length, codes: missing.join(', ') }))
   if (dullNow > 0) sentences.push(say('day.dullNow', { n: dullNow }))
   if (soon > 0 && next) sentences.push(say('day.dullSoon', { n: soon, service: next.name }))
   if (unseen > 0) sentences.push(say('day.unseen', { n: unseen }))

@@ -7,6 +7,8 @@ export interface Formats {
   readonly thickness: (mm: number) => string
   readonly angle: (dps: number) => string
   readonly minutes: (minutes: number) => string
+  /** minutes and seconds, as of a clock that was started */
+  readonly seconds: (seconds: number) => string
   readonly hours: (hours: number) => string
   /** a number to one decimal, also where that is 0, so that columns line up */
   readonly tenths: (value: number) => string
@@ -73,6 +75,7 @@ function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats 
     thickness: (mm) => (units === 'mm' ? `${two(mm)} mm` : inches(mm, three)),
     angle: (dps) => `${one(dps)}°`,
     minutes: (minutes) => `${whole(minutes)} min`,
+    seconds: (seconds) => (seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`),
     hours: (hours) => `${one(hours)} h`,
     tenths: number(1),
     ratio: two,

@@ -80,6 +80,14 @@ export function verdictWords(knife: KnifeView, say: Say, formats: Formats): Verd
       why: say('verdict.since', { reason: knife.statusReason ?? '', day: formats.shortDay(knife.statusSince) }),
     }
   }
+  if (knife.status === 'missing') {
+    return {
+      what: say('verdict.missing'),
+      why: [say('verdict.missedSince', { day: formats.shortDay(knife.statusSince) }), knife.statusReason ?? '']
+        .filter((part) => part !== '')
+        .join(' '),
+    }
+  }
   if (knife.status === 'counted') return { what: say('verdict.counted'), why: '' }
   if (knife.status === 'retired') return { what: say('verdict.retired'), why: knife.statusReason ?? '' }
   const { verdict } = knife

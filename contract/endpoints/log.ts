@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { byId, endpoint } from '../endpoint'
+import { CountLine, NewCount } from '../counts'
 import { NewEvent, TimelineEvent } from '../events'
 import { KnifeView } from '../knives'
 import { MarkedRecord } from '../marks'
@@ -25,6 +26,11 @@ export const logEndpoints = {
       answer: z.object({ knives: z.array(KnifeView) }),
     },
   ),
+  sendCount: endpoint('post', '/api/counts', 'count', 'Record a count; sending the same id again changes nothing', {
+    body: NewCount,
+    answer: z.object({ knives: z.array(KnifeView) }),
+  }),
+  counts: endpoint('get', '/api/counts', 'see', 'The latest counts, newest first', { answer: z.array(CountLine) }),
   sendMarked: endpoint(
     'post',
     '/api/marked-records',

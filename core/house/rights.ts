@@ -10,6 +10,7 @@ export const RIGHTS = [
   'log-use',
   'log-sharpening',
   'quarantine',
+  'count',
   'release',
   'move-knife',
   'edit-knife',
@@ -22,7 +23,7 @@ export const RIGHTS = [
 ] as const
 export type Right = (typeof RIGHTS)[number]
 
-const apprentice: readonly Right[] = ['see', 'log-hone', 'log-check', 'log-use', 'quarantine', 'void-own']
+const apprentice: readonly Right[] = ['see', 'log-hone', 'log-check', 'log-use', 'quarantine', 'count', 'void-own']
 const cook: readonly Right[] = [...apprentice, 'move-knife']
 const sharpener: readonly Right[] = [...cook, 'log-sharpening', 'release', 'edit-knife', 'manage-gear']
 

@@ -94,6 +94,7 @@ describe('the database', () => {
       '0025_settings_revision',
       '0026_parted_by_house',
       '0027_marks',
+      '0028_counts',
     ])
   })
 

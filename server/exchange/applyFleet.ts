@@ -9,7 +9,7 @@ import { countFleetTables } from '../db/queries/fleet/knives'
 import { replaceFolds } from '../db/queries/log/folds'
 import { foldKnife, refold } from '../services/log/knifeState'
 import { loadHouseContext } from '../services/log/usageContext'
-import { leavesAs, nameOf, realChanges, type Decision, type NewStation } from './fleetDecision'
+import { leavesAs, nameOf, realChanges, type Decision, type NewStation, type Leaving } from './fleetDecision'
 import { personNamed } from './names'
 import type { Present, Taking } from './plan'
 import { plain } from './spellings/plain'
@@ -28,7 +28,17 @@ const newStation = ({ name, board, product }: NewStation): Station => ({
   weight: 1,
 })
 
-const STATUS_EVENT = { 'in-service': 'released', quarantined: 'quarantined', retired: 'retired' } as const
+const STATUS_EVENT = {
+  'in-service': 'released',
+  quarantined: 'quarantined',
+  missing: 'missing',
+  retired: 'retired',
+} as const
+
+function statusPayload(status: Leaving, reason: string): EventWrite['payload'] {
+  if (status === 'in-service') return {}
+  return status === 'missing' ? { note: reason } : { reason }
+}
 
 function eventsOf(
   decision: Decision,
@@ -45,7 +55,7 @@ function eventsOf(
           id: newId(),
           kind: STATUS_EVENT[status],
           at: new Date(present.now.getTime() + 1),
-          payload: status === 'in-service' ? {} : { reason: present.say('cell.from-file') },
+          payload: statusPayload(status, present.say('cell.from-file')),
         },
       ]
     : []

@@ -1,5 +1,6 @@
 import type { ExchangeOutcome } from '../../contract/exchange'
 import type { Station } from '../../contract/house'
+import type { KnifeStatus } from '../../core/edge/log/state'
 import type { KnifeType } from '../../core/knife/knifeTypes'
 import type { StoredKnife } from '../db/queries/fleet/knives'
 import type { StoredPerson } from '../db/queries/house/people'
@@ -39,7 +40,7 @@ export const nameOf = (named: Named<{ name: string }, { name: string }> | null):
   named === null || typeof named === 'string' ? '' : 'known' in named ? named.known.name : named.fresh.name
 
 /** What a file can say of a knife's state. */
-export type Leaving = 'in-service' | 'quarantined' | 'retired'
+export type Leaving = Exclude<KnifeStatus, 'counted'>
 export const statusNow = (before: StoredKnife | null, present: Present): Leaving => {
   const status = before ? (present.states.get(before.id)?.status ?? 'in-service') : 'in-service'
   return status === 'counted' ? 'in-service' : status

@@ -2,9 +2,12 @@ import { endpoints } from '../../contract/endpoints'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import type { Mount } from '../mount'
+import { listCounts } from '../db/queries/fleet/counts'
+import { recordCount } from '../services/fleet/counts'
 import { viewKnives } from '../services/fleet/fleet'
 import { recordEvents } from '../services/log/recordEvents'
 import { knifeTimeline } from '../services/log/timeline'
+import { urgently } from '../urgent'
 
 export function logRoutes(mount: Mount, db: Database, clock: Clock): void {
   mount(endpoints.timeline, ({ caller, params, query }) =>
@@ -13,8 +16,12 @@ export function logRoutes(mount: Mount, db: Database, clock: Clock): void {
       most: query.most,
     }),
   )
-  mount(endpoints.sendEvents, async ({ caller, body }) => {
-    const folded = await recordEvents(db, clock, caller, body.events)
-    return { knives: await viewKnives(db, caller.house, clock(), folded) }
-  })
+  mount(endpoints.sendCount, async ({ caller, body }) => ({ knives: await recordCount(db, clock, caller, body) }))
+  mount(endpoints.counts, ({ caller }) => listCounts(db, caller.house.id))
+  mount(endpoints.sendEvents, ({ caller, body }) =>
+    urgently(async () => {
+      const folded = await recordEvents(db, clock, caller, body.events)
+      return { knives: await viewKnives(db, caller.house, clock(), folded) }
+    }),
+  )
 }

@@ -20,6 +20,7 @@ const SCREENS = [
   '/wall',
   '/labels?knives=CH-07,BR-01,SB-01',
   '/rack-walk',
+  '/count',
   '/moving-in?part=week',
   '/moving-in?part=stations',
   '/moving-in?part=people',

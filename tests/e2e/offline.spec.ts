@@ -185,6 +185,20 @@ test('a tablet in airplane mode does a whole shift: honing with an undo, a check
   await expect(page.getByRole('heading', { name: atBench })).toBeVisible()
   expect((await eventsOf(page, atBench)).length).toBeGreaterThan(0)
 
+  // the end of the shift is counted, with one knife missing
+  await page.goto(`${DEMO}/count`)
+  await page.getByRole('button', { name: /^Pastry and bread/ }).click()
+  const counted = await page.locator('.tile .num').allTextContents()
+  await page.getByRole('button', { name: 'All here' }).click()
+  await page.reload()
+  await page
+    .locator('.tile')
+    .filter({ hasText: counted[0]?.trim() ?? '' })
+    .click()
+  await page.getByRole('button', { name: 'That is all' }).click()
+  await page.getByRole('button', { name: 'Record the count, one missing' }).click()
+  await expect(page.getByText(`${counted[0]?.trim() ?? ''} is missing.`)).toBeVisible()
+
   await context.setOffline(false)
   await page.goto(`${DEMO}/today`)
   await expect(page.getByText(/waits? on this device/)).toBeHidden({ timeout: 30_000 })
@@ -198,6 +212,12 @@ test('a tablet in airplane mode does a whole shift: honing with an undo, a check
     return ((await answer.json()) as { outcome: string | null }[])[0]?.outcome
   }
   await expect.poll(outcome).toBe('finished')
+  const counts = (await (await page.request.get(`${DEMO}/api/counts`)).json()) as {
+    present: number
+    missing: string[]
+  }[]
+  expect(counts).toHaveLength(1)
+  expect([counts[0]?.present, counts[0]?.missing.length]).toEqual([counted.length - 1, 1])
   expect((await (await page.request.get(`${DEMO}/api/bench-sessions`)).json()) as unknown[]).toEqual([])
   await expect(page.getByRole('alert')).toHaveCount(0)
 })

@@ -26,7 +26,7 @@ export function optionsOf(table: TableName, column: string): readonly Option[] |
     case 'grind':
       return options('grind', GRINDS)
     case 'state':
-      return options('status', ['in-service', 'quarantined', 'retired'])
+      return options('status', ['in-service', 'quarantined', 'missing', 'retired'])
     case 'zone':
       return options('zone', ZONES)
     case 'serrated':

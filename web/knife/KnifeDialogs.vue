@@ -1,5 +1,6 @@
 <script lang="ts">
-export type KnifeDialog = 'sharpened' | 'measure' | 'move' | 'quarantine' | 'release' | 'retire' | 'edit'
+export type KnifeDialog =
+  'sharpened' | 'measure' | 'move' | 'quarantine' | 'release' | 'retire' | 'missing' | 'found' | 'edit'
 </script>
 
 <script setup lang="ts">
@@ -35,6 +36,8 @@ const move = showing('move')
 const quarantine = showing('quarantine')
 const release = showing('release')
 const retire = showing('retire')
+const missing = showing('missing')
+const found = showing('found')
 const edit = showing('edit')
 
 type Draft = Parameters<typeof records.record>[0]
@@ -77,6 +80,20 @@ const unsafe = computed(unsafeReasons)
     :hint="$t('knife.releaseHint')"
     :action="$t('knife.release')"
     @given="record({ kind: 'released', knifeId: knife.id, payload: { note: $event } }, 'knife.releasedDone')"
+  />
+  <ReasonDialog
+    v-model:visible="missing"
+    :title="$t('knife.act.missing')"
+    :hint="$t('knife.missingHint')"
+    :action="$t('knife.act.missing')"
+    @given="record({ kind: 'missing', knifeId: knife.id, payload: { note: $event } }, 'knife.missingDone')"
+  />
+  <ReasonDialog
+    v-model:visible="found"
+    :title="$t('knife.act.found')"
+    :hint="$t('knife.foundHint')"
+    :action="$t('knife.act.found')"
+    @given="record({ kind: 'found', knifeId: knife.id, payload: { note: $event } }, 'knife.foundDone')"
   />
   <ReasonDialog
     v-model:visible="retire"

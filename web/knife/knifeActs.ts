@@ -34,8 +34,9 @@ export function knifeActs(knife: KnifeView, may: (right: Right) => boolean): Kni
   const move = may('move-knife') ? [asked('move')] : []
 
   if (knife.status === 'retired') return { first: null, second: null, more: [...release, ...edit] }
+  if (knife.status === 'missing') return { first: asked('found'), second: null, more: [...move, ...edit, ...retire] }
   if (knife.status === 'counted')
-    return { first: null, second: null, more: [...move, asked('quarantine'), ...edit, ...retire] }
+    return { first: null, second: null, more: [...move, asked('quarantine'), asked('missing'), ...edit, ...retire] }
   if (knife.status !== 'in-service') {
     const [first = check] = release
     return { first, second: first === check ? null : check, more: [asked('measure'), ...move, ...edit, ...retire] }
@@ -71,6 +72,7 @@ export function knifeActs(knife: KnifeView, may: (right: Right) => boolean): Kni
     asked('measure'),
     ...move,
     asked('quarantine'),
+    asked('missing'),
     ...edit,
     ...retire,
   ]

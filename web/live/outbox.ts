@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import type { BenchAction } from '../../contract/bench'
+import type { NewCount } from '../../contract/counts'
 import { endpoints } from '../../contract/endpoints'
 import type { NewEvent } from '../../contract/events'
 import { call, Refusal } from '../api'
@@ -135,6 +136,11 @@ export const useOutbox = defineStore('outbox', () => {
       fleet.accept(knives)
       return
     }
+    if (entry.kind === 'count') {
+      const { knives } = await call(endpoints.sendCount, { body: entry.count, personId: entry.personId })
+      fleet.accept(knives)
+      return
+    }
     if (sentAlong.delete(entry.id)) return
     const refused = neverBegun.get(entry.sessionId)
     if (refused) throw refused
@@ -246,6 +252,8 @@ export const useOutbox = defineStore('outbox', () => {
       id: string,
       begin: Pick<Begin, 'knifeId' | 'besideId' | 'begunAway'>,
     ): Promise<void> => add({ id, personId, kind: 'begin', ...begin }),
+    sendCount: (personId: string, count: NewCount): Promise<void> =>
+      add({ id: count.id, personId, kind: 'count', count }),
     sendTouch: (personId: string, sessionId: string, action: BenchAction): Promise<void> =>
       add({ id: action.id, personId, kind: 'touch', sessionId, action }),
   }

@@ -42,6 +42,9 @@ interface Sent {
 interface SentBody {
   readonly events?: readonly Sent[]
   readonly actions?: readonly Sent[]
+  /** a count is sent as it is */
+  readonly id?: string
+  readonly present?: readonly string[]
   readonly personId?: string
   readonly text?: string
   readonly mark?: string
@@ -75,9 +78,10 @@ class Cellar {
     if (!isOwn || by === null) return refuse('other-person', 409)
     // one made on a tablet that has been revoked since
     if (text !== undefined && this.luck.next() < 0.1) return refuse('other-person', 409)
-    const record = text === undefined ? {} : (JSON.parse(text) as { event?: Sent; action?: Sent })
+    const record = text === undefined ? {} : (JSON.parse(text) as { event?: Sent; action?: Sent; count?: Sent })
     if (text !== undefined) this.brought++
-    const own = [...(body.events ?? []), ...(body.actions ?? []), record.event, record.action]
+    const own = [...(body.events ?? []), ...(body.actions ?? []), record.event, record.action, record.count]
+    if (body.id !== undefined && body.present) own.push({ id: body.id, kind: 'count' })
     for (const one of own.filter((sent) => sent !== undefined)) {
       const taken = one.payload?.eventId
       if (taken !== undefined && !this.kept.has(taken)) this.wrongs.push(`${one.id} takes back what is not there`)
@@ -124,7 +128,7 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-/** One shift on one tablet: people record, take back, count strokes, come and go, and the page and the network with them. */
+/** One shift on one tablet: people record, take back, count knives and strokes, come and go, and the page and the network with them. */
 async function shift(luck: Chance): Promise<Map<string, string>> {
   const made = new Map<string, string>()
   const own: { id: string; knifeId: string; by: string }[] = []
@@ -154,6 +158,17 @@ async function shift(luck: Chance): Promise<Map<string, string>> {
       if (!last) return
       own.splice(own.indexOf(last), 1)
       made.set(await waitedFor(useRecords().undo(last.knifeId, last.id, 'undone')), by)
+    } else if (which < 0.8) {
+      const count = {
+        id: newId(),
+        startedAt: new Date().toISOString(),
+        endedAt: new Date().toISOString(),
+        whose: { of: 'all' as const },
+        present: [knifeId],
+        missing: [],
+      }
+      await waitedFor(useOutbox().sendCount(by, count))
+      made.set(count.id, by)
     } else {
       const action = { id: newId(), at: new Date().toISOString(), kind: 'pause' } as BenchAction
       await waitedFor(useOutbox().sendTouch(by, SESSION, action))

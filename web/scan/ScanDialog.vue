@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
+import type { KnifeView } from '../../contract/knives'
 import { verdictWords } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
 import { keyOfId, labelText, readLabel, type LabelTarget } from '../labels/labelText'
@@ -18,8 +19,12 @@ import { useScanner } from './useScanner'
 /** Reads the label of a knife, a place or a stone, from any screen, and offers what one scans it for. */
 const visible = defineModel<boolean>('visible', { required: true })
 /** where somebody is asked where they stand, the label of a place says it instead of leading there */
-const props = defineProps<{ asksPlace?: boolean }>()
-const emit = defineEmits<{ place: [stationId: string] }>()
+const props = defineProps<{
+  asksPlace?: boolean
+  /** a count: each knife is seen, and the next label is waited for */
+  counts?: boolean
+}>()
+const emit = defineEmits<{ place: [stationId: string]; seen: [knife: KnifeView] }>()
 const fleet = useFleet()
 const formats = useFormats()
 const router = useRouter()
@@ -39,8 +44,10 @@ function read(text: string): void {
   strange.value = target ? '' : text.slice(0, 60)
   if (!target) return
   if (target.kind === 'knife') {
-    if (fleet.byCode(target.key)) code.value = target.key
-    else strange.value = target.key
+    const known = fleet.byCode(target.key)
+    if (!known) strange.value = target.key
+    else if (props.counts) emit('seen', known)
+    else code.value = target.key
   } else if (target.kind === 'place') {
     const station = [...fleet.stations.values()].find(({ id }) => keyOfId(id) === target.key)
     if (!props.asksPlace) leave({ name: 'rack', query: station ? { stations: station.id } : {} })
@@ -49,6 +56,10 @@ function read(text: string): void {
       emit('place', station.id)
     }
   } else leave('/house?part=gear')
+}
+function readTyped(): void {
+  read(labelText(location.origin, { kind: 'knife', key: typed.value.trim().toUpperCase() }))
+  if (props.counts) typed.value = ''
 }
 const { fault, stream, start, show } = useScanner(video, read)
 void start()
@@ -98,7 +109,7 @@ function hold(text: string): void {
         <p v-else class="soft">{{ $t('scan.hint') }}</p>
         <div class="line">
           <SuggestField v-model="typed" :label="$t('scan.type')" :suggestions="knives" />
-          <AppButton :disabled="!fleet.byCode(typed.trim().toUpperCase())" @click="code = typed.trim().toUpperCase()">{{
+          <AppButton :disabled="!fleet.byCode(typed.trim().toUpperCase())" @click="readTyped">{{
             $t('scan.open')
           }}</AppButton>
         </div>

@@ -22,6 +22,7 @@ import StoneList from './StoneList.vue'
 /** Not needed to read the day, so it comes after it. */
 const SoakAhead = defineAsyncComponent(() => import('./SoakAhead.vue'))
 const StationHoning = defineAsyncComponent(() => import('./StationHoning.vue'))
+const MissingKnives = defineAsyncComponent(() => import('./MissingKnives.vue'))
 const KitchenWalk = defineAsyncComponent(() => import('./KitchenWalk.vue'))
 const fleet = useFleet()
 const session = useSession()
@@ -96,6 +97,7 @@ const summary = computed(() =>
         >
           {{ $t(walking ? 'today.walkDone' : 'today.walk') }}
         </AppButton>
+        <AppButton v-if="fleet.knives.length > 0" class="no-print" to="/count">{{ $t('count.title') }}</AppButton>
         <AppButton v-if="fleet.knives.length > 0" class="no-print wall" kind="quiet" to="/wall">{{
           $t('wall.open')
         }}</AppButton>
@@ -144,6 +146,7 @@ const summary = computed(() =>
           />
           <StationHoning v-if="allShown" :knives="fleet.knives" />
           <SoakAhead v-if="list.stones.length > 0 && allShown && session.may('log-sharpening')" class="no-print" />
+          <MissingKnives v-if="allShown && list.missing.length > 0" :knives="list.missing" />
           <KnifeNames
             v-if="allShown && list.outOfService.length > 0"
             :title="$t('today.outOfService')"

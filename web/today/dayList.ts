@@ -22,6 +22,7 @@ export interface DayList {
   readonly resting: readonly PersonDay[]
   readonly unheld: readonly KnifeView[]
   readonly outOfService: readonly KnifeView[]
+  readonly missing: readonly KnifeView[]
   /** work for stones, most pressing first */
   readonly stones: readonly KnifeView[]
 }
@@ -83,6 +84,7 @@ export function dayList(fleet: Fleet, viewerId: string | null): DayList {
     ),
     resting: days.filter((day) => !busy.includes(day)),
     unheld: inService.filter((knife) => knife.holderId === null).sort(byNeed),
+    missing: fleet.knives.filter((knife) => knife.status === 'missing'),
     outOfService: fleet.knives.filter((knife) => knife.status === 'quarantined'),
     stones: inService.filter((knife) => STONE_WORK.has(knife.verdict.action)).sort(byNeed),
   }

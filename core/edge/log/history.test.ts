@@ -52,6 +52,36 @@ const fold = (events: readonly KnifeEvent[], hours: number): KnifeState =>
   foldHistory({ spec, usage, events, untilMs: START + hours * HOUR_MS, limitGf: 350 })
 const belly = (state: KnifeState): number => edgeForce(state.zones.belly, spec.dps)
 
+describe('a knife that was missed', () => {
+  const missed = event('missing', 30, {})
+
+  it('wears no more until it is found, and is then what it was', () => {
+    const away = fold([added(), missed], 100)
+    expect(away).toMatchObject({ status: 'missing', statusReason: null, statusSinceMs: missed.atMs })
+    expect(belly(away)).toBe(belly(fold([added(), missed], 31)))
+    const found = fold([added(), missed, event('found', 100, { note: 'in the laundry' })], 120)
+    expect(found).toMatchObject({ status: 'in-service', missedAs: null })
+    expect(belly(found)).toBeGreaterThan(belly(away))
+  })
+
+  it('comes back to quarantine where it was there, with the reason of then', () => {
+    const out = event('quarantined', 20, { reason: 'loose handle' })
+    const found = fold([added(), out, missed, event('found', 40, {})], 50)
+    expect(found).toMatchObject({ status: 'quarantined', statusReason: 'loose handle', statusSinceMs: out.atMs })
+  })
+
+  it('has been found by whoever checks it, whether they say so or not', () => {
+    expect(fold([added(), missed, read(40, 200)], 50).status).toBe('in-service')
+  })
+
+  it('is missed once, and not at all once it is retired', () => {
+    const twice = fold([added(), missed, event('missing', 40, { note: 'still not there' })], 50)
+    expect(twice).toMatchObject({ statusSinceMs: missed.atMs, statusReason: null })
+    expect(fold([added(), missed, event('missing', 40, {}), event('found', 45, {})], 50).status).toBe('in-service')
+    expect(fold([added(), event('retired', 20, { reason: 'worn' }), missed], 50).status).toBe('retired')
+  })
+})
+
 describe('the life of an edge', () => {
   it('wears only in services, and faster on plates', () => {
     const morning = fold([added()], 11)

@@ -16,7 +16,8 @@ import { workFactor } from '../model/strain'
 import { judgeHand, OFF_STONE_HOURS } from './judgeHand'
 import { addCount, addService, addWork, NO_HONING } from './lessons'
 import { addScatter, readingLogSd, readerKey } from './scatter'
-import { initialState, statusInUse, withBelief, type KnifeState } from './state'
+import { initialState, withBelief, type KnifeState } from './state'
+import { afterStatus, inHand } from './status'
 import { applyAbrasion, applyGrinding, applyThinning, updateOnMeasurement } from './steelLeft'
 import { declaredUse, firstEndingAfter, workAt, type DeclaredUse, type UsageContext } from './usage'
 
@@ -278,7 +279,8 @@ function afterSharpening(state: KnifeState, spec: BladeSpec, event: Happened<'sh
 }
 
 /** State after one event, the state having been advanced to its time. */
-export function applyEvent(state: KnifeState, event: KnifeEvent, spec: BladeSpec, limitGf: number): KnifeState {
+export function applyEvent(before: KnifeState, event: KnifeEvent, spec: BladeSpec, limitGf: number): KnifeState {
+  const state = inHand(before, event)
   switch (event.kind) {
     case 'added':
       return { ...state, stationId: event.payload.stationId, holderId: event.payload.holderId }
@@ -295,17 +297,11 @@ export function applyEvent(state: KnifeState, event: KnifeEvent, spec: BladeSpec
     case 'moved':
       return afterMove(state, event, DEFAULT_PRIOR)
     case 'quarantined':
-      return { ...state, status: 'quarantined', statusReason: event.payload.reason, statusSinceMs: event.atMs }
     case 'released':
-      return {
-        ...state,
-        status: statusInUse(spec),
-        statusReason: null,
-        statusSinceMs: event.atMs,
-        defects: { ...state.defects, handleLoose: false, cracked: false, tipGone: false, tipBent: false },
-      }
     case 'retired':
-      return { ...state, status: 'retired', statusReason: event.payload.reason, statusSinceMs: event.atMs }
+    case 'missing':
+    case 'found':
+      return afterStatus(state, event, spec)
     case 'used':
     case 'voided':
       return state

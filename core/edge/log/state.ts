@@ -19,8 +19,8 @@ export interface ZoneEdge extends Wear {
   readonly wornLogSd: number
 }
 
-/** `counted` is what is there and held by somebody, and has no edge to be kept. */
-export type KnifeStatus = 'in-service' | 'counted' | 'quarantined' | 'retired'
+/** `counted` is what is there and held by somebody, and has no edge to be kept; nobody knows where what is `missing` is. */
+export type KnifeStatus = 'in-service' | 'counted' | 'quarantined' | 'missing' | 'retired'
 
 /** What a knife is while nobody has taken it out of use. */
 export const statusInUse = ({ countedOnly = false }: Pick<BladeSpec, 'countedOnly'>): KnifeStatus =>
@@ -63,6 +63,8 @@ export interface KnifeState {
   readonly status: KnifeStatus
   readonly statusReason: string | null
   readonly statusSinceMs: number
+  /** what a missing knife was before, and is again once it is found */
+  readonly missedAs?: Pick<KnifeState, 'status' | 'statusReason' | 'statusSinceMs'> | null
   readonly stationId: string | null
   readonly holderId: string | null
   readonly sharpenedMs: number | null

@@ -28,6 +28,8 @@ export const EVENT_TRAITS: Readonly<Record<EventKind, EventTraits>> = {
   quarantined: { ...plain, right: 'quarantine', marksCurve: true },
   released: { ...plain, right: 'release', marksCurve: true },
   retired: { ...plain, right: 'retire-knife' },
+  missing: { ...plain, right: 'count' },
+  found: { ...plain, right: 'count' },
   voided: { ...plain, right: 'void-own', reachesBack: true },
 }
 

@@ -105,6 +105,10 @@ export interface EventPayloads {
   quarantined: { readonly reason: string }
   released: { readonly note?: string | undefined }
   retired: { readonly reason: string }
+  /** it was not there when it was counted or looked for */
+  missing: { readonly note?: string | undefined }
+  /** it is there again, by a count or with a word on where it was */
+  found: { readonly note?: string | undefined }
   /** takes back another event, which stays readable */
   voided: { readonly eventId: string; readonly reason: string }
 }

@@ -52,6 +52,7 @@ export const states = new Spellings<Exclude<KnifeStatus, 'counted'>>([
     said`quarantined, quarantine, out of service, broken, damaged, repair, defekt, gesperrt, hors service,
       cassé, fuera de servicio, roto, fuori servizio, rotto, fora de serviço`,
   ],
+  ['missing', said`missing, mislaid, vermisst, fehlt, manquant, egaré, falta, mancante, em falta`],
   [
     'retired',
     said`retired, scrapped, gone, thrown away, lost, ausgemustert, entsorgt, verloren, réformé, perdu, baja,

@@ -5,6 +5,7 @@ import type { Database } from '../../db/database'
 import { Fault } from '../../faults'
 import { makerOf } from '../../signIn/marks'
 import { actAs, type Caller } from '../../signIn/sessions'
+import { recordCount } from '../fleet/counts'
 import { recordEvents } from '../log/recordEvents'
 import { actInSession, startSession } from './sessions'
 
@@ -33,6 +34,7 @@ export async function takeMarkedRecord(
   const record = readRecord(marked.text)
   await actAs(maker, async () => {
     if (record.kind === 'event') await recordEvents(db, clock, maker, [record.event])
+    else if (record.kind === 'count') await recordCount(db, clock, maker, record.count)
     else if (record.kind === 'touch') await actInSession(db, clock, maker, record.sessionId, [record.action])
     else {
       const { id, knifeId, besideId, begunAway } = record

@@ -1,4 +1,3 @@
-import { setImmediate } from 'node:timers/promises'
 import { endpoints } from '../../../contract/endpoints'
 import type { Fleet } from '../../../contract/fleet'
 import type { KnifeView } from '../../../contract/knives'
@@ -16,6 +15,7 @@ import { listBenches } from '../../db/queries/week/crew'
 import { currentPlan } from '../../db/queries/week/plans'
 import { notFound } from '../../faults'
 import { prepare, type Prepared } from '../../mount'
+import { standAside } from '../../urgent'
 import { houseOccurrences, loadHouseContext, usageContext, type HouseContext } from '../log/usageContext'
 import { loadBench } from '../shelf/layOutSession'
 import { habitStatements } from './habitStatements'
@@ -89,7 +89,7 @@ export async function allViews(
     }
     views.push(knifeView(knife, state, snapshot))
     if (performance.now() < turnEndsMs) continue
-    await setImmediate()
+    await standAside()
     turnEndsMs = performance.now() + TURN_MS
   }
   return views

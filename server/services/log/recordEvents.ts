@@ -5,10 +5,11 @@ import { DESCRIBED, type Description, type EventPayloads } from '../../../core/e
 import { knownBlade } from '../../../core/knife/blade'
 import { MINUTE_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
-import { changeHouse } from '../../db/changeHouse'
+import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { Database, Queryable } from '../../db/database'
 import { lockKnife, updateKnife, type StoredKnife } from '../../db/queries/fleet/knives'
 import { findPerson } from '../../db/queries/house/people'
+import { findState } from '../../db/queries/log/folds'
 import { asKnifeEvent, findEvent, insertEvents, knownEventIds, type EventWrite } from '../../db/queries/log/events'
 import { Fault, notFound } from '../../faults'
 import { assertMay, type Caller } from '../../signIn/sessions'
@@ -84,6 +85,10 @@ async function assertMove(
   }
 }
 
+async function assertMissing(db: Queryable, houseId: string, { id, code }: StoredKnife): Promise<void> {
+  if ((await findState(db, houseId, id))?.status !== 'missing') throw new Fault('conflict', 'not-missing', { code })
+}
+
 function assertChipFits(event: NewEvent, knife: StoredKnife): void {
   if (event.kind !== 'checked') return
   const chip = event.payload.defects?.chip
@@ -136,34 +141,43 @@ export async function recordEvents(
   for (const event of events) {
     const { right } = EVENT_TRAITS[event.kind]
     if (right) assertMay(caller, right)
-    assertTime(event, now)
   }
+  return await changeHouse(db, caller.house.id, (change) => recordWithin(change, caller, events, now))
+}
+
+/** The same as part of a change under way, for events that were found in order. */
+export async function recordWithin(
+  change: HouseChange,
+  caller: Caller,
+  events: readonly NewEvent[],
+  now: Date,
+): Promise<FoldedKnife[]> {
+  for (const event of events) assertTime(event, now)
   const houseId = caller.house.id
-  return await changeHouse(db, houseId, async (change) => {
-    const context = await loadHouseContext(change, caller.house)
-    const stationIds = new Set(context.stations.map((station) => station.id))
-    const eventIds = events.map((event) => event.id)
-    const known = await knownEventIds(change, houseId, eventIds)
-    if (known.size === new Set(eventIds).size) change.nothingNew()
-    change.ofKnives()
-    const workingDps = (await findPerson(change, houseId, caller.person.id))?.workingDps ?? null
-    const folded: FoldedKnife[] = []
-    // in one order for everybody: a rebuild holds knives without holding the house
-    for (const knifeId of [...new Set(events.map((event) => event.knifeId))].sort()) {
-      const knife = await lockKnife(change, houseId, knifeId)
-      if (!knife) throw notFound('knife')
-      const fresh = events.filter((event) => event.knifeId === knifeId && !known.has(event.id))
-      for (const event of fresh) {
-        if (event.kind === 'moved') await assertMove(change, caller, event, stationIds)
-        if (event.kind === 'voided') await assertVoidable(change, caller, event)
-        assertChipFits(event, knife)
-        if (ON_AN_EDGE.has(event.kind)) assertHasEdge(knife)
-      }
-      const writes = fresh.map(toWrite(caller, knife, workingDps))
-      const described = await restoreDescription(change, houseId, knife, fresh)
-      await insertEvents(change, houseId, writes)
-      folded.push({ knife: described, state: await foldOn(change, context, described, writes.map(asKnifeEvent)) })
+  const context = await loadHouseContext(change, caller.house)
+  const stationIds = new Set(context.stations.map((station) => station.id))
+  const eventIds = events.map((event) => event.id)
+  const known = await knownEventIds(change, houseId, eventIds)
+  if (known.size === new Set(eventIds).size) change.nothingNew()
+  change.ofKnives()
+  const workingDps = (await findPerson(change, houseId, caller.person.id))?.workingDps ?? null
+  const folded: FoldedKnife[] = []
+  // in one order for everybody: a rebuild holds knives without holding the house
+  for (const knifeId of [...new Set(events.map((event) => event.knifeId))].sort()) {
+    const knife = await lockKnife(change, houseId, knifeId)
+    if (!knife) throw notFound('knife')
+    const fresh = events.filter((event) => event.knifeId === knifeId && !known.has(event.id))
+    for (const event of fresh) {
+      if (event.kind === 'moved') await assertMove(change, caller, event, stationIds)
+      if (event.kind === 'voided') await assertVoidable(change, caller, event)
+      if (event.kind === 'found') await assertMissing(change, houseId, knife)
+      assertChipFits(event, knife)
+      if (ON_AN_EDGE.has(event.kind)) assertHasEdge(knife)
     }
-    return folded
-  })
+    const writes = fresh.map(toWrite(caller, knife, workingDps))
+    const described = await restoreDescription(change, houseId, knife, fresh)
+    await insertEvents(change, houseId, writes)
+    folded.push({ knife: described, state: await foldOn(change, context, described, writes.map(asKnifeEvent)) })
+  }
+  return folded
 }

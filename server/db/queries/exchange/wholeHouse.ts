@@ -42,6 +42,7 @@ const PARTS: Readonly<Record<HousePart, PartTable>> = {
   shift_days: { order: 'id' },
   person_skills: { order: 'person_id, skill' },
   honing_walks: { order: 'id' },
+  counts: { order: 'id' },
   plans: { order: 'version' },
   file_meanings: { order: 'table_name, said_of, said' },
 }

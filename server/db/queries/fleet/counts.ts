@@ -1,0 +1,61 @@
+import type { CountLine, CountOf, NewCount } from '../../../../contract/counts'
+import type { Queryable } from '../../database'
+
+const COUNTS_LISTED = 30
+
+/** Keeps a count. @returns false where it was kept before */
+export async function insertCount(
+  db: Queryable,
+  houseId: string,
+  countedBy: string,
+  count: NewCount,
+): Promise<boolean> {
+  const { whose } = count
+  const { rowCount } = await db.query(
+    `insert into counts (house_id, id, counted_by, started_at, ended_at, of, of_id, present, missing)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+     on conflict (house_id, id) do nothing`,
+    [
+      houseId,
+      count.id,
+      countedBy,
+      count.startedAt,
+      count.endedAt,
+      whose.of,
+      whose.of === 'all' ? null : whose.id,
+      count.present,
+      count.missing,
+    ],
+  )
+  return rowCount === 1
+}
+
+/** The latest counts, newest first. */
+export async function listCounts(db: Queryable, houseId: string): Promise<CountLine[]> {
+  const { rows } = await db.query<{
+    id: string
+    counted_by: string
+    started_at: Date
+    ended_at: Date
+    of: CountOf['of']
+    of_id: string | null
+    present: number
+    missing: string[]
+  }>(
+    `select id, counted_by, started_at, ended_at, of, of_id, cardinality(present) as present, missing
+     from counts
+     where house_id = $1
+     order by ended_at desc, id desc
+     limit $2`,
+    [houseId, COUNTS_LISTED],
+  )
+  return rows.map((row) => ({
+    id: row.id,
+    countedBy: row.counted_by,
+    startedAt: row.started_at.toISOString(),
+    endedAt: row.ended_at.toISOString(),
+    whose: row.of === 'all' ? { of: 'all' } : { of: row.of, id: row.of_id ?? '' },
+    present: row.present,
+    missing: row.missing,
+  }))
+}
