@@ -18,6 +18,7 @@ const floors = {
     'core/edge/verdict',
     'core/session',
     'core/workshop',
+    'core/hands',
     'core/plan',
   ],
   services: ['log', 'shelf', 'fleet', 'bench', 'week', 'house'].map((noun) => `server/services/${noun}`),

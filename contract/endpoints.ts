@@ -4,6 +4,7 @@ import { exchangeEndpoints } from './endpoints/exchange'
 import { fleetEndpoints } from './endpoints/fleet'
 import { houseEndpoints } from './endpoints/house'
 import { logEndpoints } from './endpoints/log'
+import { practiceEndpoints } from './endpoints/practice'
 import { shelfEndpoints } from './endpoints/shelf'
 import { signInEndpoints } from './endpoints/signIn'
 import { weekEndpoints } from './endpoints/week'
@@ -15,6 +16,7 @@ export const endpoints = {
   ...shelfEndpoints,
   ...fleetEndpoints,
   ...benchEndpoints,
+  ...practiceEndpoints,
   ...weekEndpoints,
   ...houseEndpoints,
   ...chainEndpoints,

@@ -37,6 +37,7 @@ export const HOUSE_PARTS = [
   'person_skills',
   'honing_walks',
   'counts',
+  'drills',
   'plans',
   'file_meanings',
 ] as const

@@ -273,6 +273,8 @@ async function benchHouse(): Promise<void> {
     note('From Record to the new verdict on the check screen, median of 5', ms(figures.verdictMs), '300 ms')
     note('Rack of 150 while scrolling, frames longer than 34 ms', `${figures.longFrames} of ${figures.frames}`, '0')
     note('Script before the first screen, gzip', `${Math.round(firstLoadBytes() / 1000)} kB`, '250 kB')
+    // whoever looks does so from another machine
+    await browser.close()
     await benchWhileOthersWrite({ note, base, cookie, check, load: (path) => load(base, cookie, path) })
     note(
       'Memory of the bench, server and generator in one process',

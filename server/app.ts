@@ -32,6 +32,7 @@ import { exchangeRoutes } from './routes/exchange'
 import { fleetRoutes } from './routes/fleet'
 import { houseRoutes } from './routes/house'
 import { logRoutes } from './routes/log'
+import { practiceRoutes } from './routes/practice'
 import { shelfRoutes } from './routes/shelf'
 import { signInRoutes } from './routes/signIn'
 import { weekRoutes } from './routes/week'
@@ -217,6 +218,7 @@ export function makeApp(options: AppOptions): RunningApp {
   shelfRoutes(mount, db)
   fleetRoutes(mount, db, clock)
   benchRoutes(app, mount, db, clock)
+  practiceRoutes(mount, db, clock)
   weekRoutes(app, mount, db, clock, queue, say)
   houseRoutes(mount, db, clock, tries, queue, options.backups ?? null)
   exchangeRoutes(app, mount, db, clock, say)

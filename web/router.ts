@@ -17,6 +17,7 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/sign-in', name: 'sign-in', component: () => import('./signIn/SignInScreen.vue'), meta: { open: true } },
       { path: '/today', name: 'today', component: TodayScreen },
       { path: '/wall', name: 'wall', component: () => import('./today/WallScreen.vue'), meta: { bare: true } },
+      { path: '/practice', name: 'practice', component: () => import('./practice/PracticeScreen.vue') },
       { path: '/count', name: 'count', component: () => import('./count/CountScreen.vue'), meta: { bare: true } },
       { path: '/rack', name: 'rack', component: () => import('./rack/RackScreen.vue') },
       { path: '/rack-walk', name: 'rack-walk', component: () => import('./walk/RackWalk.vue'), meta: { bare: true } },

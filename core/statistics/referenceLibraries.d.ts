@@ -11,6 +11,9 @@ declare module 'jstat' {
     }
     inv(matrix: number[][]): number[][]
     mean(values: readonly number[]): number
+    stdev(values: readonly number[], ofSample: boolean): number
+    anovafscore(groups: readonly (readonly number[])[]): number
+    readonly models: { ols(values: readonly number[], terms: readonly (readonly number[])[]): { coef: number[] } }
     covariance(one: readonly number[], other: readonly number[]): number
     corrcoeff(one: readonly number[], other: readonly number[]): number
   }

@@ -95,6 +95,7 @@ describe('the database', () => {
       '0026_parted_by_house',
       '0027_marks',
       '0028_counts',
+      '0029_drills',
     ])
   })
 

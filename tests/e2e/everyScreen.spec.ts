@@ -21,6 +21,7 @@ const SCREENS = [
   '/labels?knives=CH-07,BR-01,SB-01',
   '/rack-walk',
   '/count',
+  '/practice',
   '/moving-in?part=week',
   '/moving-in?part=stations',
   '/moving-in?part=people',

@@ -42,7 +42,15 @@ describe('the keys of a knife’s page', () => {
   it('who may not change a knife is not offered it', () => {
     const { first, more } = knifeActs(knife('change-role'), cook)
     expect(first).toBeNull()
-    expect(more.map(({ key }) => key)).toEqual(['check', 'honed', 'bench', 'workshop', 'measure', 'quarantine', 'missing'])
+    expect(more.map(({ key }) => key)).toEqual([
+      'check',
+      'honed',
+      'bench',
+      'workshop',
+      'measure',
+      'quarantine',
+      'missing',
+    ])
   })
 
   it('one that is out of service is let back first, and never honed or sharpened', () => {

@@ -64,7 +64,10 @@ const drawn = (ids: readonly string[]): string[] => ids.filter((id) => fleet.byI
     <header class="page-head">
       <h1>{{ $t('myday.title') }}</h1>
       <span class="soft">{{ fleet.people.get(whose)?.name }}</span>
-      <span class="end no-print"><PrintButton :label="$t('myday.print')" /></span>
+      <span class="end no-print">
+        <AppButton to="/practice">{{ $t('practice.open') }}</AppButton>
+        <PrintButton :label="$t('myday.print')" />
+      </span>
     </header>
     <PersonTurner v-model="whose" :people="session.may('manage-house') ? turning : []">
       <ChoiceField

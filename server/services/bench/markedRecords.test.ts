@@ -132,6 +132,8 @@ describe('what somebody left on a device', () => {
     const sharpener = await onTablet(test, house, 'sharpener')
     expect((await bring(sharpener, marked)).status).toBe(200)
     const session = (await house.manager.get(`/api/bench-sessions/${id}`)).body
-    expect(session.actions).toMatchObject([{ action: { id: action.id, kind: 'pause' }, personId: house.people.chef.id }])
+    expect(session.actions).toMatchObject([
+      { action: { id: action.id, kind: 'pause' }, personId: house.people.chef.id },
+    ])
   })
 })

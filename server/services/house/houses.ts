@@ -30,6 +30,7 @@ import {
   type PersonWrite,
   type StoredPerson,
 } from '../../db/queries/house/people'
+import { deleteDrillsOf } from '../../db/queries/bench/drills'
 import { deleteSessionsOf, endMarks } from '../../db/queries/house/signIn'
 import { insertStation, insertStationPeriod, listStations, updateStation } from '../../db/queries/house/stations'
 import { replaceSkills, saveBench } from '../../db/queries/week/crew'
@@ -183,6 +184,8 @@ export async function editPerson(
       await deleteSessionsOf(change, houseId, personId)
       await endMarks(change, houseId, personId, clock())
     }
+    // what is known of a hand is that person's, and goes with them
+    if (!after.active) await deleteDrillsOf(change, houseId, personId)
     return publicPerson({ ...after, hasPin: after.pinHash !== null })
   }
   return await changeHouse(db, houseId, edit, { name: patch.name ?? '' })

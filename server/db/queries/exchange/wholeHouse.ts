@@ -43,6 +43,7 @@ const PARTS: Readonly<Record<HousePart, PartTable>> = {
   person_skills: { order: 'person_id, skill' },
   honing_walks: { order: 'id' },
   counts: { order: 'id' },
+  drills: { order: 'id' },
   plans: { order: 'version' },
   file_meanings: { order: 'table_name, said_of, said' },
 }

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Drill } from '../../contract/practice'
+import { retentionTcc } from '../../core/edge/model/wear'
+import type { SectionBlade } from '../../core/geometry/section'
+import { handOnApex } from '../../core/hands/groundApex'
+import { asSession, strokeAreaMm2 } from '../../core/hands/repeated'
+import { useFormats } from '../i18n'
+import ApexPicture from './ApexPicture.vue'
+
+/** What a drill says of a hand: one thing to work on, the figures, and what such strokes do to an edge. */
+const props = defineProps<{ drill: Drill; blade: SectionBlade; lengthMm: number; hrc: number }>()
+const formats = useFormats()
+const hand = computed(() =>
+  handOnApex(props.blade, asSession(props.drill.strokes), props.drill.wantedDps, strokeAreaMm2(props)),
+)
+/** Share of the life of an edge that its blunter angle costs, by the published regression (docs/model notes). */
+const lifeLost = computed(() => {
+  const life = (dps: number): number => Math.max(1, retentionTcc({ hrc: props.hrc, dps, carbides: {} }))
+  const { made, meant } = hand.value
+  return Math.max(0, Math.round(100 * (1 - life(made.effectiveDps) / life(meant.effectiveDps))))
+})
+const tenth = (dps: number): string => formats.value.angle(Math.round(10 * dps) / 10)
+const figures = computed(() => {
+  const { offDps, withinDps, betweenDps, driftDps, tipLiftDps } = props.drill.score
+  return (
+    [
+      ['off', offDps],
+      ['within', withinDps],
+      ['between', betweenDps],
+      ['drift', driftDps],
+      ['tip', tipLiftDps],
+    ] as const
+  ).map(([key, dps]) => ({ key, written: tenth(dps) }))
+})
+</script>
+
+<template>
+  <section class="result">
+    <h2>{{ $t(`practice.advice.${drill.advice}`) }}</h2>
+    <p class="lead">{{ $t(`practice.how.${drill.advice}`) }}</p>
+    <div class="beside">
+      <ApexPicture :hand="hand" :wanted-dps="drill.wantedDps" />
+      <dl>
+        <template v-for="figure in figures" :key="figure.key">
+          <dt>{{ $t(`practice.figure.${figure.key}`) }}</dt>
+          <dd class="num">{{ figure.written }}</dd>
+        </template>
+        <dt>{{ $t('practice.figure.life') }}</dt>
+        <dd class="num">{{ $t('practice.percent', { percent: lifeLost }) }}</dd>
+        <dt>{{ $t('practice.figure.height') }}</dt>
+        <dd class="num">{{ $t('practice.micron', { micron: Math.round(1000 * hand.extraHeightMm) }) }}</dd>
+      </dl>
+    </div>
+    <p class="soft small">{{ $t('practice.pictureHint') }}</p>
+  </section>
+</template>
+
+<style scoped>
+.result {
+  margin-top: 22px;
+  display: grid;
+  gap: 10px;
+}
+.beside {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 28px;
+  align-items: flex-start;
+}
+dl {
+  display: grid;
+  grid-template-columns: auto auto;
+  gap: 8px 18px;
+  max-width: 420px;
+}
+dd {
+  text-align: right;
+  font-weight: 700;
+  margin: 0;
+}
+</style>

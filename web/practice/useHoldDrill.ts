@@ -1,0 +1,75 @@
+import { onScopeDispose, ref, shallowRef } from 'vue'
+import { useAngles } from './useAngles'
+
+/** Long enough to see a hand tire, short enough to be done between two jobs. */
+export const DRILL_STROKES = 20
+/** A stroke of the whole blade at forty a minute (common practice for a beginner's pace). */
+const STROKE_MS = 1500
+const COUNT_IN = 3
+const FEWEST_ANGLES = 4
+const SHOWN_ANGLES = 60
+/** The latest angles that a zero is taken from. */
+const ZERO_OF = 5
+
+/** A drill at the holding of an angle: counted in, then a stroke a beat. */
+export function useHoldDrill(onDone: (strokes: number[][]) => void) {
+  const phase = ref<'ready' | 'counting' | 'running'>('ready')
+  /** beats left of the count, or the stroke that is made now */
+  const beat = ref(0)
+  const shown = shallowRef<readonly number[]>([])
+  const zeroDps = ref(0)
+  const strokes: number[][] = []
+  let raw: number[] = []
+  let timer: ReturnType<typeof setInterval> | null = null
+
+  const { name, trust } = useAngles((told) => {
+    raw = [...raw.slice(1 - ZERO_OF), told]
+    const dps = Math.max(0, told - zeroDps.value)
+    shown.value = [...shown.value.slice(1 - SHOWN_ANGLES), dps]
+    if (phase.value === 'running') strokes.at(-1)?.push(Math.round(100 * dps) / 100)
+  })
+
+  function stop(): void {
+    if (timer) clearInterval(timer)
+    timer = null
+    phase.value = 'ready'
+    strokes.length = 0
+  }
+  function onBeat(): void {
+    if (phase.value === 'counting' && --beat.value > 0) return
+    if (phase.value === 'counting') {
+      phase.value = 'running'
+      beat.value = 0
+    }
+    // a beat in which the instrument said too little is made again
+    if ((strokes.at(-1)?.length ?? FEWEST_ANGLES) < FEWEST_ANGLES) strokes.pop()
+    if (strokes.length >= DRILL_STROKES) {
+      const made = strokes.map((stroke) => [...stroke])
+      stop()
+      onDone(made)
+      return
+    }
+    strokes.push([])
+    beat.value = strokes.length
+  }
+  onScopeDispose(stop)
+  return {
+    phase,
+    beat,
+    shown,
+    name,
+    trust,
+    zeroDps,
+    /** the blade, or the instrument, lies on the stone: that is no angle */
+    zero: (): void => {
+      if (raw.length > 0) zeroDps.value = raw.reduce((sum, value) => sum + value, 0) / raw.length
+    },
+    start: (): void => {
+      stop()
+      phase.value = 'counting'
+      beat.value = COUNT_IN
+      timer = setInterval(onBeat, STROKE_MS)
+    },
+    stop,
+  }
+}
