@@ -19,6 +19,7 @@ const floors = {
     'core/session',
     'core/workshop',
     'core/hands',
+    'core/listening',
     'core/plan',
   ],
   services: ['log', 'shelf', 'fleet', 'bench', 'week', 'house'].map((noun) => `server/services/${noun}`),

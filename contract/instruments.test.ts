@@ -47,6 +47,7 @@ describe('bench instruments', () => {
   it('say angle, pressing force and pictures in lines', () => {
     expect(readInstrumentLine('hello inclinometer bench')).toMatchObject({ verb: 'hello', kind: 'inclinometer' })
     expect(readInstrumentLine('angle 16.5')).toEqual({ verb: 'angle', dps: 16.5 })
+    expect(readInstrumentLine('angle 16.5 0.4')).toEqual({ verb: 'angle', dps: 16.5, sureDps: 0.4 })
     expect(readInstrumentLine('press 22 N')).toMatchObject({ verb: 'press' })
     const press = readInstrumentLine('press 1000 g')
     expect(press.verb === 'press' && press.newtons).toBeCloseTo(9.80665, 5)

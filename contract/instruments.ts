@@ -12,8 +12,8 @@ export type InstrumentLine =
   | { readonly verb: 'force'; readonly forceGf: number }
   /** highest value of one cut, gf: this is the reading */
   | { readonly verb: 'peak'; readonly forceGf: number }
-  /** edge angle the blade is held at, degrees per side, by an inclinometer */
-  | { readonly verb: 'angle'; readonly dps: number }
+  /** edge angle the blade is held at, degrees per side, by an inclinometer; and how sure, where it says so */
+  | { readonly verb: 'angle'; readonly dps: number; readonly sureDps?: number }
   /** pressing force on the stone, N, by a scale under it */
   | { readonly verb: 'press'; readonly newtons: number }
   /** the shutter of a loupe camera: a picture of the edge at one zone, its blunt width µm and its bent share where it can tell */
@@ -67,8 +67,8 @@ export function readInstrumentLine(raw: string): InstrumentLine {
       return forceGf === null ? unreadable : { verb, forceGf }
     }
     case 'angle': {
-      const dps = readNumber(rest[0])
-      return dps === null ? unreadable : { verb, dps }
+      const [dps, sureDps] = [readNumber(rest[0]), readNumber(rest[1])]
+      return dps === null ? unreadable : { verb, dps, ...(sureDps === null ? {} : { sureDps }) }
     }
     case 'press': {
       const forceGf = readForce(rest[0], rest[1] ?? 'N')

@@ -18,6 +18,12 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/today', name: 'today', component: TodayScreen },
       { path: '/wall', name: 'wall', component: () => import('./today/WallScreen.vue'), meta: { bare: true } },
       { path: '/practice', name: 'practice', component: () => import('./practice/PracticeScreen.vue') },
+      {
+        path: '/phone-angle',
+        name: 'phone-angle',
+        component: () => import('./practice/PhoneAngle.vue'),
+        meta: { bare: true },
+      },
       { path: '/count', name: 'count', component: () => import('./count/CountScreen.vue'), meta: { bare: true } },
       { path: '/rack', name: 'rack', component: () => import('./rack/RackScreen.vue') },
       { path: '/rack-walk', name: 'rack-walk', component: () => import('./walk/RackWalk.vue'), meta: { bare: true } },

@@ -22,6 +22,7 @@ const SCREENS = [
   '/rack-walk',
   '/count',
   '/practice',
+  '/phone-angle',
   '/moving-in?part=week',
   '/moving-in?part=stations',
   '/moving-in?part=people',

@@ -19,6 +19,7 @@ import BriefPage from './BriefPage.vue'
 import LedStep from './LedStep.vue'
 import StepLine from './StepLine.vue'
 import StepNotes from './StepNotes.vue'
+import { useStrokeEar } from '../listening/useStrokeEar'
 import { useBenchSession } from './useBenchSession'
 import { useInstruments } from './useInstruments'
 import { useRhythm } from './useRhythm'
@@ -99,12 +100,24 @@ const isHeavy = (newtons: number | null): boolean =>
   (onDiamond.value || stage.value.micron <= 4) &&
   newtons > HEAVY_SHARE * stage.value.newtons
 
-function stroke(): void {
-  if (counts.value) act({ kind: 'strokes', stepId: state.value.stepId, zone: zone.value, count: 1 })
+function stroke(count = 1): void {
+  if (counts.value) act({ kind: 'strokes', stepId: state.value.stepId, zone: zone.value, count })
 }
 const { ticking, speaking } = useRhythm(
   computed(() => here.value.strokes[zone.value]),
-  stroke,
+  () => {
+    stroke()
+  },
+)
+const {
+  state: earState,
+  fault: earFault,
+  toggle: toggleEar,
+} = useStrokeEar(
+  () => stage.value?.stoneName ?? '',
+  () => {
+    stroke()
+  },
 )
 // a new step starts without the rhythm of the old one, and at the heel, or where the session went back to
 watch(at, () => {
@@ -231,9 +244,19 @@ const onwardLabel = computed(() => {
         <AppButton :aria-pressed="ticking" @click="ticking = !ticking">
           {{ $t(ticking ? 'bench.tickOff' : 'bench.tick') }}
         </AppButton>
+        <AppButton :aria-pressed="earState !== 'off'" @click="toggleEar">
+          {{ $t(earState === 'off' ? 'bench.ear.on' : 'bench.ear.off') }}
+        </AppButton>
+        <AppButton v-if="earState !== 'off'" :disabled="strokesDone === 0" @click="stroke(-1)">
+          {{ $t('bench.ear.less') }}
+        </AppButton>
         <AppButton kind="quiet" :aria-pressed="speaking" @click="speaking = !speaking">
           {{ $t(speaking ? 'bench.quiet' : 'bench.speak') }}
         </AppButton>
+      </p>
+      <p v-if="isCounted && earFault" class="refusal" role="alert">{{ $t(`bench.ear.fault.${earFault}`) }}</p>
+      <p v-else-if="isCounted && earState !== 'off'" class="soft small" role="status">
+        {{ $t(`bench.ear.${earState}`) }}
       </p>
     </template>
     <p class="row">

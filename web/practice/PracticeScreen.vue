@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { Drill } from '../../contract/practice'
 import type { SectionBlade } from '../../core/geometry/section'
+import { faceAngle } from '../../core/geometry/stack'
 import { PRACTICE_BLADE } from '../../core/hands/repeated'
 import { call } from '../api'
 import { say, useFormats } from '../i18n'
@@ -65,7 +66,10 @@ async function keep(strokes: number[][]): Promise<void> {
     notices.refused(refusalText(error))
   }
 }
-const { phase, beat, shown, trust, zero, start, stop } = useHoldDrill((strokes) => void keep(strokes))
+const { phase, beat, shown, trust, sureDps, zero, start, stop } = useHoldDrill(
+  () => faceAngle(practised.value.blade),
+  (strokes) => void keep(strokes),
+)
 function begin(): void {
   drill.value = null
   start()
@@ -100,6 +104,9 @@ const spread = ({ score }: Drill): string =>
       <template v-if="phase === 'counting'">{{ $t('practice.countIn', { beat }) }}</template>
       <template v-else-if="phase === 'running'">{{ $t('practice.stroke', { n: beat, all: DRILL_STROKES }) }}</template>
       <template v-else>{{ $t(`practice.trust.${trust}`) }}</template>
+      <span v-if="trust === 'good' && sureDps !== null" class="soft">{{
+        $t('practice.sure', { angle: formats.angle(sureDps) })
+      }}</span>
     </p>
     <p class="keys">
       <AppButton v-if="phase !== 'ready'" big @click="stop">{{ $t('practice.stop') }}</AppButton>
@@ -107,6 +114,9 @@ const spread = ({ score }: Drill): string =>
         <AppButton kind="main" big :disabled="trust !== 'good'" @click="begin">{{ $t('practice.start') }}</AppButton>
         <AppButton :disabled="trust !== 'good'" @click="zero">{{ $t('practice.zero') }}</AppButton>
       </template>
+    </p>
+    <p v-if="trust !== 'good' && phase === 'ready'">
+      <AppButton kind="quiet" to="/phone-angle">{{ $t('phone.title') }}</AppButton>
     </p>
     <HandSimulator :wanted-dps="wantedDps" :strokes="DRILL_STROKES" :beat="beat" />
     <DrillResult

@@ -8,29 +8,29 @@ const RAVES_AFTER = 3
 
 /** Every angle an inclinometer of the house tells, and whether there is one to be believed. */
 export function useAngles(onAngle: (dps: number) => void): {
-  readonly name: Ref<string | null>
+  /** half-width of the instrument's own 80 % interval, where it says so */
+  readonly sureDps: Ref<number | null>
   readonly trust: Ref<'none' | 'good' | 'raving' | 'silent'>
 } {
-  const name = ref<string | null>(null)
+  const sureDps = ref<number | null>(null)
   const trust = ref<'none' | 'good' | 'raving' | 'silent'>('none')
-  const known = new Map<string, string>()
+  const known = new Set<string>()
   let wild = 0
   let heardMs = 0
   function hear(text: string): void {
     const told = readScreenLine(text)
-    if (told?.verb === 'here' && told.kind === 'inclinometer') known.set(told.id, told.name)
+    if (told?.verb === 'here' && told.kind === 'inclinometer') known.add(told.id)
     if (told?.verb === 'gone') known.delete(told.id)
     if (told?.verb === 'line' && known.has(told.id)) {
       const line = readInstrumentLine(told.line)
       if (line.verb !== 'angle') return
       heardMs = Date.now()
-      name.value = known.get(told.id) ?? null
+      sureDps.value = line.sureDps ?? null
       wild = isPlausible('dps', line.dps) ? 0 : wild + 1
       trust.value = wild >= RAVES_AFTER ? 'raving' : 'good'
       if (wild === 0) onAngle(line.dps)
     }
     if (known.size === 0) {
-      name.value = null
       trust.value = 'none'
     }
   }
@@ -44,5 +44,5 @@ export function useAngles(onAngle: (dps: number) => void): {
   onScopeDispose(() => {
     clearInterval(watching)
   })
-  return { name, trust }
+  return { sureDps, trust }
 }

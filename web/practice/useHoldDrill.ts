@@ -2,7 +2,7 @@ import { onScopeDispose, ref, shallowRef } from 'vue'
 import { useAngles } from './useAngles'
 
 /** Long enough to see a hand tire, short enough to be done between two jobs. */
-export const DRILL_STROKES = 20
+export const DRILL_STROKES = 12
 /** A stroke of the whole blade at forty a minute (common practice for a beginner's pace). */
 const STROKE_MS = 1500
 const COUNT_IN = 3
@@ -11,8 +11,12 @@ const SHOWN_ANGLES = 60
 /** The latest angles that a zero is taken from. */
 const ZERO_OF = 5
 
-/** A drill at the holding of an angle: counted in, then a stroke a beat. */
-export function useHoldDrill(onDone: (strokes: number[][]) => void) {
+/**
+ * A drill at the holding of an angle: counted in, then a stroke a beat.
+ *
+ * @param faceDps what a blade that lies flat on the stone stands at, degrees per side
+ */
+export function useHoldDrill(faceDps: () => number, onDone: (strokes: number[][]) => void) {
   const phase = ref<'ready' | 'counting' | 'running'>('ready')
   /** beats left of the count, or the stroke that is made now */
   const beat = ref(0)
@@ -22,7 +26,7 @@ export function useHoldDrill(onDone: (strokes: number[][]) => void) {
   let raw: number[] = []
   let timer: ReturnType<typeof setInterval> | null = null
 
-  const { name, trust } = useAngles((told) => {
+  const { trust, sureDps } = useAngles((told) => {
     raw = [...raw.slice(1 - ZERO_OF), told]
     const dps = Math.max(0, told - zeroDps.value)
     shown.value = [...shown.value.slice(1 - SHOWN_ANGLES), dps]
@@ -57,12 +61,11 @@ export function useHoldDrill(onDone: (strokes: number[][]) => void) {
     phase,
     beat,
     shown,
-    name,
     trust,
-    zeroDps,
-    /** the blade, or the instrument, lies on the stone: that is no angle */
+    sureDps,
+    /** the blade lies flat on its face: that is the angle of the face to the centre plane, not none */
     zero: (): void => {
-      if (raw.length > 0) zeroDps.value = raw.reduce((sum, value) => sum + value, 0) / raw.length
+      if (raw.length > 0) zeroDps.value = raw.reduce((sum, value) => sum + value, 0) / raw.length - faceDps()
     },
     start: (): void => {
       stop()

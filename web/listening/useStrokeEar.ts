@@ -1,0 +1,91 @@
+import { onScopeDispose, ref, type Ref } from 'vue'
+import type { StoneSound } from '../../core/listening/strokeEar'
+import type { EarSays } from './strokeWorklet'
+import workletUrl from './strokeWorklet?worker&url'
+
+/** Why nothing is heard: the browser has no microphone to give on this address, somebody said no, or there is none. */
+export type EarFault = 'insecure' | 'refused' | 'none'
+
+/** How each stone sounds, for as long as the page lives: another day the room is another. */
+const known = new Map<string, StoneSound>()
+
+async function openMicrophone(): Promise<MediaStream> {
+  // browsers give a microphone to secure addresses only
+  const devices = navigator.mediaDevices as MediaDevices | undefined
+  if (!devices) throw new DOMException('no secure address', 'SecurityError')
+  // what makes speech clear takes strokes for noise
+  const plain = { echoCancellation: false, noiseSuppression: false, autoGainControl: false }
+  return await devices.getUserMedia({ audio: plain, video: false })
+}
+const faultOf = (error: unknown): EarFault => {
+  const name = error instanceof DOMException ? error.name : ''
+  return name === 'SecurityError' ? 'insecure' : name === 'NotAllowedError' ? 'refused' : 'none'
+}
+
+/**
+ * The bench listens: strokes on a stone are counted while both hands are wet. The first eight teach it this stone in this
+ * room. Nothing is recorded, stored or sent; the sound stays in the audio worklet.
+ *
+ * @param stone what the next strokes are made on
+ * @param onStroke hears of each stroke, up to a few seconds late at the beginning of a row
+ */
+export function useStrokeEar(
+  stone: () => string,
+  onStroke: () => void,
+): {
+  readonly state: Ref<'off' | 'learning' | 'listening'>
+  readonly fault: Ref<EarFault | null>
+  readonly toggle: () => Promise<void>
+} {
+  const state = ref<'off' | 'learning' | 'listening'>('off')
+  const fault = ref<EarFault | null>(null)
+  let stream: MediaStream | null = null
+  let audio: AudioContext | null = null
+  let ended = false
+
+  function stop(): void {
+    for (const track of stream?.getTracks() ?? []) track.stop()
+    stream = null
+    void audio?.close()
+    audio = null
+    state.value = 'off'
+  }
+  async function start(): Promise<void> {
+    fault.value = null
+    try {
+      stream = await openMicrophone()
+      audio = new AudioContext()
+      await audio.audioWorklet.addModule(workletUrl)
+      if (ended) return stop()
+      const ear = new AudioWorkletNode(audio, 'stroke-ear', { numberOfOutputs: 0, channelCount: 1 })
+      const on = stone()
+      const before = known.get(on)
+      if (before) ear.port.postMessage(before)
+      state.value = before ? 'listening' : 'learning'
+      ear.port.onmessage = ({ data }: MessageEvent<EarSays>) => {
+        if (data.kind === 'stroke') onStroke()
+        else {
+          known.set(on, data.stone)
+          ear.port.postMessage(data.stone)
+          state.value = 'listening'
+        }
+      }
+      audio.createMediaStreamSource(stream).connect(ear)
+    } catch (error) {
+      fault.value = faultOf(error)
+      stop()
+    }
+  }
+  onScopeDispose(() => {
+    ended = true
+    stop()
+  })
+  return {
+    state,
+    fault,
+    toggle: async () => {
+      if (state.value === 'off') await start()
+      else stop()
+    },
+  }
+}
