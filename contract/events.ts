@@ -70,6 +70,7 @@ export const payloads = {
   retired: z.object({ reason: Text }),
   missing: z.object({ note: Text.optional() }),
   found: z.object({ note: Text.optional() }),
+  practice: z.object({ note: Text.optional() }),
   voided: z.object({ eventId: Id, reason: Text }),
 } satisfies { [K in keyof EventPayloads]: z.ZodType<EventPayloads[K]> }
 
@@ -92,6 +93,7 @@ export const NewEvent = z.discriminatedUnion('kind', [
   sent('retired'),
   sent('missing'),
   sent('found'),
+  sent('practice'),
   sent('voided'),
 ])
 export type NewEvent = Wire<typeof NewEvent>

@@ -98,7 +98,7 @@ export const KnifeView = KnifeDescription.extend({
   limitGf: z.number(),
   stationId: Id,
   holderId: Id.nullable(),
-  status: z.enum(['in-service', 'counted', 'quarantined', 'missing', 'retired']),
+  status: z.enum(['in-service', 'counted', 'quarantined', 'missing', 'practice', 'retired']),
   statusReason: z.string().nullable(),
   statusSince: Instant,
   zones: z.object({ heel: ZoneCondition, belly: ZoneCondition, tip: ZoneCondition }),

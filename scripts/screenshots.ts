@@ -28,7 +28,6 @@ const PICTURES: readonly Picture[] = [
   { name: 'sign-in', path: '/sign-in', signedOut: true },
   { name: 'today', path: '/today' },
   { name: 'moving-in', path: '/moving-in?part=stations' },
-  { name: 'today-phone', path: '/today', size: PHONE },
   {
     name: 'wall',
     path: '/wall',
@@ -79,7 +78,29 @@ const PICTURES: readonly Picture[] = [
       await page.getByText('One row has a problem.').waitFor()
     },
   },
-  { name: 'house-stations', path: '/house?part=stations' },
+  {
+    name: 'practice',
+    path: '/practice',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'No inclinometer? A made-up hand' }).click()
+      await page.getByRole('button', { name: 'a first try' }).click()
+      await page.getByRole('button', { name: 'Begin' }).click()
+      await page.locator('.result').waitFor({ timeout: 60_000 })
+      await page.locator('.result').evaluate((result) => {
+        result.scrollIntoView({ block: 'center' })
+      })
+    },
+  },
+  {
+    name: 'count',
+    path: '/count',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /^All knives/ }).click()
+      await page.getByRole('button', { name: 'All here' }).click()
+      await page.getByRole('button', { name: 'CH-04' }).click()
+      await page.mouse.move(0, 0)
+    },
+  },
   {
     name: 'year',
     path: '/year',

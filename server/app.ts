@@ -41,6 +41,7 @@ import { rebuildInThreads } from './services/log/rebuildInThreads'
 import { improveInThread } from './services/week/improveInThread'
 import { DOORS_CHANNEL, watchDoors } from './signIn/doors'
 import { newCode } from './signIn/secrets'
+import { hasSession } from './signIn/sessions'
 import { signInTries } from './signIn/tries'
 import { sweep } from './sweep'
 
@@ -96,6 +97,8 @@ function nonceOf(response: object): string {
 }
 
 /** A browser that once came by TLS comes by nothing else for so long, seconds (RFC 6797). */
+/** Screens that begin with the whole fleet. */
+const FIRST_SCREENS: ReadonlySet<string> = new Set(['/', '/today', '/rack'])
 const YEAR_S = 365 * 24 * 3600
 
 function secure(app: Express, { trustProxy = 0, allowedHosts = [] }: AppOptions): void {
@@ -134,9 +137,15 @@ function serveWeb(app: Express, webRoot: string): void {
   app.use('/assets', sirv(join(webRoot, 'assets'), { gzip: true, etag: true, immutable: true, maxAge: YEAR_S }))
   app.use(express.static(webRoot, { index: false, maxAge: 0 }))
   const page = readFileSync(join(webRoot, 'index.html'), 'utf8')
-  app.get(/^\/(?!api\/|assets\/).*/, (_request, response) => {
+  // whoever is signed in will ask for these once the script runs: their browser may ask while it loads
+  const ahead = ['/api/session', '/api/fleet'].map(
+    (href) => `<link rel="preload" as="fetch" crossorigin href="${href}" />`,
+  )
+  const signedInPage = page.replace('</title>', `</title>${ahead.join('')}`)
+  app.get(/^\/(?!api\/|assets\/).*/, (request, response) => {
     response.setHeader('Cache-Control', 'no-store')
-    response.type('html').send(page.replaceAll(NONCE_PLACE, nonceOf(response)))
+    const isFirst = FIRST_SCREENS.has(request.path) && hasSession(request)
+    response.type('html').send((isFirst ? signedInPage : page).replaceAll(NONCE_PLACE, nonceOf(response)))
   })
 }
 

@@ -80,6 +80,7 @@ export function verdictWords(knife: KnifeView, say: Say, formats: Formats): Verd
       why: say('verdict.since', { reason: knife.statusReason ?? '', day: formats.shortDay(knife.statusSince) }),
     }
   }
+  if (knife.status === 'practice') return { what: say('verdict.practice'), why: knife.statusReason ?? '' }
   if (knife.status === 'missing') {
     return {
       what: say('verdict.missing'),

@@ -11,7 +11,11 @@ export interface Sound {
 
 /** Between 20 and 90 strokes a minute, with some room, s from one to the next. */
 const [FASTEST_S, SLOWEST_S] = [0.52, 3.5]
-const EVEN = 0.24
+/** A hand is as even as this, as a share, and a beginning is heard as exactly as this, s. */
+const [EVEN, HEARD_WITHIN_S] = [0.24, 0.08]
+const isStep = (gap: number, step: number): boolean => Math.abs(gap - step) <= EVEN * step + HEARD_WITHIN_S
+/** So many between the beats, and the beat is twice as quick. */
+const BETWEEN = 3
 /** What makes a row of sounds one of strokes. */
 export interface Strictness {
   /** so many in one rhythm are strokes; before that they may be anything */
@@ -34,6 +38,7 @@ export class Rhythm {
   private recent: Sound[] = []
   private gaps: number[] = []
   private last: Sound | null = null
+  private between: Sound[] = []
 
   constructor(
     private readonly onStroke: (sound: Sound) => void,
@@ -51,8 +56,12 @@ export class Rhythm {
     const period = median(this.gaps.slice(-OF_LATE))
     const turns = (sound.at - last.at) / period
     if (!this.isLike(last, sound) && turns < 2.5) return true
-    // a stray sound, or a stroke heard in two halves
-    if (turns < 0.62) return true
+    // a stray sound, or a stroke heard in two halves; or every second one was missed so far
+    if (turns < 0.62) {
+      if (turns > 0.38) this.between.push(sound)
+      if (this.between.length >= BETWEEN) this.beatTwiceAsQuick()
+      return true
+    }
     if (turns <= 1.45) {
       this.tell(sound, sound.at - last.at)
       return true
@@ -64,6 +73,13 @@ export class Rhythm {
       return true
     }
     return false
+  }
+
+  private beatTwiceAsQuick(): void {
+    for (const missed of this.between) this.onStroke(missed)
+    this.gaps = this.gaps.slice(-OF_LATE).map((gap) => gap / 2)
+    this.last = this.between.at(-1) ?? this.last
+    this.between = []
   }
 
   private tell(sound: Sound, gap: number): void {
@@ -83,6 +99,7 @@ export class Rhythm {
       if (chain.length < this.strictness.chain) continue
       this.gaps = chain.slice(1).map(({ at }, index) => at - (chain[index]?.at ?? 0))
       const told = this.last?.at ?? -Infinity
+      this.between = []
       this.last = sound
       for (const one of chain) if (one.at > told) this.onStroke(one)
       return
@@ -93,12 +110,15 @@ export class Rhythm {
     const [first, second] = chain
     if (!first || !second) return chain
     const step = median(chain.slice(1).map(({ at }, index) => at - (chain[index]?.at ?? 0)))
-    const earlier = this.recent
-      .filter(
-        (one) => one.at < first.at && this.isLike(one, second) && Math.abs((first.at - one.at) / step - 1) <= EVEN,
-      )
-      .sort((a, b) => Math.abs(first.at - a.at - step) - Math.abs(first.at - b.at - step))[0]
-    return earlier ? this.leadingTo([earlier, ...chain]) : chain
+    const at = (steps: number): Sound | undefined =>
+      this.recent
+        .filter((one) => one.at < first.at && this.isLike(one, second) && isStep((first.at - one.at) / steps, step))
+        .sort((a, b) => Math.abs(first.at - a.at - steps * step) - Math.abs(first.at - b.at - steps * step))[0]
+    const earlier = at(1)
+    if (earlier) return this.leadingTo([earlier, ...chain])
+    // where it is a rhythm already, one may have gone under in something else
+    const before = chain.length >= this.strictness.chain ? at(2) : undefined
+    return before ? this.leadingTo([before, { ...before, at: (before.at + first.at) / 2 }, ...chain]) : chain
   }
 
   private isLike(a: Sound, b: Sound): boolean {

@@ -96,6 +96,7 @@ describe('the database', () => {
       '0027_marks',
       '0028_counts',
       '0029_drills',
+      '0030_practice_blades',
     ])
   })
 

@@ -40,11 +40,14 @@ export const nameOf = (named: Named<{ name: string }, { name: string }> | null):
   named === null || typeof named === 'string' ? '' : 'known' in named ? named.known.name : named.fresh.name
 
 /** What a file can say of a knife's state. */
-export type Leaving = Exclude<KnifeStatus, 'counted'>
-export const statusNow = (before: StoredKnife | null, present: Present): Leaving => {
-  const status = before ? (present.states.get(before.id)?.status ?? 'in-service') : 'in-service'
+export type Leaving = Exclude<KnifeStatus, 'counted' | 'practice'>
+/** A state as lists have it: they know nothing of counting or of practice, which is out of the fleet. */
+export function listedStatus(status: KnifeStatus): Leaving {
+  if (status === 'practice') return 'retired'
   return status === 'counted' ? 'in-service' : status
 }
+export const statusNow = (before: StoredKnife | null, present: Present): Leaving =>
+  listedStatus((before && present.states.get(before.id)?.status) ?? 'in-service')
 
 /** State a file gives a knife, where it differs from what the knife is. */
 export function leavesAs({ values, before }: Decision, present: Present): Leaving | null {

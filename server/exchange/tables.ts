@@ -1,3 +1,4 @@
+import { listedStatus } from './fleetDecision'
 import type { TableName } from '../../contract/exchange'
 import type { Database } from '../db/database'
 import { listKnives } from '../db/queries/fleet/knives'
@@ -44,7 +45,7 @@ const fleet: OutTable = {
         ...[stations.get(state?.stationId ?? '') ?? '', people.get(state?.holderId ?? '') ?? ''],
         ...[knife.heelHeightMm, knife.spineMm, knife.bteMm, knife.bteNewMm, knife.dpsLeft, knife.dpsRight],
         ...[knife.grind, knife.ratioRight, yes(knife.serrated), knife.steelEn, knife.hrc, yes(knife.reactive)],
-        ...[knife.price, knife.boughtOn, status === 'counted' ? 'in-service' : status],
+        ...[knife.price, knife.boughtOn, listedStatus(status)],
       ]
     })
   }),

@@ -27,6 +27,9 @@ export interface Caller {
 
 const cookieOf = (header: string | undefined, name: string): string | undefined => parseCookie(header ?? '')[name]
 
+/** Whether a browser brings a session, which may have ended. */
+export const hasSession = (request: Request): boolean => cookieOf(request.headers.cookie, SESSION_COOKIE) !== undefined
+
 function setCookie(request: Request, response: Response, name: string, value: string, maxAgeMs: number): void {
   response.append(
     'Set-Cookie',

@@ -166,7 +166,7 @@ async function finish(): Promise<void> {
           >
             <span class="pi mark" :class="here.has(knife.id) ? 'pi-check' : ''" aria-hidden="true" />
             <b class="num">{{ knife.code }}</b>
-            <EdgeStrip :knife="knife" :px-per-mm="0.3" />
+            <EdgeStrip :knife="knife" :px-per-mm="0.26" />
             <span v-if="knife.status !== 'in-service'" class="soft state">{{ $t(`status.${knife.status}`) }}</span>
           </AppButton>
         </li>

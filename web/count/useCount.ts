@@ -23,11 +23,11 @@ export interface Counted {
   readonly seconds: number
 }
 
-/** Knives a count looks for: all that should be in the house, and those that are missed already. */
+/** Knives a count looks for: all that should be in the house, and those that are missed already; not what is for practice. */
 export function knivesOf(knives: readonly KnifeView[], whose: CountOf): KnifeView[] {
   const isOfThese = (knife: KnifeView): boolean =>
     whose.of === 'all' || (whose.of === 'station' ? knife.stationId : knife.holderId) === whose.id
-  return knives.filter((knife) => knife.status !== 'retired' && isOfThese(knife))
+  return knives.filter((knife) => knife.status !== 'retired' && knife.status !== 'practice' && isOfThese(knife))
 }
 
 /** One count, kept on the device as it goes: a page that closes in its middle opens there again. */

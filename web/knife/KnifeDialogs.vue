@@ -1,6 +1,6 @@
 <script lang="ts">
 export type KnifeDialog =
-  'sharpened' | 'measure' | 'move' | 'quarantine' | 'release' | 'retire' | 'missing' | 'found' | 'edit'
+  'sharpened' | 'measure' | 'move' | 'quarantine' | 'release' | 'retire' | 'missing' | 'found' | 'practice' | 'edit'
 </script>
 
 <script setup lang="ts">
@@ -38,6 +38,7 @@ const release = showing('release')
 const retire = showing('retire')
 const missing = showing('missing')
 const found = showing('found')
+const practice = showing('practice')
 const edit = showing('edit')
 
 type Draft = Parameters<typeof records.record>[0]
@@ -94,6 +95,13 @@ const unsafe = computed(unsafeReasons)
     :hint="$t('knife.foundHint')"
     :action="$t('knife.act.found')"
     @given="record({ kind: 'found', knifeId: knife.id, payload: { note: $event } }, 'knife.foundDone')"
+  />
+  <ReasonDialog
+    v-model:visible="practice"
+    :title="$t('knife.act.practice')"
+    :hint="$t('knife.practiceHint')"
+    :action="$t('knife.act.practice')"
+    @given="record({ kind: 'practice', knifeId: knife.id, payload: { note: $event } }, 'knife.practiceDone')"
   />
   <ReasonDialog
     v-model:visible="retire"

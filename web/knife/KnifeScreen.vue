@@ -68,6 +68,12 @@ const line = computed(() => {
 const { left, busy: ticking, tickOff } = useCarryOvers(() => knife.value?.id ?? null)
 const { story, failed } = useEdgeStory(knife)
 const isOut = computed(() => knife.value?.status !== 'in-service')
+/** Out of use for what is wrong with it, or about to be: not for being missed or practised on. */
+const isUnsafe = computed(() => {
+  const one = knife.value
+  if (one?.status === 'in-service') return one.verdict.action === 'quarantine'
+  return one?.status === 'quarantined' || one?.status === 'retired'
+})
 const isCounted = computed(() => knife.value?.status === 'counted')
 
 watch(
@@ -103,7 +109,7 @@ useKeys({
       <span v-if="otherwise && !isOut" class="soft">{{ otherwise }}{{ ' ' }}</span>
       <template v-if="planned">{{ planned }}</template>
     </p>
-    <p v-if="!isCounted && (knife.verdict.action === 'quarantine' || isOut)" class="soft small">
+    <p v-if="isUnsafe" class="soft small">
       {{ $t('caution.unsafe') }}
     </p>
     <KnifeActions class="actions" :knife="knife" @ask="dialog = $event" />

@@ -33,7 +33,10 @@ export function knifeActs(knife: KnifeView, may: (right: Right) => boolean): Kni
   const release = may('release') ? [asked('release')] : []
   const move = may('move-knife') ? [asked('move')] : []
 
-  if (knife.status === 'retired') return { first: null, second: null, more: [...release, ...edit] }
+  const practice = may('edit-knife') ? [asked('practice')] : []
+  if (knife.status === 'practice')
+    return { first: bench, second: null, more: [check, asked('measure'), ...release, ...edit, ...retire] }
+  if (knife.status === 'retired') return { first: null, second: null, more: [...practice, ...release, ...edit] }
   if (knife.status === 'missing') return { first: asked('found'), second: null, more: [...move, ...edit, ...retire] }
   if (knife.status === 'counted')
     return { first: null, second: null, more: [...move, asked('quarantine'), asked('missing'), ...edit, ...retire] }
@@ -73,6 +76,7 @@ export function knifeActs(knife: KnifeView, may: (right: Right) => boolean): Kni
     ...move,
     asked('quarantine'),
     asked('missing'),
+    ...practice,
     ...edit,
     ...retire,
   ]

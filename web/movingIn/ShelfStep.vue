@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import pLimit from 'p-limit'
 import { v7 as newId } from 'uuid'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import type { GearView } from '../../contract/bench'
 import { endpoints } from '../../contract/endpoints'
 import { call } from '../api'
@@ -14,7 +15,6 @@ import { USUAL_GEAR, usualGearName, type UsualGear } from './usualGear'
 const emit = defineEmits<{ settled: [] }>()
 const { refusal, change } = useChange()
 const gear = shallowRef<readonly GearView[]>([])
-const busy = ref(false)
 const load = async (): Promise<void> => {
   gear.value = await call(endpoints.gear)
 }
@@ -27,19 +27,21 @@ const groups = computed(() =>
     group,
     all: USUAL_GEAR.filter((usual) => usual.group === group).map((usual) => {
       const held = gear.value.filter((one) => same(one, usual))
-      return { usual, held: held.filter(({ active }) => active), rests: held.find(({ active }) => !active) }
+      return { usual, held: held.filter(({ active }) => active) }
     }),
   })),
 )
 const others = computed(() => gear.value.filter((one) => one.active && !USUAL_GEAR.some((usual) => same(one, usual))))
 
 type Offer = (typeof groups.value)[number]['all'][number]
-async function tap({ usual, held, rests }: Offer): Promise<void> {
-  if (busy.value) return
-  busy.value = true
+/** Fingers are quicker than a server: each tap waits for the one before, and none is lost. */
+const oneByOne = pLimit(1)
+const tap = ({ usual }: Offer): Promise<void> => oneByOne(() => turn(usual))
+async function turn(usual: UsualGear): Promise<void> {
   await change(async () => {
-    const [first] = held
-    const known = first ?? rests
+    const like = gear.value.filter((one) => same(one, usual))
+    const first = like.find(({ active }) => active)
+    const known = first ?? like.find(({ active }) => !active)
     if (known) await call(endpoints.editGear, { params: { id: known.id }, body: { active: !first } })
     else
       await call(endpoints.addGear, {
@@ -47,7 +49,6 @@ async function tap({ usual, held, rests }: Offer): Promise<void> {
       })
     await load()
   })
-  busy.value = false
 }
 </script>
 

@@ -14,12 +14,14 @@ const formats = useFormats()
 const hand = computed(() =>
   handOnApex(props.blade, asSession(props.drill.strokes), props.drill.wantedDps, strokeAreaMm2(props)),
 )
-/** Share of the life of an edge that its blunter angle costs, by the published regression (docs/model notes). */
+/** Share of the life of an edge that its blunter angle costs, by the published regression of retention, per cent. */
 const lifeLost = computed(() => {
   const life = (dps: number): number => Math.max(1, retentionTcc({ hrc: props.hrc, dps, carbides: {} }))
   const { made, meant } = hand.value
   return Math.max(0, Math.round(100 * (1 - life(made.effectiveDps) / life(meant.effectiveDps))))
 })
+/** The regression is straight in the angle: how far beyond half it still holds nobody has measured. */
+const HALF = 50
 const tenth = (dps: number): string => formats.value.angle(Math.round(10 * dps) / 10)
 const figures = computed(() => {
   const { offDps, withinDps, betweenDps, driftDps, tipLiftDps } = props.drill.score
@@ -47,7 +49,9 @@ const figures = computed(() => {
           <dd class="num">{{ figure.written }}</dd>
         </template>
         <dt>{{ $t('practice.figure.life') }}</dt>
-        <dd class="num">{{ $t('practice.percent', { percent: lifeLost }) }}</dd>
+        <dd class="num">
+          {{ lifeLost > HALF ? $t('practice.moreThanHalf') : $t('practice.percent', { percent: lifeLost }) }}
+        </dd>
         <dt>{{ $t('practice.figure.height') }}</dt>
         <dd class="num">{{ $t('practice.micron', { micron: Math.round(1000 * hand.extraHeightMm) }) }}</dd>
       </dl>

@@ -14,6 +14,7 @@ import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
+import EdgeStrip from '../ui/EdgeStrip.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import DrillResult from './DrillResult.vue'
@@ -43,7 +44,9 @@ const chosen = ref('')
 const suited = computed(() =>
   fleet.knives.filter(
     ({ status, serrated, ratioRight, holderId }) =>
-      status === 'in-service' && !serrated && Math.abs(ratioRight - EVEN) <= MOST_UNEVEN && holderId === me,
+      !serrated &&
+      Math.abs(ratioRight - EVEN) <= MOST_UNEVEN &&
+      (status === 'practice' || (status === 'in-service' && holderId === me)),
   ),
 )
 const blades = computed(() => [
@@ -82,6 +85,17 @@ async function takeBack(id: string): Promise<void> {
     notices.refused(refusalText(error))
   }
 }
+const practiceBlades = computed(() => fleet.knives.filter(({ status }) => status === 'practice'))
+/** What the house is done with is good to learn on, where it has two like sides. */
+const offered = computed(() =>
+  fleet.knives
+    .filter(
+      ({ status, serrated, ratioRight }) =>
+        status === 'retired' && !serrated && Math.abs(ratioRight - EVEN) <= MOST_UNEVEN,
+    )
+    .map(({ code }) => code)
+    .join(', '),
+)
 const latest = computed(() => [...(before.value ?? [])].reverse())
 const spread = ({ score }: Drill): string =>
   formats.value.angle(Math.round(10 * Math.hypot(score.withinDps, score.betweenDps)) / 10)
@@ -126,6 +140,20 @@ const spread = ({ score }: Drill): string =>
       :length-mm="practised.lengthMm"
       :hrc="practised.hrc"
     />
+    <section class="heavy-rule before">
+      <h2>{{ $t('practice.blades') }}</h2>
+      <p v-if="practiceBlades.length === 0" class="soft">{{ $t('practice.noBlades') }}</p>
+      <ul class="blades">
+        <li v-for="knife in practiceBlades" :key="knife.id">
+          <RouterLink class="num" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink>
+          <EdgeStrip :knife="knife" />
+          <AppButton :to="{ name: 'bench', params: { code: knife.code } }">{{ $t('next.bench') }}</AppButton>
+        </li>
+      </ul>
+      <p v-if="session.may('edit-knife') && offered !== ''" class="soft">
+        {{ $t('practice.offered', { codes: offered }) }}
+      </p>
+    </section>
     <section v-if="latest.length > 0" class="heavy-rule before">
       <h2>{{ $t('practice.before') }}</h2>
       <ul>
@@ -158,6 +186,9 @@ const spread = ({ score }: Drill): string =>
 }
 .before {
   margin-top: 22px;
+}
+.before .blades li {
+  grid-template-columns: 80px minmax(0, 1fr) auto;
 }
 .before li {
   display: grid;

@@ -82,6 +82,17 @@ describe('a knife that was missed', () => {
   })
 })
 
+describe('a blade for practice', () => {
+  it('wears by no service, is not missed at a count, and goes back into service', () => {
+    const practice = event('practice', 30, { note: 'cheap and flat' })
+    const blade = fold([added(), practice], 100)
+    expect(blade).toMatchObject({ status: 'practice', statusReason: 'cheap and flat' })
+    expect(belly(blade)).toBe(belly(fold([added(), practice], 31)))
+    expect(fold([added(), practice, event('missing', 40, {})], 50).status).toBe('practice')
+    expect(fold([added(), practice, event('released', 40, {})], 50).status).toBe('in-service')
+  })
+})
+
 describe('the life of an edge', () => {
   it('wears only in services, and faster on plates', () => {
     const morning = fold([added()], 11)

@@ -301,6 +301,7 @@ export function applyEvent(before: KnifeState, event: KnifeEvent, spec: BladeSpe
     case 'retired':
     case 'missing':
     case 'found':
+    case 'practice':
       return afterStatus(state, event, spec)
     case 'used':
     case 'voided':

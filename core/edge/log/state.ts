@@ -19,8 +19,11 @@ export interface ZoneEdge extends Wear {
   readonly wornLogSd: number
 }
 
-/** `counted` is what is there and held by somebody, and has no edge to be kept; nobody knows where what is `missing` is. */
-export type KnifeStatus = 'in-service' | 'counted' | 'quarantined' | 'missing' | 'retired'
+/**
+ * `counted` is what is there and held by somebody, and has no edge to be kept; nobody knows where what is `missing` is;
+ * what is for `practice` cuts for nobody, and says nothing of the fleet.
+ */
+export type KnifeStatus = 'in-service' | 'counted' | 'quarantined' | 'missing' | 'practice' | 'retired'
 
 /** What a knife is while nobody has taken it out of use. */
 export const statusInUse = ({ countedOnly = false }: Pick<BladeSpec, 'countedOnly'>): KnifeStatus =>

@@ -2,7 +2,10 @@ import type { BladeSpec } from '../../knife/bladeSpec'
 import type { EventKind, KnifeEvent } from '../model/events'
 import { statusInUse, type KnifeState } from './state'
 
-type StatusEvent = Extract<KnifeEvent, { kind: 'quarantined' | 'released' | 'retired' | 'missing' | 'found' }>
+type StatusEvent = Extract<
+  KnifeEvent,
+  { kind: 'quarantined' | 'released' | 'retired' | 'missing' | 'found' | 'practice' }
+>
 
 /** What nobody can do to a knife without having it. */
 const IN_HAND: ReadonlySet<EventKind> = new Set(['checked', 'honed', 'sharpened', 'measured', 'moved'])
@@ -22,6 +25,8 @@ export function afterStatus(state: KnifeState, event: StatusEvent, spec: BladeSp
     case 'quarantined':
     case 'retired':
       return { ...state, ...since, status: event.kind, statusReason: event.payload.reason }
+    case 'practice':
+      return { ...state, ...since, status: 'practice', statusReason: event.payload.note ?? null }
     case 'released':
       return {
         ...state,
@@ -31,7 +36,7 @@ export function afterStatus(state: KnifeState, event: StatusEvent, spec: BladeSp
         defects: { ...state.defects, handleLoose: false, cracked: false, tipGone: false, tipBent: false },
       }
     case 'missing': {
-      if (state.status === 'missing' || state.status === 'retired') return state
+      if (['missing', 'retired', 'practice'].includes(state.status)) return state
       const { status, statusReason, statusSinceMs } = state
       return {
         ...state,

@@ -30,6 +30,7 @@ export const EVENT_TRAITS: Readonly<Record<EventKind, EventTraits>> = {
   retired: { ...plain, right: 'retire-knife' },
   missing: { ...plain, right: 'count' },
   found: { ...plain, right: 'count' },
+  practice: { ...plain, right: 'edit-knife' },
   voided: { ...plain, right: 'void-own', reachesBack: true },
 }
 

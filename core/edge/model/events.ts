@@ -109,6 +109,8 @@ export interface EventPayloads {
   missing: { readonly note?: string | undefined }
   /** it is there again, by a count or with a word on where it was */
   found: { readonly note?: string | undefined }
+  /** from here on it is for hands that learn: cheap, or too far gone to cut for guests */
+  practice: { readonly note?: string | undefined }
   /** takes back another event, which stays readable */
   voided: { readonly eventId: string; readonly reason: string }
 }

@@ -41,7 +41,7 @@ export const roles = new Spellings<PersonRole>([
   ],
 ])
 
-export const states = new Spellings<Exclude<KnifeStatus, 'counted'>>([
+export const states = new Spellings<Exclude<KnifeStatus, 'counted' | 'practice'>>([
   [
     'in-service',
     said`in-service, in service, in use, ok, active, good, in gebrauch, aktiv, en service, en uso, in uso,

@@ -50,7 +50,9 @@ const isTrusted = (role: PersonRole, skill: Skill, signedOff: ReadonlySet<string
 
 /** Who may begin a session: whoever is signed off for it, by role or by the chef's own word. */
 export async function startRights(db: Queryable, caller: Caller, { skill, present }: Asked): Promise<StartRights> {
-  if (skill === null) return { may: true, skill, beside: [], keptFor: null }
+  // a practice blade is there to be sharpened by whoever learns it; a powered wheel is not
+  if (skill === null || (present.state.status === 'practice' && skill !== 'machine'))
+    return { may: true, skill: null, beside: [], keptFor: null }
   const houseId = caller.house.id
   const skills = await listSkills(db, houseId)
   const signedOff = (personId: string): ReadonlySet<string> =>

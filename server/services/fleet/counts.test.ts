@@ -92,10 +92,43 @@ describe('a count', () => {
   })
 })
 
+describe('a practice blade', () => {
+  it('is made by who may describe knives, sharpened by an apprentice, and teaches the fleet nothing', async () => {
+    for (const grit of [320, 1000, 3000])
+      await house.manager.post('/api/gear', {
+        id: newId(),
+        name: `Shelf ${grit}`,
+        kind: 'soaking-stone',
+        scale: 'JIS',
+        grit,
+      })
+    const blade = await addTestKnife(house, { code: 'PRACTICE-1' })
+    const apprentice = await onTablet(test, house, 'apprentice')
+    const session = { id: newId(), knifeId: blade.id, recipeId: 'full' }
+    await house.manager.post('/api/events', { events: [check(blade.id, 480, 480, 480, NOW)] })
+    expect((await apprentice.post('/api/bench-sessions', session)).status).toBe(403)
+    const practice = event(blade.id, 'practice', { note: 'cheap and flat' })
+    expect((await apprentice.post('/api/events', { events: [practice] })).status).toBe(403)
+    expect((await house.manager.post('/api/events', { events: [practice] })).status).toBe(200)
+    expect(await statusOf(blade.id)).toBe('practice')
+
+    const learned = async (): Promise<unknown> => (await house.manager.get('/api/learning')).body
+    const before = await learned()
+    expect((await apprentice.post('/api/bench-sessions', session)).status).toBe(200)
+    const done = { actions: [{ id: newId(), at: JUST_NOW.toISOString(), kind: 'finish' }] }
+    expect((await apprentice.post(`/api/bench-sessions/${session.id}/actions`, done)).status).toBe(200)
+    const log = (await house.manager.get(`/api/knives/${blade.id}/events`)).body as { kind: string }[]
+    expect(log.find(({ kind }) => kind === 'sharpened')).toMatchObject({ personId: house.people.apprentice.id })
+    expect(await learned()).toEqual(before)
+    // a list that goes out and comes in again leaves it as it is
+    expect((await house.manager.get('/api/exchange/fleet.csv')).body).toMatch(/PRACTICE-1[^\n]*retired/)
+  })
+})
+
 describe('a missing knife', () => {
   it('is found with a word on where it was; one that was never missing is not', async () => {
     const knife = await addTestKnife(house)
-    const found = event(knife.id, 'found', { note: 'behind the fryer' })
+    const found = event(knife.id, 'found', { note: 'behind the fryer' }, new Date(JUST_NOW.getTime() + 1000))
     const refused = await house.manager.post('/api/events', { events: [found] })
     expect([refused.status, refused.body.error.sentence]).toEqual([409, expect.stringMatching(/is not missing/)])
     const missing = event(knife.id, 'missing', { note: 'not in its slot' })

@@ -39,7 +39,8 @@ export function findSimilarKnives(
   const stations: Stations = new Map(context.stations.map((station) => [station.id, station]))
   const everyone = knives.flatMap((knife): SimilarKnife[] => {
     const state = states.get(knife.id)
-    return state ? [asSimilarKnife(knife, state)] : []
+    // hands that learn say nothing of how the house sharpens
+    return state && state.status !== 'practice' ? [asSimilarKnife(knife, state)] : []
   })
   const lessons = learnFleet(everyone, stations, said)
   return {
