@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs'
 import { appendFile, chmod, mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { setTimeout as pause } from 'node:timers/promises'
 import { promisify } from 'node:util'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { findPostgresBin, freePort } from '../../scripts/cluster'
@@ -80,6 +81,8 @@ describe('a database restored to a moment', () => {
       await addTestKnife(house, { code: 'BACKUP-1' })
       await backrest(data, ...asked, '--type=full', 'backup')
 
+      // it knows its backups by whole seconds: a moment within the last one's is before it
+      await pause(1500)
       await addTestKnife(house, { code: 'THEN-1' })
       const then = await sumsByTable(test.app.db)
       const { moment } = await admin.one<{ moment: string }>('select clock_timestamp()::text as moment')
