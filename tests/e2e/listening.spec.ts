@@ -82,6 +82,9 @@ test('the bench counts strokes by ear, is corrected by a touch, and stops listen
   await expect(count).toHaveText(String(heard - 1))
   await page.getByRole('button', { name: 'Stop listening' }).click()
   await expect(page.getByRole('button', { name: 'Let it listen' })).toBeVisible()
+  // the knife is free again for whoever comes next
+  await page.getByRole('button', { name: 'Stop here' }).click()
+  await expect(page.getByRole('button', { name: 'Stop here' })).toBeHidden()
   // counts leave the device, the sound does not
   expect(sent.every((body) => body.length < 5000)).toBe(true)
   expect(problems).toEqual([])

@@ -75,5 +75,8 @@ test('a phone against the blade is the inclinometer of the drill on the tablet, 
   while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible()))
     await page.getByRole('button', { name: /^Next/ }).click()
   await expect(page.getByText(/on the line: (16\.9|17|17\.1)°/)).toBeVisible()
+  // the knife is free again for whoever comes next
+  await page.getByRole('button', { name: 'Stop here' }).click()
+  await expect(page.getByRole('button', { name: 'Stop here' })).toBeHidden()
   await phone.context().close()
 })
