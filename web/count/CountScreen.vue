@@ -10,6 +10,7 @@ import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
 import AppButton from '../ui/AppButton.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
+import { whoHad } from './whoHad'
 import { knivesOf, useCount, type Counted } from './useCount'
 
 /** At the end of a shift: is every knife back? Ticked by touch or by its label, and what is not there is asked for. */
@@ -42,11 +43,6 @@ const nameOf = (whose: CountOf): string => {
   if (whose.of === 'all') return say('count.all')
   return (whose.of === 'station' ? fleet.stations : fleet.people).get(whose.id)?.name ?? ''
 }
-const whoHad = (knife: KnifeView): string =>
-  say('count.lastWith', {
-    name: (knife.holderId === null ? undefined : fleet.people.get(knife.holderId)?.name) ?? say('rack.nobody'),
-    station: fleet.stations.get(knife.stationId)?.name ?? '',
-  })
 const codesOf = (some: readonly KnifeView[]): string => some.map(({ code }) => code).join(', ')
 const last = computed(() => before.value?.[0])
 const lastMissing = computed(() =>
@@ -133,7 +129,7 @@ async function finish(): Promise<void> {
         <li v-for="knife in away" :key="knife.id">
           <b class="num">{{ knife.code }}</b>
           <span>{{ $t('labels.of', { type: $t(`type.${knife.type}`), length: formats.length(knife.lengthMm) }) }}</span>
-          <span>{{ whoHad(knife) }}</span>
+          <span>{{ whoHad(knife, fleet) }}</span>
           <AppButton :aria-label="$t('count.isHereOf', { code: knife.code })" @click="turn(knife)">{{
             $t('count.isHere')
           }}</AppButton>

@@ -33,12 +33,6 @@ const showing = (dialog: KnifeDialog): WritableComputedRef<boolean> =>
 const sharpened = showing('sharpened')
 const measure = showing('measure')
 const move = showing('move')
-const quarantine = showing('quarantine')
-const release = showing('release')
-const retire = showing('retire')
-const missing = showing('missing')
-const found = showing('found')
-const practice = showing('practice')
 const edit = showing('edit')
 
 type Draft = Parameters<typeof records.record>[0]
@@ -51,7 +45,53 @@ async function record(draft: Draft, done: string): Promise<void> {
     notices.refused(refusalText(error))
   }
 }
-const unsafe = computed(unsafeReasons)
+
+/** What is recorded with a word on why, or where: what it is called, what it asks, and what it says when it is done. */
+interface Reasoned {
+  readonly title: string
+  readonly hint: string
+  readonly done: string
+  readonly draft: (word: string) => Draft
+}
+const knifeId = computed(() => props.knife.id)
+const noted =
+  (kind: 'released' | 'missing' | 'found' | 'practice') =>
+  (note: string): Draft => ({
+    kind,
+    knifeId: knifeId.value,
+    payload: { note },
+  })
+const because =
+  (kind: 'quarantined' | 'retired') =>
+  (reason: string): Draft => ({
+    kind,
+    knifeId: knifeId.value,
+    payload: { reason },
+  })
+const REASONED = {
+  quarantine: {
+    title: 'next.takeOut',
+    hint: 'knife.takeOutHint',
+    done: 'knife.outDone',
+    draft: because('quarantined'),
+  },
+  release: { title: 'knife.release', hint: 'knife.releaseHint', done: 'knife.releasedDone', draft: noted('released') },
+  missing: {
+    title: 'knife.act.missing',
+    hint: 'knife.missingHint',
+    done: 'knife.missingDone',
+    draft: noted('missing'),
+  },
+  found: { title: 'knife.act.found', hint: 'knife.foundHint', done: 'knife.foundDone', draft: noted('found') },
+  practice: {
+    title: 'knife.act.practice',
+    hint: 'knife.practiceHint',
+    done: 'knife.practiceDone',
+    draft: noted('practice'),
+  },
+  retire: { title: 'knife.retire', hint: 'knife.retireHint', done: 'knife.retiredDone', draft: because('retired') },
+} as const satisfies Partial<Record<KnifeDialog, Reasoned>>
+const reasoned = (Object.keys(REASONED) as (keyof typeof REASONED)[]).map((key) => ({ key, ...REASONED[key] }))
 </script>
 
 <template>
@@ -68,46 +108,14 @@ const unsafe = computed(unsafeReasons)
     <KnifeForm :knife="knife" @done="edit = false" />
   </AppDialog>
   <ReasonDialog
-    v-model:visible="quarantine"
-    :title="$t('next.takeOut')"
-    :hint="$t('knife.takeOutHint')"
-    :action="$t('next.takeOut')"
-    :suggestions="unsafe"
-    @given="record({ kind: 'quarantined', knifeId: knife.id, payload: { reason: $event } }, 'knife.outDone')"
-  />
-  <ReasonDialog
-    v-model:visible="release"
-    :title="$t('knife.release')"
-    :hint="$t('knife.releaseHint')"
-    :action="$t('knife.release')"
-    @given="record({ kind: 'released', knifeId: knife.id, payload: { note: $event } }, 'knife.releasedDone')"
-  />
-  <ReasonDialog
-    v-model:visible="missing"
-    :title="$t('knife.act.missing')"
-    :hint="$t('knife.missingHint')"
-    :action="$t('knife.act.missing')"
-    @given="record({ kind: 'missing', knifeId: knife.id, payload: { note: $event } }, 'knife.missingDone')"
-  />
-  <ReasonDialog
-    v-model:visible="found"
-    :title="$t('knife.act.found')"
-    :hint="$t('knife.foundHint')"
-    :action="$t('knife.act.found')"
-    @given="record({ kind: 'found', knifeId: knife.id, payload: { note: $event } }, 'knife.foundDone')"
-  />
-  <ReasonDialog
-    v-model:visible="practice"
-    :title="$t('knife.act.practice')"
-    :hint="$t('knife.practiceHint')"
-    :action="$t('knife.act.practice')"
-    @given="record({ kind: 'practice', knifeId: knife.id, payload: { note: $event } }, 'knife.practiceDone')"
-  />
-  <ReasonDialog
-    v-model:visible="retire"
-    :title="$t('knife.retire')"
-    :hint="$t('knife.retireHint')"
-    :action="$t('knife.retire')"
-    @given="record({ kind: 'retired', knifeId: knife.id, payload: { reason: $event } }, 'knife.retiredDone')"
+    v-for="{ key, title, hint, done, draft } in reasoned"
+    :key="key"
+    :visible="open === key"
+    :title="$t(title)"
+    :hint="$t(hint)"
+    :action="$t(title)"
+    v-bind="key === 'quarantine' ? { suggestions: unsafeReasons() } : {}"
+    @update:visible="open = null"
+    @given="record(draft($event), done)"
   />
 </template>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import type { KnifeView } from '../../contract/knives'
-import { useFormats } from '../i18n'
 
-defineProps<{ title: string; knives: readonly KnifeView[]; reasons?: boolean }>()
-const formats = useFormats()
+/** Knives by name, each with what there is to say of it. */
+defineProps<{ title: string; knives: readonly KnifeView[]; says: (knife: KnifeView) => string }>()
 </script>
 
 <template>
@@ -12,10 +11,7 @@ const formats = useFormats()
     <ul>
       <li v-for="knife in knives" :key="knife.id">
         <RouterLink class="num" :to="{ name: 'knife', params: { code: knife.code } }">{{ knife.code }}</RouterLink>
-        <span v-if="reasons">{{
-          $t('verdict.since', { reason: knife.statusReason ?? '', day: formats.shortDay(knife.statusSince) })
-        }}</span>
-        <span v-else>{{ $t(`type.${knife.type}`) }}, {{ $t(`edge.${knife.word}`) }}</span>
+        <span>{{ says(knife) }}</span>
       </li>
     </ul>
   </section>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import type { KnifeView } from '../../contract/knives'
 import { daySummary, sittingMinutes } from '../../words/day'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
@@ -10,6 +11,7 @@ import EdgeLegend from '../ui/EdgeLegend.vue'
 import PersonTurner from '../ui/PersonTurner.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import ServiceClock from '../ui/ServiceClock.vue'
+import { whoHad } from '../count/whoHad'
 import { useBringAlong } from '../bench/useBringAlong'
 import { useMovingIn } from '../movingIn/useMovingIn'
 import { useHoning } from '../ui/useHoning'
@@ -22,7 +24,6 @@ import StoneList from './StoneList.vue'
 /** Not needed to read the day, so it comes after it. */
 const SoakAhead = defineAsyncComponent(() => import('./SoakAhead.vue'))
 const StationHoning = defineAsyncComponent(() => import('./StationHoning.vue'))
-const MissingKnives = defineAsyncComponent(() => import('./MissingKnives.vue'))
 const KitchenWalk = defineAsyncComponent(() => import('./KitchenWalk.vue'))
 const fleet = useFleet()
 const session = useSession()
@@ -75,6 +76,11 @@ watch(
 useBringAlong(computed(() => list.value?.stones ?? []))
 const minutesLeft = computed(() => (fleet.fleet ? benchMinutesLeft(fleet.fleet.day, nowMs.value) : 0))
 const stoneMinutes = computed(() => sittingMinutes(list.value?.stones ?? []))
+const whyOut = ({ statusReason, statusSince }: KnifeView): string =>
+  say('verdict.since', { reason: statusReason ?? '', day: formats.value.shortDay(statusSince) })
+const howItStands = ({ type, word }: KnifeView): string => `${say(`type.${type}`)}, ${say(`edge.${word}`)}`
+const lastWith = (knife: KnifeView): string =>
+  `${whoHad(knife, fleet)} ${say('verdict.missedSince', { day: formats.value.shortDay(knife.statusSince) })}`
 const summary = computed(() =>
   fleet.fleet && list.value
     ? daySummary(fleet.fleet, list.value.stones, minutesLeft.value, nowMs.value, say, formats.value)
@@ -146,14 +152,26 @@ const summary = computed(() =>
           />
           <StationHoning v-if="allShown" :knives="fleet.knives" />
           <SoakAhead v-if="list.stones.length > 0 && allShown && session.may('log-sharpening')" class="no-print" />
-          <MissingKnives v-if="allShown && list.missing.length > 0" :knives="list.missing" />
-          <KnifeNames
-            v-if="allShown && list.outOfService.length > 0"
-            :title="$t('today.outOfService')"
-            :knives="list.outOfService"
-            reasons
-          />
-          <KnifeNames v-if="allShown && list.unheld.length > 0" :title="$t('today.unheld')" :knives="list.unheld" />
+          <template v-if="allShown">
+            <KnifeNames
+              v-if="list.missing.length > 0"
+              :title="$t('today.missing')"
+              :knives="list.missing"
+              :says="lastWith"
+            />
+            <KnifeNames
+              v-if="list.outOfService.length > 0"
+              :title="$t('today.outOfService')"
+              :knives="list.outOfService"
+              :says="whyOut"
+            />
+            <KnifeNames
+              v-if="list.unheld.length > 0"
+              :title="$t('today.unheld')"
+              :knives="list.unheld"
+              :says="howItStands"
+            />
+          </template>
           <section class="heavy-rule">
             <h2 class="unseen">{{ $t('today.scale') }}</h2>
             <EdgeLegend />
