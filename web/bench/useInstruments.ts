@@ -71,7 +71,10 @@ export function useInstruments(onPicture: (picture: { zone: Zone; bluntUm: numbe
   })
   const live = (kind: InstrumentKind): ComputedRef<LiveValue | null> =>
     computed(() => {
-      const found = [...heard.values()].filter((one) => one.kind === kind).sort((a, b) => b.atMs - a.atMs)[0]
+      // of several the one that came first is heard, as long as it speaks: two hands in turn are no angle
+      const own = [...heard.values()].filter((one) => one.kind === kind)
+      const speaks = (one: Heard): boolean => now.value.getTime() - one.atMs <= SILENT_AFTER_MS
+      const found = own.find(speaks) ?? own.sort((a, b) => b.atMs - a.atMs)[0]
       if (!found) return null
       const trust =
         found.wild >= RAVES_AFTER ? 'raving' : now.value.getTime() - found.atMs > SILENT_AFTER_MS ? 'silent' : 'good'

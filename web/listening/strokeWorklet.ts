@@ -24,7 +24,9 @@ class StrokeProcessor extends AudioWorkletProcessor {
 
   constructor() {
     super()
-    this.port.onmessage = ({ data }: MessageEvent<StoneSound>) => {
+    // null: another stone, which nobody has listened to yet
+    this.port.onmessage = ({ data }: MessageEvent<StoneSound | null>) => {
+      this.count = 0
       this.ear = this.listen(data)
     }
   }

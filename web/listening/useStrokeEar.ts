@@ -1,4 +1,4 @@
-import { onScopeDispose, ref, type Ref } from 'vue'
+import { onScopeDispose, ref, watch, type Ref } from 'vue'
 import type { StoneSound } from '../../core/listening/strokeEar'
 import type { EarSays } from './strokeWorklet'
 import workletUrl from './strokeWorklet?worker&url'
@@ -41,45 +41,61 @@ export function useStrokeEar(
   const fault = ref<EarFault | null>(null)
   let stream: MediaStream | null = null
   let audio: AudioContext | null = null
-  let ended = false
+  let ear: AudioWorkletNode | null = null
+  /** counts what was begun and ended: a microphone that opens too late is closed again */
+  let turn = 0
 
   function stop(): void {
+    turn++
     for (const track of stream?.getTracks() ?? []) track.stop()
     stream = null
     void audio?.close()
     audio = null
+    ear = null
     state.value = 'off'
+  }
+  /** Has the ear go by what is known of the stone that is worked on now. */
+  function tune(): void {
+    const before = known.get(stone()) ?? null
+    ear?.port.postMessage(before)
+    state.value = before ? 'listening' : 'learning'
   }
   async function start(): Promise<void> {
     fault.value = null
+    state.value = 'learning'
+    const ofTurn = ++turn
     try {
-      stream = await openMicrophone()
-      audio = new AudioContext()
-      await audio.audioWorklet.addModule(workletUrl)
-      if (ended) return stop()
-      const ear = new AudioWorkletNode(audio, 'stroke-ear', { numberOfOutputs: 0, channelCount: 1 })
-      const on = stone()
-      const before = known.get(on)
-      if (before) ear.port.postMessage(before)
-      state.value = before ? 'listening' : 'learning'
+      const opened = await openMicrophone()
+      if (ofTurn !== turn) {
+        for (const track of opened.getTracks()) track.stop()
+        return
+      }
+      stream = opened
+      const context = new AudioContext()
+      audio = context
+      await context.audioWorklet.addModule(workletUrl)
+      if (ofTurn !== turn) return
+      ear = new AudioWorkletNode(context, 'stroke-ear', { numberOfOutputs: 0, channelCount: 1 })
       ear.port.onmessage = ({ data }: MessageEvent<EarSays>) => {
         if (data.kind === 'stroke') onStroke()
         else {
-          known.set(on, data.stone)
-          ear.port.postMessage(data.stone)
-          state.value = 'listening'
+          known.set(stone(), data.stone)
+          tune()
         }
       }
-      audio.createMediaStreamSource(stream).connect(ear)
+      tune()
+      context.createMediaStreamSource(opened).connect(ear)
     } catch (error) {
+      if (ofTurn !== turn) return
       fault.value = faultOf(error)
       stop()
     }
   }
-  onScopeDispose(() => {
-    ended = true
-    stop()
+  // the next stone sounds otherwise
+  watch(stone, () => {
+    if (ear) tune()
   })
+  onScopeDispose(stop)
   return {
     state,
     fault,

@@ -4,6 +4,7 @@ import { faceAngle } from '../../core/geometry/stack'
 import { PRACTICE_BLADE } from '../../core/hands/repeated'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
+import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import { usePhoneAngle } from './usePhoneAngle'
@@ -11,6 +12,7 @@ import { usePhoneAngle } from './usePhoneAngle'
 /** Everybody has a phone: laid against the face of a blade it sets the angle at the bench and in the drills. */
 const fleet = useFleet()
 const formats = useFormats()
+const session = useSession()
 const chosen = ref('')
 const blades = computed(() => [
   { value: '', label: say('practice.blade') },
@@ -19,7 +21,10 @@ const blades = computed(() => [
     .map(({ id, code, type }) => ({ value: id, label: `${code} ${say(`type.${type}`)}` })),
 ])
 const blade = computed(() => fleet.knives.find(({ id }) => id === chosen.value) ?? PRACTICE_BLADE)
-const { state, angle, online, ask, zero } = usePhoneAngle(() => faceAngle(blade.value))
+const { state, angle, online, ask, zero } = usePhoneAngle(
+  `phone-${session.person?.name.replaceAll(/\s+/g, '-') ?? ''}`,
+  () => faceAngle(blade.value),
+)
 const tenth = (dps: number): string => formats.value.angle(Math.round(10 * dps) / 10)
 </script>
 

@@ -69,7 +69,18 @@ async function keep(strokes: number[][]): Promise<void> {
     notices.refused(refusalText(error))
   }
 }
-const { phase, beat, shown, trust, sureDps, zero, start, stop } = useHoldDrill(
+const {
+  phase,
+  beat,
+  shown,
+  there,
+  chosen: instrument,
+  trust,
+  sureDps,
+  zero,
+  start,
+  stop,
+} = useHoldDrill(
   () => faceAngle(practised.value.blade),
   (strokes) => void keep(strokes),
 )
@@ -112,6 +123,12 @@ const spread = ({ score }: Drill): string =>
     <div class="choices">
       <SegmentedChoice v-model="hand" :label="$t('practice.handLabel')" :options="hands" />
       <ChoiceField v-model="chosen" :label="$t('practice.onWhat')" :options="blades" />
+      <ChoiceField
+        v-if="there.length > 1"
+        v-model="instrument"
+        :label="$t('practice.instrument')"
+        :options="there.map(({ id, name }) => ({ value: id, label: name }))"
+      />
     </div>
     <HoldBand :wanted-dps="wantedDps" :angles="shown" />
     <p role="status" class="state">
@@ -132,7 +149,7 @@ const spread = ({ score }: Drill): string =>
     <p v-if="trust !== 'good' && phase === 'ready'">
       <AppButton kind="quiet" to="/phone-angle">{{ $t('phone.title') }}</AppButton>
     </p>
-    <HandSimulator :wanted-dps="wantedDps" :strokes="DRILL_STROKES" :beat="beat" />
+    <HandSimulator v-if="session.house?.isDemo" :wanted-dps="wantedDps" :strokes="DRILL_STROKES" :beat="beat" />
     <DrillResult
       v-if="drill"
       :drill="drill"

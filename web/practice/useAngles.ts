@@ -1,4 +1,4 @@
-import { onScopeDispose, ref, type Ref } from 'vue'
+import { computed, onScopeDispose, reactive, ref, type ComputedRef, type Ref } from 'vue'
 import { isPlausible, readInstrumentLine, readScreenLine } from '../../contract/instruments'
 import { useInstrumentSocket } from '../live/instrumentSocket'
 
@@ -6,22 +6,34 @@ const SILENT_AFTER_MS = 2000
 /** Three impossible values in a row and an instrument raves. */
 const RAVES_AFTER = 3
 
-/** Every angle an inclinometer of the house tells, and whether there is one to be believed. */
+/** Every angle that one inclinometer of the house tells, and whether it is to be believed; of several, the chosen one alone. */
 export function useAngles(onAngle: (dps: number) => void): {
+  /** inclinometers on the line, in the order in which they came */
+  readonly there: ComputedRef<readonly { readonly id: string; readonly name: string }[]>
+  /** whose angles are heard: the first, until another is chosen */
+  readonly chosen: Ref<string | null>
   /** half-width of the instrument's own 80 % interval, where it says so */
   readonly sureDps: Ref<number | null>
   readonly trust: Ref<'none' | 'good' | 'raving' | 'silent'>
 } {
   const sureDps = ref<number | null>(null)
   const trust = ref<'none' | 'good' | 'raving' | 'silent'>('none')
-  const known = new Set<string>()
+  const known = reactive(new Map<string, string>())
+  const asked = ref<string | null>(null)
+  const chosen = computed({
+    get: () => (asked.value !== null && known.has(asked.value) ? asked.value : (known.keys().next().value ?? null)),
+    set: (id) => {
+      asked.value = id
+      trust.value = 'silent'
+    },
+  })
   let wild = 0
   let heardMs = 0
   function hear(text: string): void {
     const told = readScreenLine(text)
-    if (told?.verb === 'here' && told.kind === 'inclinometer') known.add(told.id)
+    if (told?.verb === 'here' && told.kind === 'inclinometer') known.set(told.id, told.name)
     if (told?.verb === 'gone') known.delete(told.id)
-    if (told?.verb === 'line' && known.has(told.id)) {
+    if (told?.verb === 'line' && told.id === chosen.value) {
       const line = readInstrumentLine(told.line)
       if (line.verb !== 'angle') return
       heardMs = Date.now()
@@ -30,9 +42,7 @@ export function useAngles(onAngle: (dps: number) => void): {
       trust.value = wild >= RAVES_AFTER ? 'raving' : 'good'
       if (wild === 0) onAngle(line.dps)
     }
-    if (known.size === 0) {
-      trust.value = 'none'
-    }
+    if (known.size === 0) trust.value = 'none'
   }
   useInstrumentSocket(hear, () => {
     known.clear()
@@ -44,5 +54,5 @@ export function useAngles(onAngle: (dps: number) => void): {
   onScopeDispose(() => {
     clearInterval(watching)
   })
-  return { sureDps, trust }
+  return { there: computed(() => [...known].map(([id, name]) => ({ id, name }))), chosen, sureDps, trust }
 }

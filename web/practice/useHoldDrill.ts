@@ -26,7 +26,7 @@ export function useHoldDrill(faceDps: () => number, onDone: (strokes: number[][]
   let raw: number[] = []
   let timer: ReturnType<typeof setInterval> | null = null
 
-  const { trust, sureDps } = useAngles((told) => {
+  const { there, chosen, trust, sureDps } = useAngles((told) => {
     raw = [...raw.slice(1 - ZERO_OF), told]
     const dps = Math.max(0, told - zeroDps.value)
     shown.value = [...shown.value.slice(1 - SHOWN_ANGLES), dps]
@@ -61,6 +61,8 @@ export function useHoldDrill(faceDps: () => number, onDone: (strokes: number[][]
     phase,
     beat,
     shown,
+    there,
+    chosen,
     trust,
     sureDps,
     /** the blade lies flat on its face: that is the angle of the face to the centre plane, not none */

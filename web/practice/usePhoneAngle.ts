@@ -14,9 +14,10 @@ type AsksFirst = typeof DeviceOrientationEvent & { requestPermission?: () => Pro
 /**
  * This phone's own sensors as an inclinometer of the house.
  *
+ * @param name how the house calls it: one word
  * @param faceDps angle of the chosen blade's face to its centre plane, degrees
  */
-export function usePhoneAngle(faceDps: () => number) {
+export function usePhoneAngle(name: string, faceDps: () => number) {
   const state = ref<'ask' | 'none' | 'refused' | 'heard'>('ask')
   const moment = shallowRef<readonly (PhoneTilt & { readonly atMs: number })[]>([])
   const zeroed = shallowRef<readonly PhoneTilt[]>([])
@@ -52,7 +53,7 @@ export function usePhoneAngle(faceDps: () => number) {
     const opened = new WebSocket(instrumentsUrl())
     socket = opened
     opened.addEventListener('open', () => {
-      opened.send('hello inclinometer phone')
+      opened.send(`hello inclinometer ${name}`)
     })
     opened.addEventListener('message', ({ data }) => {
       if (String(data).startsWith('welcome')) online.value = true
@@ -65,7 +66,10 @@ export function usePhoneAngle(faceDps: () => number) {
   }
   connect()
   const telling = setInterval(() => {
-    if (angle.value && online.value)
+    // sensors that have fallen silent tell nothing: the last angle is no angle
+    const isFresh = Date.now() - (moment.value.at(-1)?.atMs ?? 0) < MOMENT_MS
+    if (!isFresh) moment.value = []
+    if (angle.value && online.value && isFresh)
       socket?.send(`angle ${angle.value.dps.toFixed(2)} ${angle.value.sureDps.toFixed(2)}`)
   }, TELLS_EVERY_MS)
   onScopeDispose(() => {

@@ -1,0 +1,52 @@
+// @vitest-environment happy-dom
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope, type EffectScope } from 'vue'
+import { FakeSocket } from '../testing/fakeSocket'
+import { useAngles } from './useAngles'
+
+let scope: EffectScope
+let told: number[]
+let angles: ReturnType<typeof useAngles>
+beforeEach(() => {
+  vi.useFakeTimers()
+  vi.stubGlobal('WebSocket', FakeSocket)
+  FakeSocket.all.length = 0
+  told = []
+  scope = effectScope()
+  angles = scope.run(() => useAngles((dps) => told.push(dps))) as ReturnType<typeof useAngles>
+  FakeSocket.last().open()
+})
+afterEach(() => {
+  scope.stop()
+  vi.useRealTimers()
+  vi.unstubAllGlobals()
+})
+
+describe('angles for a drill', () => {
+  it('are of one inclinometer, however many are on the line, until another is chosen', () => {
+    FakeSocket.last().say('here 1 inclinometer phone-Oda', 'here 2 inclinometer phone-Bram', 'here 3 scale pan')
+    FakeSocket.last().say('line 2 angle 30', 'line 1 angle 15 0.4', 'line 2 angle 31', 'line 1 angle 16 0.5')
+    expect(told).toEqual([15, 16])
+    expect(angles.sureDps.value).toBe(0.5)
+    expect(angles.there.value.map(({ name }) => name)).toEqual(['phone-Oda', 'phone-Bram'])
+    angles.chosen.value = '2'
+    FakeSocket.last().say('line 1 angle 17', 'line 2 angle 32')
+    expect(told).toEqual([15, 16, 32])
+    // the chosen one leaves: the other is heard
+    FakeSocket.last().say('gone 2', 'line 1 angle 18')
+    expect(told).toEqual([15, 16, 32, 18])
+  })
+
+  it('are not believed from one that raves, and not waited for from one that fell silent', () => {
+    FakeSocket.last().say('here 1 inclinometer clip', 'line 1 angle 15')
+    expect(angles.trust.value).toBe('good')
+    FakeSocket.last().say('line 1 angle 900', 'line 1 angle 901', 'line 1 angle -4')
+    expect([angles.trust.value, told]).toEqual(['raving', [15]])
+    FakeSocket.last().say('line 1 angle 16')
+    expect(angles.trust.value).toBe('good')
+    vi.advanceTimersByTime(3000)
+    expect(angles.trust.value).toBe('silent')
+    FakeSocket.last().say('gone 1')
+    expect(angles.trust.value).toBe('none')
+  })
+})
