@@ -103,4 +103,15 @@ describe('the instruments at the bench', () => {
     expect(FakeSocket.all).toHaveLength(1)
     expect(FakeSocket.last().readyState).toBe(3)
   })
+
+  it('are one of a kind: the first that speaks, a real one before a stand-in, the next where it falls silent', () => {
+    FakeSocket.last().say('here 1 inclinometer simulated-inclinometer', 'line 1 angle 10')
+    FakeSocket.last().say('here 2 inclinometer phone-Oda', 'here 3 inclinometer phone-Bram')
+    FakeSocket.last().say('line 2 angle 15', 'line 3 angle 20', 'line 1 angle 11')
+    expect(live.angle.value).toMatchObject({ name: 'phone-Oda', value: 15 })
+    vi.advanceTimersByTime(4000)
+    FakeSocket.last().say('line 3 angle 21')
+    vi.advanceTimersByTime(2000)
+    expect(live.angle.value).toMatchObject({ name: 'phone-Bram', value: 21 })
+  })
 })

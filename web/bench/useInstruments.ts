@@ -26,6 +26,8 @@ const RECENT = 24
 const RAVES_AFTER = 3
 const SILENT_AFTER_MS = 5000
 
+const isStandIn = ({ name }: Heard): boolean => name.startsWith('simulated-')
+
 /** Listens to inclinometer, scale and loupe camera of the house over the line protocol. */
 export function useInstruments(onPicture: (picture: { zone: Zone; bluntUm: number; roll: number }) => void): {
   readonly angle: ComputedRef<LiveValue | null>
@@ -71,8 +73,10 @@ export function useInstruments(onPicture: (picture: { zone: Zone; bluntUm: numbe
   })
   const live = (kind: InstrumentKind): ComputedRef<LiveValue | null> =>
     computed(() => {
-      // of several the one that came first is heard, as long as it speaks: two hands in turn are no angle
-      const own = [...heard.values()].filter((one) => one.kind === kind)
+      // of several the one that came first is heard, as long as it speaks: two hands in turn are no angle; a stand-in last
+      const own = [...heard.values()]
+        .filter((one) => one.kind === kind)
+        .sort((a, b) => Number(isStandIn(a)) - Number(isStandIn(b)))
       const speaks = (one: Heard): boolean => now.value.getTime() - one.atMs <= SILENT_AFTER_MS
       const found = own.find(speaks) ?? own.sort((a, b) => b.atMs - a.atMs)[0]
       if (!found) return null

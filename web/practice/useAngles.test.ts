@@ -25,7 +25,7 @@ afterEach(() => {
 describe('angles for a drill', () => {
   it('are of one inclinometer, however many are on the line, until another is chosen', () => {
     FakeSocket.last().say('here 1 inclinometer phone-Oda', 'here 2 inclinometer phone-Bram', 'here 3 scale pan')
-    FakeSocket.last().say('line 2 angle 30', 'line 1 angle 15 0.4', 'line 2 angle 31', 'line 1 angle 16 0.5')
+    FakeSocket.last().say('line 1 angle 15 0.4', 'line 2 angle 30', 'line 2 angle 31', 'line 1 angle 16 0.5')
     expect(told).toEqual([15, 16])
     expect(angles.sureDps.value).toBe(0.5)
     expect(angles.there.value.map(({ name }) => name)).toEqual(['phone-Oda', 'phone-Bram'])
@@ -35,6 +35,11 @@ describe('angles for a drill', () => {
     // the chosen one leaves: the other is heard
     FakeSocket.last().say('gone 2', 'line 1 angle 18')
     expect(told).toEqual([15, 16, 32, 18])
+    // one that is still there and says nothing any more gives way
+    FakeSocket.last().say('here 4 inclinometer clip', 'line 4 angle 40')
+    vi.advanceTimersByTime(3000)
+    FakeSocket.last().say('line 4 angle 41')
+    expect(told).toEqual([15, 16, 32, 18, 41])
   })
 
   it('are not believed from one that raves, and not waited for from one that fell silent', () => {

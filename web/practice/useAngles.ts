@@ -10,7 +10,7 @@ const RAVES_AFTER = 3
 export function useAngles(onAngle: (dps: number) => void): {
   /** inclinometers on the line, in the order in which they came */
   readonly there: ComputedRef<readonly { readonly id: string; readonly name: string }[]>
-  /** whose angles are heard: the first, until another is chosen */
+  /** whose angles are heard: the first that speaks, as long as it does, or the one that was chosen */
   readonly chosen: Ref<string | null>
   /** half-width of the instrument's own 80 % interval, where it says so */
   readonly sureDps: Ref<number | null>
@@ -19,21 +19,32 @@ export function useAngles(onAngle: (dps: number) => void): {
   const sureDps = ref<number | null>(null)
   const trust = ref<'none' | 'good' | 'raving' | 'silent'>('none')
   const known = reactive(new Map<string, string>())
-  const asked = ref<string | null>(null)
+  const current = ref<string | null>(null)
+  let isAsked = false
   const chosen = computed({
-    get: () => (asked.value !== null && known.has(asked.value) ? asked.value : (known.keys().next().value ?? null)),
+    get: () => current.value,
     set: (id) => {
-      asked.value = id
+      current.value = id
+      isAsked = true
       trust.value = 'silent'
     },
   })
+  /** Whether a line of an instrument is the one to be heard; one that fell silent gives way to one that speaks. */
+  function isHeard(id: string): boolean {
+    const isSilent = Date.now() - heardMs > SILENT_AFTER_MS
+    if (current.value === null || (!isAsked && isSilent)) current.value = id
+    return id === current.value
+  }
   let wild = 0
   let heardMs = 0
   function hear(text: string): void {
     const told = readScreenLine(text)
     if (told?.verb === 'here' && told.kind === 'inclinometer') known.set(told.id, told.name)
-    if (told?.verb === 'gone') known.delete(told.id)
-    if (told?.verb === 'line' && told.id === chosen.value) {
+    if (told?.verb === 'gone') {
+      known.delete(told.id)
+      if (current.value === told.id) [current.value, isAsked] = [null, false]
+    }
+    if (told?.verb === 'line' && known.has(told.id) && isHeard(told.id)) {
       const line = readInstrumentLine(told.line)
       if (line.verb !== 'angle') return
       heardMs = Date.now()
@@ -46,6 +57,8 @@ export function useAngles(onAngle: (dps: number) => void): {
   }
   useInstrumentSocket(hear, () => {
     known.clear()
+    current.value = null
+    isAsked = false
     trust.value = 'none'
   })
   const watching = setInterval(() => {
