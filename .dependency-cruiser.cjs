@@ -19,6 +19,7 @@ const floors = {
     'core/session',
     'core/workshop',
     'core/hands',
+    'core/course',
     'core/listening',
     'core/plan',
   ],

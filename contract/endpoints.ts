@@ -7,6 +7,7 @@ import { logEndpoints } from './endpoints/log'
 import { practiceEndpoints } from './endpoints/practice'
 import { shelfEndpoints } from './endpoints/shelf'
 import { signInEndpoints } from './endpoints/signIn'
+import { signOffEndpoints } from './endpoints/signOff'
 import { weekEndpoints } from './endpoints/week'
 
 /** Every address of the API: what it takes, what it answers, which right it needs. Server, screens and description read it here. */
@@ -17,6 +18,7 @@ export const endpoints = {
   ...fleetEndpoints,
   ...benchEndpoints,
   ...practiceEndpoints,
+  ...signOffEndpoints,
   ...weekEndpoints,
   ...houseEndpoints,
   ...chainEndpoints,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { SKILLS } from '../core/house/skills'
+import { SKILL_LEVELS, SKILLS } from '../core/house/skills'
 import { JOB_KINDS } from '../core/plan/problem'
 import { knifeOfJob } from '../core/plan/secondSessions'
 import { Day, Id, Instant, Name, WallTime } from './scalars'
@@ -49,7 +49,14 @@ export const CalendarReading = z.object({
 })
 export type CalendarReading = Wire<typeof CalendarReading>
 
-export const PersonSkill = z.object({ personId: Id, skill: SkillName, signedBy: Id.nullable(), signedAt: Instant })
+/** What somebody may do with nobody beside. */
+export const PersonSkill = z.object({
+  personId: Id,
+  skill: SkillName,
+  level: z.enum(SKILL_LEVELS),
+  signedBy: Id.nullable(),
+  signedAt: Instant,
+})
 export type PersonSkill = Wire<typeof PersonSkill>
 
 export const BenchPlace = z.object({ id: Id, name: Name, active: z.boolean() })

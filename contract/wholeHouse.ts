@@ -38,6 +38,8 @@ export const HOUSE_PARTS = [
   'honing_walks',
   'counts',
   'drills',
+  'lessons_done',
+  'incidents',
   'plans',
   'file_meanings',
 ] as const

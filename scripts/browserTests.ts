@@ -2,8 +2,14 @@ import { spawn } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { serveHouses, SET_UP_CODE } from './houses'
 
-/** Tests that only look, or break off what they begin, at a sample house of their own: they run beside those that change theirs. */
-const LOOKING = ['everyScreen.spec', 'recipes.spec', 'paper.spec', 'hardInput.spec', 'phone.spec']
+/**
+ * Tests that run side by side, each row at a sample house of its own: those that only look, those that work at the
+ * bench, and, in a row of their own, all others.
+ */
+const SIDE_BY_SIDE: Readonly<Record<string, readonly string[]>> = {
+  looking: ['everyScreen.spec', 'hardInput.spec', 'paper.spec', 'phone.spec'],
+  benches: ['recipes.spec', 'workshop.spec', 'bench.spec', 'practice.spec', 'listening.spec'],
+}
 
 interface Run {
   readonly code: number
@@ -39,29 +45,28 @@ function faultsOf({ code, output }: Run): string {
 }
 
 /**
- * Serves sample houses and an empty one, runs the browser tests against them, and cleans up. All of them are run as
- * two side by side, those that look and those that change things; single ones named on the command line as one.
+ * Serves sample houses and an empty one, runs the browser tests against them, and cleans up. All of them are run side
+ * by side; single ones named on the command line alone.
  */
 async function main(): Promise<number> {
   rmSync('.data/browser', { recursive: true, force: true })
   const named = process.argv.slice(2)
-  const houses = await serveHouses('browser', { lookedAt: named.length === 0 })
-  const env = { YORVIK_DEMO_URL: houses.demoUrl, YORVIK_EMPTY_URL: houses.emptyUrl, YORVIK_SET_UP_CODE: SET_UP_CODE }
+  const rows = Object.entries(SIDE_BY_SIDE)
+  const houses = await serveHouses('browser', named.length > 0 ? 1 : 1 + rows.length)
+  const { demoUrl, demoUrls, emptyUrl } = houses
+  const env = { YORVIK_DEMO_URL: demoUrl, YORVIK_EMPTY_URL: emptyUrl, YORVIK_SET_UP_CODE: SET_UP_CODE }
   try {
-    if (houses.lookedAtUrl === null) return (await playwright(named, env, true)).code
-    const looking = playwright(
-      [...LOOKING, '--output=test-results/looking'],
-      { ...env, YORVIK_DEMO_URL: houses.lookedAtUrl },
-      false,
+    if (named.length > 0) return (await playwright(named, env, true)).code
+    const beside = rows.map(([row, files], at) =>
+      playwright([...files, `--output=test-results/${row}`], { ...env, YORVIK_DEMO_URL: demoUrls[at + 1] }, false),
     )
-    const changing = await playwright(
-      [`--grep-invert=${LOOKING.join('|')}`, '--output=test-results/changing'],
-      env,
-      true,
-    )
-    const looked = await looking
-    process.stdout.write(looked.output + faultsOf(changing))
-    return changing.code || looked.code
+    const elsewhere = Object.values(SIDE_BY_SIDE).flat().join('|')
+    const others = await playwright([`--grep-invert=${elsewhere}`, '--output=test-results/others'], env, true)
+    const runs = await Promise.all(beside)
+    process.stdout.write(runs.map(({ output }) => output).join(''))
+    // what failed stands last, where it is looked for
+    process.stdout.write([others, ...runs].map(faultsOf).join(''))
+    return Math.max(others.code, ...runs.map(({ code }) => code))
   } finally {
     await houses.stop()
   }

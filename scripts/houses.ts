@@ -16,15 +16,15 @@ export const SET_UP_CODE = 'first-page-of-a-test'
 
 export interface ServedHouses {
   readonly demoUrl: string
-  /** a second sample house, for whoever only looks; null unless asked for */
-  readonly lookedAtUrl: string | null
+  /** every sample house, that of demoUrl first */
+  readonly demoUrls: readonly string[]
   readonly emptyUrl: string
   readonly databaseUrl: string
   stop(): Promise<void>
 }
 
-/** The sample house and an empty one, each on its own port and database, at the picture moment. */
-export async function serveHouses(directory: string, { lookedAt = false } = {}): Promise<ServedHouses> {
+/** Sample houses and an empty one, each on its own port and database, at the picture moment. */
+export async function serveHouses(directory: string, sampleHouses = 1): Promise<ServedHouses> {
   await buildWeb()
   const cluster = await startCluster(join(process.cwd(), '.data', directory))
   const stamp = Date.now()
@@ -54,17 +54,16 @@ export async function serveHouses(directory: string, { lookedAt = false } = {}):
     return { url: `http://localhost:${port}`, databaseUrl, close: () => app.close() }
   }
   const demo = await open(`demo_${stamp}`, true)
+  const opened = [demo]
+  for (let more = 1; more < sampleHouses; more++) opened.push(await open(`demo_${stamp}_${more}`, true))
   const empty = await open(`empty_${stamp}`, false)
-  const looked = lookedAt ? await open(`looked_at_${stamp}`, true) : null
   return {
     demoUrl: demo.url,
-    lookedAtUrl: looked?.url ?? null,
+    demoUrls: opened.map(({ url }) => url),
     emptyUrl: empty.url,
     databaseUrl: demo.databaseUrl,
     stop: async () => {
-      await demo.close()
-      await empty.close()
-      await looked?.close()
+      for (const { close } of [...opened, empty]) await close()
       await cluster.stop()
     },
   }

@@ -17,6 +17,20 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/sign-in', name: 'sign-in', component: () => import('./signIn/SignInScreen.vue'), meta: { open: true } },
       { path: '/today', name: 'today', component: TodayScreen },
       { path: '/wall', name: 'wall', component: () => import('./today/WallScreen.vue'), meta: { bare: true } },
+      { path: '/incident', name: 'incident', component: () => import('./incident/IncidentScreen.vue') },
+      { path: '/course', name: 'course', component: () => import('./course/CourseScreen.vue') },
+      {
+        path: '/course/:lesson',
+        name: 'lesson',
+        component: () => import('./course/LessonScreen.vue'),
+        props: true,
+      },
+      {
+        path: '/practice/of/:person',
+        name: 'person-practice',
+        component: () => import('./practice/PersonPractice.vue'),
+        props: true,
+      },
       { path: '/practice', name: 'practice', component: () => import('./practice/PracticeScreen.vue') },
       {
         path: '/phone-angle',

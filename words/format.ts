@@ -3,6 +3,8 @@ const MM_PER_INCH = 25.4
 /** How one house writes its numbers, dates and times. */
 export interface Formats {
   readonly force: (gf: number) => string
+  /** pressing on a stone, to the newton */
+  readonly pressure: (newtons: number) => string
   readonly length: (mm: number) => string
   readonly thickness: (mm: number) => string
   readonly angle: (dps: number) => string
@@ -71,6 +73,7 @@ function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats 
   const shortDay = date({ day: 'numeric', month: 'short' })
   return {
     force: (gf) => `${whole(gf)} gf`,
+    pressure: (newtons) => `${whole(newtons)} N`,
     length: (mm) => (units === 'mm' ? `${one(mm)} mm` : inches(mm, two)),
     thickness: (mm) => (units === 'mm' ? `${two(mm)} mm` : inches(mm, three)),
     angle: (dps) => `${one(dps)}°`,

@@ -1,27 +1,50 @@
 import { z } from 'zod'
+import { LESSON_IDS } from '../../core/course/lessons'
 import { byId, endpoint } from '../endpoint'
-import { Drill, NewDrill } from '../practice'
+import { Incident, Incidents, NewIncident } from '../incidents'
+import { Drill, LessonAnswer, NewDrill, Practice } from '../practice'
 
 export const practiceEndpoints = {
-  drills: endpoint(
+  practice: endpoint(
     'get',
-    '/api/people/{id}/drills',
+    '/api/people/{id}/practice',
     'see',
-    'What somebody practised, oldest first; theirs and the chef’s to see',
-    {
-      params: byId,
-      answer: z.array(Drill),
-    },
+    'What somebody practised and learned, and what to do next; theirs and the chef’s to see',
+    { params: byId, answer: Practice },
   ),
   recordDrill: endpoint(
     'post',
     '/api/drills',
     'see',
     'Keep a drill of one’s own; sending the same id again changes nothing',
-    {
-      body: NewDrill,
-      answer: Drill,
-    },
+    { body: NewDrill, answer: Drill },
   ),
   deleteDrill: endpoint('delete', '/api/drills/{id}', 'see', 'Take back a drill of one’s own', { params: byId }),
+  answerLesson: endpoint(
+    'put',
+    '/api/lessons/{lesson}',
+    'see',
+    'Answer a lesson’s question; the right answer ends it',
+    {
+      params: z.object({ lesson: z.enum(LESSON_IDS) }),
+      body: LessonAnswer,
+      answer: z.object({ right: z.boolean() }),
+    },
+  ),
+  incidents: endpoint(
+    'get',
+    '/api/incidents',
+    'manage-house',
+    'Accidents and near misses, newest first, and how many',
+    {
+      answer: Incidents,
+    },
+  ),
+  recordIncident: endpoint(
+    'post',
+    '/api/incidents',
+    'see',
+    'Write down an accident or a near miss; nobody’s name is kept with it',
+    { body: NewIncident, answer: Incident },
+  ),
 } as const

@@ -16,6 +16,7 @@ declare module 'jstat' {
     readonly models: { ols(values: readonly number[], terms: readonly (readonly number[])[]): { coef: number[] } }
     covariance(one: readonly number[], other: readonly number[]): number
     corrcoeff(one: readonly number[], other: readonly number[]): number
+    geomean(values: readonly number[]): number
   }
   export default jStat
 }

@@ -97,6 +97,7 @@ describe('the database', () => {
       '0028_counts',
       '0029_drills',
       '0030_practice_blades',
+      '0031_levels',
     ])
   })
 

@@ -266,7 +266,7 @@ const onwardLabel = computed(() => {
         {{ $t('bench.abandon') }}
       </AppButton>
     </p>
-    <StepNotes :notes="notes" :cautions="step.cautions" />
+    <StepNotes :notes="notes" :cautions="step.cautions" :step="step.kind" />
   </LedStep>
   <BriefPage
     v-else-if="page"

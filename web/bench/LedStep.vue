@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { BenchOffer, BenchPlan, GearView, StackPiece } from '../../contract/bench'
 import type { KnifeView } from '../../contract/knives'
+import { lessonFor } from '../../core/course/lessons'
 import type { Zone } from '../../core/knife/zones'
 import { minutesBack } from '../../core/session/branches'
 import type { SessionStep } from '../../core/session/plan'
@@ -10,6 +11,7 @@ import { stepWords, wayWords } from '../../words/bench'
 import { reasonSentence } from '../../words/verdict'
 import { say, useFormats } from '../i18n'
 import { useSession } from '../stores/session'
+import AppButton from '../ui/AppButton.vue'
 import ApexDrawing from './ApexDrawing.vue'
 import BackOffer from './BackOffer.vue'
 import BenchSimulators from './BenchSimulators.vue'
@@ -60,6 +62,8 @@ const stage = computed(() => props.plan.stages[props.step.stage ?? -1] ?? null)
 const stoneName = computed(() => stage.value?.stoneName ?? '')
 const words = computed(() => stepWords(props.plan, props.step, stoneName.value, say, formats.value))
 const ways = computed(() => wayWords(props.plan, props.step, say))
+/** The lesson of the course that shows this step. */
+const lesson = computed(() => lessonFor(props.step, props.knife))
 const counts = computed(() => props.step.kind === 'side' || props.step.kind === 'teeth')
 const isDrawn = computed(() => props.step.strokes > 0 || props.step.kind === 'angle')
 /** A step with nothing to draw or read has the page to itself. */
@@ -114,6 +118,11 @@ const force = (when: 'before' | 'after', spot: Zone, forceGf: number): void => {
     <div class="told">
       <h1>{{ words.what }}</h1>
       <p class="why"><TermText :text="words.why" /></p>
+      <p v-if="lesson">
+        <AppButton kind="quiet" :to="{ name: 'lesson', params: { lesson }, query: { from: `/bench/${knife.code}` } }">{{
+          $t('course.show')
+        }}</AppButton>
+      </p>
       <p v-if="ways.length > 0" class="way"><TermText :text="ways.join(' ')" /></p>
       <template v-if="step.kind === 'fetch'">
         <p v-for="reason in reasons" :key="reason" class="note">{{ $t('bench.reasonsNow', { reason }) }}</p>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import type { Caution } from '../../core/session/recipe'
+import type { Caution, StepKind } from '../../core/session/recipe'
+import AppButton from '../ui/AppButton.vue'
 
 /** What has to be said while a step is worked on: how it is going, and what can hurt. */
-defineProps<{ notes: readonly string[]; cautions: readonly Caution[] }>()
+defineProps<{ notes: readonly string[]; cautions: readonly Caution[]; step: StepKind }>()
 </script>
 
 <template>
@@ -10,6 +11,9 @@ defineProps<{ notes: readonly string[]; cautions: readonly Caution[] }>()
   <ul class="cautions soft">
     <li v-for="caution in cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li>
   </ul>
+  <p>
+    <AppButton kind="quiet" small :to="{ name: 'incident', query: { step } }">{{ $t('incident.open') }}</AppButton>
+  </p>
 </template>
 
 <style scoped>

@@ -1,20 +1,10 @@
 import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { ref, watch, type Ref } from 'vue'
+import { tick } from './tick'
 
 const TICK_MS = 1300
 /** Counted aloud every so many strokes. */
 const SPOKEN_EVERY = 5
-
-function tick(audio: AudioContext): void {
-  const tone = audio.createOscillator()
-  const volume = audio.createGain()
-  tone.frequency.value = 1200
-  volume.gain.setValueAtTime(0.12, audio.currentTime)
-  volume.gain.exponentialRampToValueAtTime(0.001, audio.currentTime + 0.05)
-  tone.connect(volume).connect(audio.destination)
-  tone.start()
-  tone.stop(audio.currentTime + 0.06)
-}
 
 /**
  * A rhythm to stroke to, for hands that cannot touch the screen: every tick counts one stroke. And, if

@@ -26,10 +26,13 @@ const week = shallowRef<readonly WeeklySpan[]>([])
 const editing = ref<string | null>(null)
 useAddressed(editing, 'person', null)
 const people = computed(() => [...fleet.people.values()].filter(({ active }) => active))
-onMounted(async () => {
+async function reloadCrew(): Promise<void> {
   await change(async () => {
     crew.value = await call(endpoints.crew)
   })
+}
+onMounted(async () => {
+  await reloadCrew()
   await change(async () => {
     week.value = await call(endpoints.week)
   })
@@ -71,7 +74,7 @@ const open = computed({
     <template v-if="crew">
       <p v-if="crew.shifts.length === 0" class="lead">{{ $t('crew.nobody') }}</p>
       <ShiftTable :crew="crew" :people="people" :load="load" :week="week" @edit="editing = $event" />
-      <SkillTable :crew="crew" :people="people" @changed="crew = $event" />
+      <SkillTable :people="people" @changed="reloadCrew" />
       <div class="columns">
         <BenchList :crew="crew" @changed="crew = $event" />
         <SpecialDays :crew="crew" @changed="crew = $event" />

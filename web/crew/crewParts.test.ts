@@ -3,6 +3,7 @@ import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Component } from 'vue'
+import type { SignOff } from '../../contract/signOff'
 import type { Crew } from '../../contract/week'
 import { i18n } from '../i18n'
 import { useFleet } from '../live/fleet'
@@ -29,7 +30,7 @@ const CREW: Crew = {
     { id: SHIFT, personId: KIT, day: '2026-11-26', starts: null, ends: null, note: 'away' },
     { id: SHIFT, personId: KIT, day: '2026-11-27', starts: '10:00', ends: '14:00', note: '' },
   ],
-  skills: [{ personId: ODA, skill: 'full', signedBy: KIT, signedAt: '2026-10-01T12:00:00Z' }],
+  skills: [{ personId: ODA, skill: 'full', level: 'alone', signedBy: KIT, signedAt: '2026-10-01T12:00:00Z' }],
   benches: [],
   special: [
     {
@@ -106,44 +107,87 @@ describe('shifts', () => {
   })
 })
 
-describe('who may do what', () => {
-  const marks = (table: VueWrapper, label: RegExp): ReturnType<VueWrapper['findAll']> =>
-    table.findAll('input[type=checkbox]').filter((mark) => label.test(mark.attributes('aria-label') ?? ''))
+const NOTHING = {
+  sessions: 0,
+  supervised: 0,
+  tested: 0,
+  held: 0,
+  lastMs: null,
+  drills: 0,
+  steadyDrills: 0,
+  lessons: 0,
+  missing: ['supervised', 'tested', 'held'],
+} as const
+const signOffOf = (personId: string, skill: SignOff['skill'], more: Partial<SignOff> = {}): SignOff => ({
+  personId,
+  skill,
+  level: null,
+  signedBy: null,
+  signedAt: null,
+  signedOn: null,
+  now: { ...NOTHING, missing: [...NOTHING.missing] },
+  proposal: null,
+  ...more,
+})
+const SIGN_OFFS = [
+  signOffOf(ODA, 'full', { level: 'alone', signedBy: KIT, signedAt: '2026-10-01T12:00:00Z' }),
+  signOffOf(KIT, 'full', {
+    level: 'supervised',
+    signedBy: ODA,
+    signedAt: '2026-10-01T12:00:00Z',
+    now: { ...NOTHING, supervised: 3, tested: 3, held: 3, missing: [] },
+    proposal: { to: 'alone', why: 'evidence' },
+  }),
+]
 
-  it('says who signed it off and when', () => {
-    const table = shown(SkillTable, { crew: CREW, people })
-    const [signed] = marks(table, /^Oda Finch, full/)
-    expect((signed?.element as HTMLInputElement).checked).toBe(true)
-    expect(signed?.attributes('aria-label')).toMatch(/signed off by Kit Larkin/)
-    expect((marks(table, /^Kit Larkin, full/)[0]?.element as HTMLInputElement).checked).toBe(false)
+describe('who may do what', () => {
+  beforeEach(() => {
+    answer = () => new Response(JSON.stringify(SIGN_OFFS), { status: 200 })
+  })
+  const opened = async (): Promise<VueWrapper> => {
+    const table = shown(SkillTable, { people })
+    await flushPromises()
+    return table
+  }
+  const mark = (table: VueWrapper, label: RegExp): ReturnType<VueWrapper['find']> | undefined =>
+    table.findAll('button').find((one) => label.test(one.attributes('aria-label') ?? ''))
+
+  it('says how far each has come', async () => {
+    const table = await opened()
+    expect(mark(table, /^Oda Finch, full/)?.attributes('aria-label')).toMatch(/: alone$/)
+    expect(mark(table, /^Kit Larkin, full/)?.attributes('aria-label')).toMatch(/: beside$/)
+    expect(mark(table, /^Kit Larkin, thinning/)?.attributes('aria-label')).toMatch(/: not yet$/)
   })
 
-  it('is given with what the person may do already, and taken away alone', async () => {
-    const table = shown(SkillTable, { crew: CREW, people })
-    await marks(table, /^Oda Finch, thinning/)[0]?.trigger('change')
+  it('asks the chef what the log proposes, and does it at a touch', async () => {
+    const table = await opened()
+    expect(table.text()).toContain('Kit Larkin has done full sharpening three times with somebody beside')
+    await table
+      .findAll('button')
+      .find((one) => one.text() === 'Yes: alone')
+      ?.trigger('click')
     await flushPromises()
     expect(lastWrite()).toMatchObject({
       method: 'PUT',
-      path: expect.stringContaining(ODA) as string,
-      body: { skills: ['full', 'thinning'] },
+      path: `/api/people/${KIT}/levels/full`,
+      body: { level: 'alone' },
     })
-    await marks(table, /^Oda Finch, full/)[0]?.trigger('change')
-    await flushPromises()
-    expect(lastWrite()).toMatchObject({ body: { skills: [] } })
-    expect(table.emitted('changed')).toHaveLength(2)
+    expect(table.emitted('changed')).toHaveLength(1)
   })
 
   it('stays as it was when the server refuses, and says why', async () => {
+    const table = await opened()
     answer = () =>
-      new Response(JSON.stringify({ error: { code: 'forbidden', sentence: 'That is the chef’s to say.' } }), {
+      new Response(JSON.stringify({ error: { code: 'signs-self', sentence: 'Nobody signs themself off.' } }), {
         status: 403,
       })
-    const table = shown(SkillTable, { crew: CREW, people })
-    await marks(table, /^Kit Larkin, full/)[0]?.trigger('change')
+    await table
+      .findAll('button')
+      .find((one) => one.text() === 'Leave it so')
+      ?.trigger('click')
     await flushPromises()
-    expect(table.get('[role="alert"]').text()).toBe('That is the chef’s to say.')
+    expect(table.get('[role="alert"]').text()).toBe('Nobody signs themself off.')
     expect(table.emitted('changed')).toBeUndefined()
-    expect((marks(table, /^Kit Larkin, full/)[0]?.element as HTMLInputElement).checked).toBe(false)
   })
 })
 

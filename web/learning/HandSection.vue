@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { HouseLearning } from '../../contract/learning'
+import type { LessonId } from '../../core/course/lessons'
 import { say } from '../i18n'
 import WhiskerChart, { type Whisker } from './WhiskerChart.vue'
 
@@ -22,6 +23,10 @@ const whiskers = computed(() =>
     })),
   ),
 )
+/** The lesson that answers what a hand leaves duller than the house does. */
+const LESSON_OF = { heel: 'heel-tip', belly: 'first-stone', tip: 'curve' } as const
+const lessonsFor = ({ zones }: HouseLearning['hands'][number]): LessonId[] =>
+  zones.filter(({ effect }) => effect.says === 'more').map(({ zone }) => LESSON_OF[zone])
 const write = (factor: number): string => factor.toFixed(2)
 </script>
 
@@ -35,6 +40,9 @@ const write = (factor: number): string => factor.toFixed(2)
       :class="hand.zones.some(({ effect }) => effect.says === 'more') ? 'learned-finding' : 'other soft'"
     >
       {{ sentence }}
+      <RouterLink v-for="lesson in lessonsFor(hand)" :key="lesson" :to="{ name: 'lesson', params: { lesson } }">{{
+        $t(`course.lesson.${lesson}.title`)
+      }}</RouterLink>
     </p>
     <div class="chart-and-table">
       <WhiskerChart :what="$t('house-learned.hands')" :rows="whiskers" :reference="1" />

@@ -37,6 +37,9 @@ const tenth = (value: number): string => value.toFixed(1)
               })
             }}
             {{ $t('house-learned.sideExercise', { side: $t(`bench.${side.hand}`) }) }}
+            <RouterLink :to="{ name: 'lesson', params: { lesson: 'second-side' } }">{{
+              $t('course.lesson.second-side.title')
+            }}</RouterLink>
           </td>
         </tr>
       </tbody>

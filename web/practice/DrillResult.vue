@@ -1,15 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Drill } from '../../contract/practice'
+import type { Drill, NewDrill } from '../../contract/practice'
 import { retentionTcc } from '../../core/edge/model/wear'
 import type { SectionBlade } from '../../core/geometry/section'
 import { handOnApex } from '../../core/hands/groundApex'
 import { asSession, strokeAreaMm2 } from '../../core/hands/repeated'
 import { useFormats } from '../i18n'
 import ApexPicture from './ApexPicture.vue'
+import { drillFigures } from './drillFigures'
 
 /** What a drill says of a hand: one thing to work on, the figures, and what such strokes do to an edge. */
-const props = defineProps<{ drill: Drill; blade: SectionBlade; lengthMm: number; hrc: number }>()
+const props = defineProps<{
+  drill: Extract<NewDrill, { kind: 'hold' }>
+  verdict: Drill['verdict']
+  blade: SectionBlade
+  lengthMm: number
+  hrc: number
+}>()
 const formats = useFormats()
 const hand = computed(() =>
   handOnApex(props.blade, asSession(props.drill.strokes), props.drill.wantedDps, strokeAreaMm2(props)),
@@ -22,25 +29,13 @@ const lifeLost = computed(() => {
 })
 /** The regression is straight in the angle: how far beyond half it still holds nobody has measured. */
 const HALF = 50
-const tenth = (dps: number): string => formats.value.angle(Math.round(10 * dps) / 10)
-const figures = computed(() => {
-  const { offDps, withinDps, betweenDps, driftDps, tipLiftDps } = props.drill.score
-  return (
-    [
-      ['off', offDps],
-      ['within', withinDps],
-      ['between', betweenDps],
-      ['drift', driftDps],
-      ['tip', tipLiftDps],
-    ] as const
-  ).map(([key, dps]) => ({ key, written: tenth(dps) }))
-})
+const figures = computed(() => drillFigures({ drill: props.drill, verdict: props.verdict }, formats.value))
 </script>
 
 <template>
   <section class="result">
-    <h2>{{ $t(`practice.advice.${drill.advice}`) }}</h2>
-    <p class="lead">{{ $t(`practice.how.${drill.advice}`) }}</p>
+    <h2>{{ $t(`practice.advice.${verdict.advice}`) }}</h2>
+    <p class="lead">{{ $t(`practice.how.${verdict.advice}`) }}</p>
     <div class="beside">
       <ApexPicture :hand="hand" :wanted-dps="drill.wantedDps" />
       <dl>

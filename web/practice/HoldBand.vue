@@ -1,52 +1,58 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { judgeAngle, STEADY_DPS } from '../../core/session/live'
-import { useFormats } from '../i18n'
 
-/** The last angles as a running line, in the band a steady hand keeps to; the newest large beside it. */
-const props = defineProps<{ wantedDps: number; angles: readonly number[] }>()
-const formats = useFormats()
-const [WIDTH, HEIGHT, REACH] = [640, 170, 10]
-const yOf = (dps: number): number =>
-  HEIGHT / 2 - (Math.max(0.6 - REACH, Math.min(REACH - 0.6, dps - props.wantedDps)) * HEIGHT) / (2 * REACH)
+/** The last values as a running line, in the band a trained hand keeps to; the newest large beside it. */
+const props = defineProps<{
+  wanted: number
+  /** half the band, in the same unit */
+  within: number
+  /** half of what the picture shows */
+  reach: number
+  values: readonly number[]
+  write: (value: number) => string
+  label: string
+}>()
+const [WIDTH, HEIGHT, DOT] = [640, 170, 6]
+const yOf = (value: number): number => {
+  const y = HEIGHT / 2 - ((value - props.wanted) * HEIGHT) / (2 * props.reach)
+  return Math.max(DOT - 1, Math.min(HEIGHT - DOT + 1, y))
+}
 const MOST = 60
 const line = computed(() =>
-  props.angles
-    .map((dps, at) => `${(WIDTH - ((props.angles.length - 1 - at) * WIDTH) / MOST).toFixed(1)},${yOf(dps).toFixed(1)}`)
+  props.values
+    .map(
+      (value, at) => `${(WIDTH - ((props.values.length - 1 - at) * WIDTH) / MOST).toFixed(1)},${yOf(value).toFixed(1)}`,
+    )
     .join(' '),
 )
-const now = computed(() => props.angles.at(-1) ?? null)
-const isOff = computed(() => now.value !== null && judgeAngle(now.value, props.wantedDps) !== 'within')
+const now = computed(() => props.values.at(-1) ?? null)
+const isOff = computed(() => now.value !== null && Math.abs(now.value - props.wanted) > props.within)
 </script>
 
 <template>
   <div class="hold">
-    <svg
-      :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
-      role="img"
-      :aria-label="$t('practice.band', { angle: formats.angle(wantedDps) })"
-    >
+    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="label">
       <rect class="ground" :width="WIDTH" :height="HEIGHT" />
       <rect
         class="band"
         :width="WIDTH"
-        :y="yOf(wantedDps + STEADY_DPS)"
-        :height="yOf(wantedDps - STEADY_DPS) - yOf(wantedDps + STEADY_DPS)"
+        :y="yOf(wanted + within)"
+        :height="yOf(wanted - within) - yOf(wanted + within)"
       />
       <line class="wanted" x1="0" :x2="WIDTH" :y1="HEIGHT / 2" :y2="HEIGHT / 2" />
       <polyline class="told" :class="{ off: isOff }" :points="line" />
-      <circle v-if="now !== null" class="now" :class="{ off: isOff }" :cx="WIDTH - 6" :cy="yOf(now)" r="6" />
+      <circle v-if="now !== null" class="now" :class="{ off: isOff }" :cx="WIDTH - DOT" :cy="yOf(now)" :r="DOT" />
     </svg>
-    <p class="num big" :class="{ off: isOff }">{{ now === null ? '–' : formats.angle(Math.round(now * 10) / 10) }}</p>
+    <p class="num big" :class="{ off: isOff }">{{ now === null ? '–' : write(now) }}</p>
   </div>
 </template>
-
 <style scoped>
 .hold {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 150px;
   align-items: center;
   gap: 18px;
+  margin: 14px 0;
 }
 .ground {
   fill: var(--paper);

@@ -33,7 +33,7 @@ const tenth = (dps: number): string => formats.value.angle(Math.round(10 * dps) 
     <header class="task-head">
       <b>{{ $t('phone.title') }}</b>
       <span class="end"
-        ><AppButton to="/practice">{{ $t('practice.title') }}</AppButton></span
+        ><AppButton to="/practice">{{ $t('practice.drill.hold') }}</AppButton></span
       >
     </header>
     <div class="page gauge">

@@ -65,7 +65,9 @@ const drawn = (ids: readonly string[]): string[] => ids.filter((id) => fleet.byI
       <h1>{{ $t('myday.title') }}</h1>
       <span class="soft">{{ fleet.people.get(whose)?.name }}</span>
       <span class="end no-print">
+        <AppButton to="/course">{{ $t('course.open') }}</AppButton>
         <AppButton to="/practice">{{ $t('practice.open') }}</AppButton>
+        <AppButton kind="quiet" to="/incident">{{ $t('incident.open') }}</AppButton>
         <PrintButton :label="$t('myday.print')" />
       </span>
     </header>

@@ -36,7 +36,7 @@ describe('knives nobody may sharpen', () => {
   } as const
   const own = [rule({ ownHands: true })]
   const signed = (skill: 'full' | 'serrated') => [
-    { personId: 'o', skill, signedBy: null, signedAt: '2026-01-01T00:00:00Z' },
+    { personId: 'o', skill, level: 'alone' as const, signedBy: null, signedAt: '2026-01-01T00:00:00Z' },
   ]
 
   it('are those whose holder alone may and is not signed off', () => {

@@ -40,6 +40,7 @@ export function observationsOf(
   zone: Zone,
   serrated: boolean,
   readingLogSd = serrated ? SERRATED_LOG_SD : READING_LOG_SD,
+  signShare = 1,
 ): Observation[] {
   const single = readingLogSd
   const readings = check.readings
@@ -58,7 +59,13 @@ export function observationsOf(
     .filter((step) => step.zone === zone || step.zone === 'whole')
     .map(({ zone: where, rung }): Observation => {
       const { forceGf, logSd } = LADDER_FORCE[rung]
-      return { zone, forceGf, logSd: logSd * (where === 'whole' ? WHOLE_EDGE_SPREAD : 1), deliberate: true, rung }
+      return {
+        zone,
+        forceGf,
+        logSd: logSd * signShare * (where === 'whole' ? WHOLE_EDGE_SPREAD : 1),
+        deliberate: true,
+        rung,
+      }
     })
   return [...readings, ...rungs]
 }
@@ -120,15 +127,16 @@ export interface CheckUpdate {
  *
  * @param look.offStone whether the edge has hardly worked since it was last stoned
  * @param look.readingLogSd scatter of a single reading by whoever read; the table's unless given
+ * @param look.signShare scatter of the signs this person sees, as a factor on the table's
  */
 export function observeCheck(
   belief: EdgeBelief,
   check: EventPayloads['checked'],
   spec: BladeSpec,
   doubted: ByZone<number>,
-  look: { readonly offStone?: boolean; readonly readingLogSd?: number } = {},
+  look: { readonly offStone?: boolean; readonly readingLogSd?: number; readonly signShare?: number } = {},
 ): CheckUpdate {
-  const seen = ZONES.flatMap((zone) => observationsOf(check, zone, spec.serrated, look.readingLogSd))
+  const seen = ZONES.flatMap((zone) => observationsOf(check, zone, spec.serrated, look.readingLogSd, look.signShare))
   const surprises = seen.map((one) => ({ one, ...innovation(belief, one) }))
   const wildZones = (sign: number): Set<Zone> =>
     new Set(surprises.filter(({ isWild, log }) => isWild && Math.sign(log) === sign).map(({ one }) => one.zone))

@@ -15,7 +15,7 @@ import { bluntWidth } from '../model/wear'
 import { workFactor } from '../model/strain'
 import { judgeHand, OFF_STONE_HOURS } from './judgeHand'
 import { addCount, addService, addWork, NO_HONING } from './lessons'
-import { addScatter, readingLogSd, readerKey } from './scatter'
+import { addEye, addScatter, readingLogSd, readerKey, signShare } from './scatter'
 import { initialState, withBelief, type KnifeState } from './state'
 import { afterStatus, inHand } from './status'
 import { applyAbrasion, applyGrinding, applyThinning, updateOnMeasurement } from './steelLeft'
@@ -180,6 +180,7 @@ function afterCheck(state: KnifeState, spec: BladeSpec, event: Happened<'checked
   const { belief, doubted, workedOn } = observeCheck(state.belief, event.payload, spec, state.doubted, {
     offStone: state.sharpenedMs !== null && state.hoursSinceSharpening < OFF_STONE_HOURS,
     readingLogSd: readingLogSd(state.lessons, readerKey(event), spec.serrated),
+    signShare: signShare(state.lessons, event.personId),
   })
   const { sharpening, lessons } = state
   const judged = judgeHand(state, event.payload, spec)
@@ -193,8 +194,11 @@ function afterCheck(state: KnifeState, spec: BladeSpec, event: Happened<'checked
     readingCount: state.readingCount + event.payload.readings.length,
     signCount: state.signCount + event.payload.ladder.length,
     reports: 0,
-    lessons: addScatter(
-      { ...(judged?.lessons ?? lessons), readings: lessons.readings + event.payload.readings.length },
+    lessons: addEye(
+      addScatter(
+        { ...(judged?.lessons ?? lessons), readings: lessons.readings + event.payload.readings.length },
+        event,
+      ),
       event,
     ),
     sharpening: {

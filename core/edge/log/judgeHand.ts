@@ -10,8 +10,8 @@ import type { KnifeState, Sharpening } from './state'
 /** A test this soon after a session is one off the stone, hours of use. */
 export const OFF_STONE_HOURS = 0.5
 /** A sharpening is judged after five to six hours of use (common practice); a check near that will do. */
-const JUDGED_FROM_HOURS = 4
-const JUDGED_UNTIL_HOURS = 8
+export const JUDGED_FROM_HOURS = 4
+export const JUDGED_UNTIL_HOURS = 8
 /** Somebody is asked from here on: after five to six hours of use an edge shows what it is (common practice). */
 const ASKED_FROM_HOURS = 5
 

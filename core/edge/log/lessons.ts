@@ -29,6 +29,8 @@ export interface Lessons {
   readonly habits: Readonly<Record<string, Known>>
   /** how repeated readings at one spot scatter, by who read and with what */
   readonly scatter: Readonly<Record<string, Scatter>>
+  /** how signs that a person saw differ from the force read at the same spot, in standard deviations of the table */
+  readonly eyes: Readonly<Record<string, Scatter>>
   readonly readings: number
 }
 
@@ -85,6 +87,7 @@ export const NO_LESSONS: Lessons = {
   honing: {},
   habits: {},
   scatter: {},
+  eyes: {},
   readings: 0,
 }
 export const NO_TALLY: Tally = { count: 0, weight: 0, sum: 0 }

@@ -1,4 +1,5 @@
-import { READING_LOG_SD, SERRATED_LOG_SD } from '../filter/observe'
+import { mean, READING_LOG_SD, SERRATED_LOG_SD } from '../filter/observe'
+import { ladderInterval, LADDER_FORCE, type LadderRung } from '../model/ladder'
 import type { KnifeEvent } from '../model/events'
 import type { Lessons } from './lessons'
 
@@ -41,6 +42,45 @@ export function addScatter(lessons: Lessons, check: Check): Lessons {
       ...lessons.scatter,
       [key]: { freedom: before.freedom + freedom, squares: before.squares + squares },
     },
+  }
+}
+
+/** The table's trust in signs counts as so many signs that were measured as well (assumed). */
+const PRIOR_SIGNS = 12
+const [LEAST_SIGN_SHARE, MOST_SIGN_SHARE] = [0.6, 2.5]
+
+/** How far a sign was from the force read at the same spot: nothing where the force lies between its neighbours. */
+function signMiss(rung: LadderRung, forceGf: number): number {
+  const { low, high } = ladderInterval(rung)
+  const log = Math.log(forceGf)
+  const beyond = log < low ? low - log : log > high ? log - high : 0
+  return beyond / LADDER_FORCE[rung].logSd
+}
+
+/**
+ * How far this person's signs scatter against the table's, as a factor on its log standard deviation: moved by signs
+ * that were measured as well (scaled inverse χ², its mean of the variance).
+ */
+export function signShare(lessons: Lessons, personId: string | null): number {
+  const { freedom, squares } = lessons.eyes[personId ?? 'nobody'] ?? { freedom: 0, squares: 0 }
+  const share = Math.sqrt((PRIOR_SIGNS + squares) / (PRIOR_SIGNS + freedom))
+  return Math.min(MOST_SIGN_SHARE, Math.max(LEAST_SIGN_SHARE, share))
+}
+
+/** Lessons with what a check says of an eye added: spots where a sign was seen and a force was read. */
+export function addEye(lessons: Lessons, { personId, payload }: Check): Lessons {
+  const misses = payload.ladder.flatMap(({ zone, rung }) =>
+    payload.readings
+      .filter((reading) => reading.zone === zone && reading.forcesGf.length > 0)
+      .map(({ forcesGf }) => signMiss(rung, mean(forcesGf))),
+  )
+  if (misses.length === 0) return lessons
+  const key = personId ?? 'nobody'
+  const before = lessons.eyes[key] ?? { freedom: 0, squares: 0 }
+  const squares = misses.reduce((sum, miss) => sum + miss ** 2, 0)
+  return {
+    ...lessons,
+    eyes: { ...lessons.eyes, [key]: { freedom: before.freedom + misses.length, squares: before.squares + squares } },
   }
 }
 

@@ -56,3 +56,24 @@ export function declaredUse(events: readonly KnifeEvent[], services: readonly Oc
 /** The way a station worked at an instant. */
 export const workAt = (periods: readonly StationPeriod[], atMs: number): StationWork | undefined =>
   periods.findLast((period) => period.fromMs <= atMs) ?? periods[0]
+
+/**
+ * Hours that a station works with its knives between two instants, by its services and without what somebody declared
+ * of one of them.
+ */
+export function hoursOfService(
+  periods: readonly StationPeriod[],
+  services: readonly Occurrence[],
+  fromMs: number,
+  toMs: number,
+): number {
+  let hours = 0
+  for (let at = firstEndingAfter(services, fromMs); at < services.length; at++) {
+    const service = services[at]
+    if (!service || service.startMs >= toMs) break
+    const shared = Math.min(toMs, service.endMs) - Math.max(fromMs, service.startMs)
+    const { hoursPerService } = workAt(periods, service.startMs) ?? { hoursPerService: 0 }
+    hours += (hoursPerService * Math.max(0, shared)) / Math.max(1, service.endMs - service.startMs)
+  }
+  return hours
+}

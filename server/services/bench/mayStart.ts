@@ -1,12 +1,12 @@
 import { hasRight, type PersonRole } from '../../../core/house/rights'
-import type { Skill } from '../../../core/house/skills'
+import { worksAlone, type Skill, type SkillLevel } from '../../../core/house/skills'
 import { rightForRecipe, type Recipe } from '../../../core/session/recipe'
 import type { Action } from '../../../core/edge/verdict/verdict'
 import { skillFor } from '../../../core/session/skillFor'
 import type { Queryable } from '../../db/database'
 import type { PresentKnife } from '../fleet/knifeView'
 import { listPeople } from '../../db/queries/house/people'
-import { listSkills } from '../../db/queries/week/crew'
+import { listLevels } from '../../db/queries/week/crew'
 import { Fault } from '../../faults'
 import type { Caller } from '../../signIn/sessions'
 
@@ -44,29 +44,33 @@ export function skillAsked({ recipe, action, knife }: WorkAsked): Skill | null {
   )
 }
 
-/** A powered wheel asks for its own sign-off of everybody; all else of those whose role does not bring it. */
-const isTrusted = (role: PersonRole, skill: Skill, signedOff: ReadonlySet<string>): boolean =>
-  signedOff.has(skill) || (skill !== 'machine' && hasRight(role, 'log-sharpening'))
+/**
+ * What somebody's teachers say decides, in both directions; where they say nothing the role does, and nobody's role
+ * brings a powered wheel.
+ */
+const isTrusted = (role: PersonRole, skill: Skill, level: SkillLevel | null): boolean =>
+  level === null ? skill !== 'machine' && hasRight(role, 'log-sharpening') : worksAlone(level)
 
 /** Who may begin a session: whoever is signed off for it, by role or by the chef's own word. */
 export async function startRights(db: Queryable, caller: Caller, { skill, present }: Asked): Promise<StartRights> {
-  // a practice blade is there to be sharpened by whoever learns it; a powered wheel is not
-  if (skill === null || (present.state.status === 'practice' && skill !== 'machine'))
-    return { may: true, skill: null, beside: [], keptFor: null }
+  if (skill === null) return { may: true, skill: null, beside: [], keptFor: null }
   const houseId = caller.house.id
-  const skills = await listSkills(db, houseId)
-  const signedOff = (personId: string): ReadonlySet<string> =>
-    new Set(skills.filter((one) => one.personId === personId).map((one) => one.skill))
+  const levels = await listLevels(db, houseId)
+  const levelOf = (personId: string): SkillLevel | null =>
+    levels.find((one) => one.personId === personId && one.skill === skill)?.level ?? null
   const people = (await listPeople(db, houseId)).filter(({ active }) => active)
   const { policy, state } = present
   const owner =
     policy.ownHands && state.holderId !== caller.person.id ? people.find(({ id }) => id === state.holderId) : null
   if (owner) return { may: false, skill, beside: [], keptFor: owner.name }
   return {
-    may: isTrusted(caller.person.role, skill, signedOff(caller.person.id)),
+    // a practice blade is there to be sharpened by whoever learns it; a powered wheel is not
+    may:
+      (state.status === 'practice' && skill !== 'machine') ||
+      isTrusted(caller.person.role, skill, levelOf(caller.person.id)),
     skill,
     beside: people
-      .filter(({ id, role }) => id !== caller.person.id && isTrusted(role, skill, signedOff(id)))
+      .filter(({ id, role }) => id !== caller.person.id && isTrusted(role, skill, levelOf(id)))
       .map(({ id, name }) => ({ id, name })),
     keptFor: null,
   }

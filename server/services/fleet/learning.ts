@@ -11,6 +11,7 @@ import { habitOf } from '../../../core/edge/fleet/habits'
 import { handLife } from '../../../core/edge/fleet/handLife'
 import { pooledScatter } from '../../../core/edge/log/scatter'
 import { HONE_TOOLS } from '../../../core/edge/model/hone'
+import { hasRight } from '../../../core/house/rights'
 import { BOARD_FACTOR, BOARDS, PRODUCT_FACTOR, PRODUCTS } from '../../../core/house/stations'
 import { ZONES } from '../../../core/knife/zones'
 import type { Database } from '../../db/database'
@@ -23,7 +24,9 @@ import { weakSide } from '../../../core/session/sides'
 const used = <T extends string>(all: readonly T[], seen: readonly T[]): T[] => all.filter((one) => seen.includes(one))
 
 function handsOf({ people }: FleetSnapshot, lessons: FleetLessons): HouseLearning['hands'] {
+  // what was learned of somebody goes with them
   return people.flatMap((person) => {
+    if (!person.active) return []
     const readings = lessons.readings.byHand.get(person.id) ?? 0
     if (readings === 0) return []
     const whole = handFactor(lessons, person.id, 'whole', 'offStone')
@@ -77,12 +80,15 @@ async function sidesOf(db: Database, { people, house }: FleetSnapshot): Promise<
   })
 }
 
-/** What a house has taught so far, from every knife's log. */
+/** What a house has taught so far, from every knife's log; of hands, one's own unless the caller manages the house. */
 export async function houseLearning(db: Database, caller: Caller, now: Date): Promise<HouseLearning> {
   const snapshot = await loadFleetSnapshot(db, caller.house, now)
   const { context, states } = snapshot
   const { lessons, stations } = snapshot.similar
   const active = context.stations.filter((station) => station.active)
+  // what a hand does is for that person and the chef
+  const seesAll = hasRight(caller.person.role, 'manage-house')
+  const isShown = ({ personId }: { readonly personId: string }): boolean => seesAll || personId === caller.person.id
   return {
     readings: [...states.values()].reduce((sum, state) => sum + state.lessons.readings, 0),
     stations: active.map((station) => ({
@@ -102,9 +108,9 @@ export async function houseLearning(db: Database, caller: Caller, now: Date): Pr
       PRODUCTS,
       active.map(({ product }) => product),
     ).map((product) => ({ product, tableFactor: PRODUCT_FACTOR[product], effect: productFactor(lessons, product) })),
-    hands: handsOf(snapshot, lessons),
-    habits: habitsOf(snapshot),
-    sides: await sidesOf(db, snapshot),
+    hands: handsOf(snapshot, lessons).filter(isShown),
+    habits: habitsOf(snapshot).filter(isShown),
+    sides: (await sidesOf(db, snapshot)).filter(isShown),
     tools: toolsOf(lessons),
   }
 }

@@ -30,7 +30,7 @@ import {
   type PersonWrite,
   type StoredPerson,
 } from '../../db/queries/house/people'
-import { deleteDrillsOf } from '../../db/queries/bench/drills'
+import { deletePracticeOf } from '../../db/queries/bench/drills'
 import { deleteSessionsOf, endMarks } from '../../db/queries/house/signIn'
 import { insertStation, insertStationPeriod, listStations, updateStation } from '../../db/queries/house/stations'
 import { replaceSkills, saveBench } from '../../db/queries/week/crew'
@@ -185,7 +185,7 @@ export async function editPerson(
       await endMarks(change, houseId, personId, clock())
     }
     // what is known of a hand is that person's, and goes with them
-    if (!after.active) await deleteDrillsOf(change, houseId, personId)
+    if (!after.active) await deletePracticeOf(change, houseId, personId)
     return publicPerson({ ...after, hasPin: after.pinHash !== null })
   }
   return await changeHouse(db, houseId, edit, { name: patch.name ?? '' })

@@ -8,9 +8,10 @@ import { DAY_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
 import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { Database, Queryable } from '../../db/database'
-import { findPerson } from '../../db/queries/house/people'
+import { findPerson, listPeople } from '../../db/queries/house/people'
 import {
   deleteSpecialDay,
+  listSkills,
   listSpecialDays,
   replaceShiftDays,
   replaceShifts,
@@ -23,6 +24,7 @@ import { Fault, notFound } from '../../faults'
 import type { Caller } from '../../signIn/sessions'
 import { houseOccurrences, loadHouseContext, specialDays } from '../log/usageContext'
 import { loadCrew } from './crewAhead'
+import { assertNotOwn } from './signOffs'
 
 /** Day of the house an instant falls on, YYYY-MM-DD. */
 export const dayOf = (at: Date, zone: string): string =>
@@ -115,7 +117,11 @@ export async function setShiftDays(
   })
 }
 
-/** Signs a person off, by whoever does it, now; skills that were there keep their date. */
+/**
+ * Leaves a person alone with just these skills, by whoever says so, now; skills that were there keep their date.
+ *
+ * @throws Fault `signs-self` for a skill of one's own that another manager could sign off
+ */
 export async function setSkills(
   db: Database,
   clock: Clock,
@@ -125,6 +131,11 @@ export async function setSkills(
 ): Promise<Crew> {
   return await changeCrew(db, clock, caller, async (change) => {
     await assertPerson(change, caller, personId)
+    const had = new Set(
+      (await listSkills(change, caller.house.id)).filter((one) => one.personId === personId).map((one) => one.skill),
+    )
+    if (skills.some((skill) => !had.has(skill)))
+      assertNotOwn(caller, personId, await listPeople(change, caller.house.id))
     await replaceSkills(change, caller.house.id, personId, [...new Set(skills)], caller.person.id, clock())
   })
 }

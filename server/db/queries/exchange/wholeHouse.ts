@@ -44,6 +44,8 @@ const PARTS: Readonly<Record<HousePart, PartTable>> = {
   honing_walks: { order: 'id' },
   counts: { order: 'id' },
   drills: { order: 'id' },
+  lessons_done: { order: 'person_id, lesson' },
+  incidents: { order: 'id' },
   plans: { order: 'version' },
   file_meanings: { order: 'table_name, said_of, said' },
 }

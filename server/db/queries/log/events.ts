@@ -142,8 +142,8 @@ export async function timelinePage(
 ): Promise<EventRow[]> {
   const { rows } = await db.query<EventRow>(
     `select event.id, event.knife_id, event.kind, event.at, event.recorded_at, event.person_id, event.payload,
-            person.name as person_name, device.name as device_name,
-            voiding.at as void_at, voiding.payload ->> 'reason' as void_reason, voider.name as void_person_name,
+            case when person.active then person.name end as person_name, device.name as device_name,
+            voiding.at as void_at, voiding.payload ->> 'reason' as void_reason, case when voider.active then voider.name end as void_person_name,
             effect.before_gf, effect.after_gf
      from events event
      left join people person on person.house_id = event.house_id and person.id = event.person_id
@@ -208,7 +208,7 @@ export async function* houseLog(db: Queryable, houseId: string): AsyncGenerator<
   let last: HouseLogRow | undefined
   do {
     const { rows }: { rows: HouseLogRow[] } = await db.query<HouseLogRow>(
-      `select event.id, knife.code, event.kind, event.at, person.name as person_name, event.payload
+      `select event.id, knife.code, event.kind, event.at, case when person.active then person.name end as person_name, event.payload
        from events event
        join knives knife on knife.house_id = event.house_id and knife.id = event.knife_id
        left join people person on person.house_id = event.house_id and person.id = event.person_id

@@ -1,4 +1,6 @@
+import type { SignedOn } from '../../../../contract/signOff'
 import type { BenchPlace, PersonSkill, Shift, ShiftDay, SpecialDay } from '../../../../contract/week'
+import { ALONE_LEVELS, worksAlone, type SkillLevel } from '../../../../core/house/skills'
 import type { Queryable } from '../../database'
 
 const CLOCK = (column: string): string => `to_char(${column}, 'HH24:MI') as ${column}`
@@ -62,9 +64,19 @@ export async function replaceShiftDays(
   )
 }
 
+/** Skills that people may be left alone with. */
 export async function listSkills(db: Queryable, houseId: string): Promise<PersonSkill[]> {
-  const { rows } = await db.query<Omit<PersonSkill, 'signedAt'> & { signed_at: Date }>(
-    `select person_id as "personId", skill, signed_by as "signedBy", signed_at
+  return (await listLevels(db, houseId))
+    .filter(({ level }) => worksAlone(level))
+    .map(({ evidence: _, ...skill }) => skill)
+}
+
+/** A level as it is stored, with what it was said on. */
+export type StoredLevel = PersonSkill & { readonly evidence: SignedOn | null }
+
+export async function listLevels(db: Queryable, houseId: string): Promise<StoredLevel[]> {
+  const { rows } = await db.query<Omit<StoredLevel, 'signedAt'> & { signed_at: Date }>(
+    `select person_id as "personId", skill, level, signed_by as "signedBy", signed_at, evidence
      from person_skills
      where house_id = $1
      order by person_id, skill`,
@@ -73,7 +85,36 @@ export async function listSkills(db: Queryable, houseId: string): Promise<Person
   return rows.map(({ signed_at, ...skill }) => ({ ...skill, signedAt: signed_at.toISOString() }))
 }
 
-/** Signs a person off for skills, keeping who signed those they had, and takes others away. */
+/** Says how far a person has come with a skill, or, with null, nothing any more. */
+export async function saveLevel(
+  db: Queryable,
+  houseId: string,
+  { personId, skill }: Pick<StoredLevel, 'personId' | 'skill'>,
+  said: {
+    readonly level: SkillLevel
+    readonly signedBy: string
+    readonly at: Date
+    readonly evidence: SignedOn
+  } | null,
+): Promise<void> {
+  if (said === null) {
+    await db.query('delete from person_skills where house_id = $1 and person_id = $2 and skill = $3', [
+      houseId,
+      personId,
+      skill,
+    ])
+    return
+  }
+  await db.query(
+    `insert into person_skills (house_id, person_id, skill, level, signed_by, signed_at, evidence)
+     values ($1, $2, $3, $4, $5, $6, $7)
+     on conflict (house_id, person_id, skill) do update
+     set level = excluded.level, signed_by = excluded.signed_by, signed_at = excluded.signed_at, evidence = excluded.evidence`,
+    [houseId, personId, skill, said.level, said.signedBy, said.at, JSON.stringify(said.evidence)],
+  )
+}
+
+/** Leaves a person alone with just these skills, keeping who signed those they had; what they only learn is kept. */
 export async function replaceSkills(
   db: Queryable,
   houseId: string,
@@ -82,17 +123,18 @@ export async function replaceSkills(
   signedBy: string | null,
   at: Date,
 ): Promise<void> {
-  await db.query('delete from person_skills where house_id = $1 and person_id = $2 and not skill = any($3)', [
-    houseId,
-    personId,
-    skills,
-  ])
+  await db.query(
+    'delete from person_skills where house_id = $1 and person_id = $2 and not skill = any($3) and level = any($4)',
+    [houseId, personId, skills, ALONE_LEVELS],
+  )
   await db.query(
     `insert into person_skills (house_id, person_id, skill, signed_by, signed_at)
      select $1, $2, skill, $4, $5
      from unnest($3::text[]) as skill
-     on conflict (house_id, person_id, skill) do nothing`,
-    [houseId, personId, skills, signedBy, at],
+     on conflict (house_id, person_id, skill) do update
+     set level = excluded.level, signed_by = excluded.signed_by, signed_at = excluded.signed_at, evidence = null
+     where not person_skills.level = any($6)`,
+    [houseId, personId, skills, signedBy, at, ALONE_LEVELS],
   )
 }
 

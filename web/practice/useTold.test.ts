@@ -2,18 +2,18 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
 import { FakeSocket } from '../testing/fakeSocket'
-import { useAngles } from './useAngles'
+import { useTold } from './useTold'
 
 let scope: EffectScope
 let told: number[]
-let angles: ReturnType<typeof useAngles>
+let angles: ReturnType<typeof useTold>
 beforeEach(() => {
   vi.useFakeTimers()
   vi.stubGlobal('WebSocket', FakeSocket)
   FakeSocket.all.length = 0
   told = []
   scope = effectScope()
-  angles = scope.run(() => useAngles((dps) => told.push(dps))) as ReturnType<typeof useAngles>
+  angles = scope.run(() => useTold('angle', (dps) => told.push(dps))) as ReturnType<typeof useTold>
   FakeSocket.last().open()
 })
 afterEach(() => {
@@ -53,5 +53,13 @@ describe('angles for a drill', () => {
     expect(angles.trust.value).toBe('silent')
     FakeSocket.last().say('gone 1')
     expect(angles.trust.value).toBe('none')
+  })
+
+  it('are forces where the drill is at a scale', () => {
+    const pressed: number[] = []
+    scope.run(() => useTold('press', (newtons) => pressed.push(newtons)))
+    FakeSocket.last().open()
+    FakeSocket.last().say('here 3 scale pan', 'here 1 inclinometer clip', 'line 1 angle 15', 'line 3 press 21.5')
+    expect(pressed).toEqual([21.5])
   })
 })

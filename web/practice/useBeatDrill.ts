@@ -1,36 +1,36 @@
 import { onScopeDispose, ref, shallowRef } from 'vue'
-import { useAngles } from './useAngles'
+import { useTold, type Quantity } from './useTold'
 
 /** Long enough to see a hand tire, short enough to be done between two jobs. */
 export const DRILL_STROKES = 12
 /** A stroke of the whole blade at forty a minute (common practice for a beginner's pace). */
 const STROKE_MS = 1500
 const COUNT_IN = 3
-const FEWEST_ANGLES = 4
-const SHOWN_ANGLES = 60
-/** The latest angles that a zero is taken from. */
+const FEWEST_TOLD = 4
+const SHOWN = 60
+/** The latest values that a zero is taken from. */
 const ZERO_OF = 5
 
 /**
- * A drill at the holding of an angle: counted in, then a stroke a beat.
+ * A drill with an instrument: counted in, then a stroke a beat.
  *
- * @param faceDps what a blade that lies flat on the stone stands at, degrees per side
+ * @param zeroAt what the instrument should tell when it is zeroed: the angle of a blade flat on its face, or nothing on a scale
  */
-export function useHoldDrill(faceDps: () => number, onDone: (strokes: number[][]) => void) {
+export function useBeatDrill(quantity: Quantity, zeroAt: () => number, onDone: (strokes: number[][]) => void) {
   const phase = ref<'ready' | 'counting' | 'running'>('ready')
   /** beats left of the count, or the stroke that is made now */
   const beat = ref(0)
   const shown = shallowRef<readonly number[]>([])
-  const zeroDps = ref(0)
+  const zero = ref(0)
   const strokes: number[][] = []
   let raw: number[] = []
   let timer: ReturnType<typeof setInterval> | null = null
 
-  const { there, chosen, trust, sureDps } = useAngles((told) => {
+  const { there, chosen, trust, sureDps } = useTold(quantity, (told) => {
     raw = [...raw.slice(1 - ZERO_OF), told]
-    const dps = Math.max(0, told - zeroDps.value)
-    shown.value = [...shown.value.slice(1 - SHOWN_ANGLES), dps]
-    if (phase.value === 'running') strokes.at(-1)?.push(Math.round(100 * dps) / 100)
+    const value = Math.max(0, told - zero.value)
+    shown.value = [...shown.value.slice(1 - SHOWN), value]
+    if (phase.value === 'running') strokes.at(-1)?.push(Math.round(100 * value) / 100)
   })
 
   function stop(): void {
@@ -46,7 +46,7 @@ export function useHoldDrill(faceDps: () => number, onDone: (strokes: number[][]
       beat.value = 0
     }
     // a beat in which the instrument said too little is made again
-    if ((strokes.at(-1)?.length ?? FEWEST_ANGLES) < FEWEST_ANGLES) strokes.pop()
+    if ((strokes.at(-1)?.length ?? FEWEST_TOLD) < FEWEST_TOLD) strokes.pop()
     if (strokes.length >= DRILL_STROKES) {
       const made = strokes.map((stroke) => [...stroke])
       stop()
@@ -65,9 +65,9 @@ export function useHoldDrill(faceDps: () => number, onDone: (strokes: number[][]
     chosen,
     trust,
     sureDps,
-    /** the blade lies flat on its face: that is the angle of the face to the centre plane, not none */
-    zero: (): void => {
-      if (raw.length > 0) zeroDps.value = raw.reduce((sum, value) => sum + value, 0) / raw.length - faceDps()
+    /** a blade flat on its face stands at the angle of the face to the centre plane, not at none */
+    setZero: (): void => {
+      if (raw.length > 0) zero.value = raw.reduce((sum, value) => sum + value, 0) / raw.length - zeroAt()
     },
     start: (): void => {
       stop()
@@ -78,3 +78,4 @@ export function useHoldDrill(faceDps: () => number, onDone: (strokes: number[][]
     stop,
   }
 }
+export type BeatDrill = ReturnType<typeof useBeatDrill>

@@ -6,11 +6,18 @@ const SILENT_AFTER_MS = 2000
 /** Three impossible values in a row and an instrument raves. */
 const RAVES_AFTER = 3
 
-/** Every angle that one inclinometer of the house tells, and whether it is to be believed; of several, the chosen one alone. */
-export function useAngles(onAngle: (dps: number) => void): {
-  /** inclinometers on the line, in the order in which they came */
+/** What a drill listens to: angles of an inclinometer, degrees per side, or pressing forces of a scale, N. */
+export type Quantity = 'angle' | 'press'
+const INSTRUMENT = { angle: 'inclinometer', press: 'scale' } as const
+
+/** Everything that one instrument of a kind tells, and whether it is to be believed; of several, the chosen one alone. */
+export function useTold(
+  quantity: Quantity,
+  onValue: (value: number) => void,
+): {
+  /** instruments of the kind on the line, in the order in which they came */
   readonly there: ComputedRef<readonly { readonly id: string; readonly name: string }[]>
-  /** whose angles are heard: the first that speaks, as long as it does, or the one that was chosen */
+  /** who is heard: the first that speaks, as long as it does, or the one that was chosen */
   readonly chosen: Ref<string | null>
   /** half-width of the instrument's own 80 % interval, where it says so */
   readonly sureDps: Ref<number | null>
@@ -39,19 +46,20 @@ export function useAngles(onAngle: (dps: number) => void): {
   let heardMs = 0
   function hear(text: string): void {
     const told = readScreenLine(text)
-    if (told?.verb === 'here' && told.kind === 'inclinometer') known.set(told.id, told.name)
+    if (told?.verb === 'here' && told.kind === INSTRUMENT[quantity]) known.set(told.id, told.name)
     if (told?.verb === 'gone') {
       known.delete(told.id)
       if (current.value === told.id) [current.value, isAsked] = [null, false]
     }
     if (told?.verb === 'line' && known.has(told.id) && isHeard(told.id)) {
       const line = readInstrumentLine(told.line)
-      if (line.verb !== 'angle') return
+      if (line.verb !== quantity) return
       heardMs = Date.now()
-      sureDps.value = line.sureDps ?? null
-      wild = isPlausible('dps', line.dps) ? 0 : wild + 1
+      const value = line.verb === 'angle' ? line.dps : line.newtons
+      if (line.verb === 'angle') sureDps.value = line.sureDps ?? null
+      wild = isPlausible(line.verb === 'angle' ? 'dps' : 'newtons', value) ? 0 : wild + 1
       trust.value = wild >= RAVES_AFTER ? 'raving' : 'good'
-      if (wild === 0) onAngle(line.dps)
+      if (wild === 0) onValue(value)
     }
     if (known.size === 0) trust.value = 'none'
   }

@@ -1,0 +1,27 @@
+import { z } from 'zod'
+import { Id, Instant } from './scalars'
+import type { Wire } from './wire'
+
+export const INCIDENT_KINDS = ['cut', 'near-miss', 'blade-hurt'] as const
+export const INCIDENT_PLACES = ['bench', 'sink', 'board', 'rack', 'carrying', 'wheel'] as const
+
+/** An accident or a near miss, so that the kitchen learns from it: what and where, never who. */
+export const NewIncident = z.object({
+  id: Id,
+  at: Instant,
+  what: z.enum(INCIDENT_KINDS),
+  place: z.enum(INCIDENT_PLACES),
+  /** kind of the session's step it happened in; empty away from the bench */
+  step: z.string().max(40).default(''),
+  note: z.string().trim().max(300).default(''),
+})
+export type NewIncident = Wire<typeof NewIncident>
+export const Incident = NewIncident
+export type Incident = NewIncident
+
+/** What happened lately, and how often by place over a year. */
+export const Incidents = z.object({
+  latest: z.array(Incident),
+  yearly: z.array(z.object({ what: z.enum(INCIDENT_KINDS), place: z.enum(INCIDENT_PLACES), count: z.number() })),
+})
+export type Incidents = Wire<typeof Incidents>
