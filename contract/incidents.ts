@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { STEP_KINDS } from '../core/session/recipe'
 import { Id, Instant } from './scalars'
 import type { Wire } from './wire'
 
@@ -12,16 +13,14 @@ export const NewIncident = z.object({
   what: z.enum(INCIDENT_KINDS),
   place: z.enum(INCIDENT_PLACES),
   /** kind of the session's step it happened in; empty away from the bench */
-  step: z.string().max(40).default(''),
+  step: z.enum(['', ...STEP_KINDS]).default(''),
   note: z.string().trim().max(300).default(''),
 })
 export type NewIncident = Wire<typeof NewIncident>
-export const Incident = NewIncident
-export type Incident = NewIncident
 
 /** What happened lately, and how often by place over a year. */
 export const Incidents = z.object({
-  latest: z.array(Incident),
+  latest: z.array(NewIncident),
   yearly: z.array(z.object({ what: z.enum(INCIDENT_KINDS), place: z.enum(INCIDENT_PLACES), count: z.number() })),
 })
 export type Incidents = Wire<typeof Incidents>

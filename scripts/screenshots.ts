@@ -82,7 +82,7 @@ const PICTURES: readonly Picture[] = [
     name: 'practice',
     path: '/practice',
     prepare: async (page) => {
-      await page.getByRole('button', { name: 'No inclinometer? A made-up hand' }).click()
+      await page.getByRole('button', { name: 'No instrument? A made-up hand' }).click()
       await page.getByRole('button', { name: 'a first try' }).click()
       await page.getByRole('button', { name: 'Begin' }).click()
       await page.locator('.result').waitFor({ timeout: 60_000 })

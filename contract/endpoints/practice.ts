@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { LESSON_IDS } from '../../core/course/lessons'
 import { byId, endpoint } from '../endpoint'
-import { Incident, Incidents, NewIncident } from '../incidents'
+import { Incidents, NewIncident } from '../incidents'
 import { Drill, LessonAnswer, NewDrill, Practice } from '../practice'
 
 export const practiceEndpoints = {
@@ -45,6 +45,6 @@ export const practiceEndpoints = {
     '/api/incidents',
     'see',
     'Write down an accident or a near miss; nobody’s name is kept with it',
-    { body: NewIncident, answer: Incident },
+    { body: NewIncident, answer: NewIncident },
   ),
 } as const

@@ -9,7 +9,7 @@ test('a first try is seen, judged and drawn, and can be taken back', async ({ pa
   await expect(page.getByText('No inclinometer is on the line yet.')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Begin' })).toBeDisabled()
 
-  await page.getByRole('button', { name: 'No inclinometer? A made-up hand' }).click()
+  await page.getByRole('button', { name: 'No instrument? A made-up hand' }).click()
   await page.getByRole('button', { name: 'a first try' }).click()
   await page.getByRole('button', { name: 'Begin' }).click()
   await expect(page.getByText(/Stroke 2 of 12/)).toBeVisible({ timeout: 20_000 })

@@ -23,7 +23,7 @@ const formats = useFormats()
 const route = useRoute()
 const id = computed((): LessonId => LESSON_IDS.find((one) => one === props.lesson) ?? 'safety')
 const place = computed(() => LESSON_IDS.indexOf(id.value))
-const lesson = computed((): Lesson => LESSONS[id.value])
+const told = computed((): Lesson => LESSONS[id.value])
 const text = (part: string): string => `course.lesson.${id.value}.${part}`
 const MISTAKES: Partial<Record<LessonId, number>> = { 'first-stone': 3 }
 const mistakes = computed(() => Array.from({ length: MISTAKES[id.value] ?? 2 }, (_, at) => at + 1))
@@ -31,12 +31,12 @@ const mistakes = computed(() => Array.from({ length: MISTAKES[id.value] ?? 2 }, 
 const { value: ways } = useResource(endpoints.ways)
 /** What this house, or this person, chose where the trade disagrees; null where nobody chose. */
 const chosen = computed(() => {
-  const { way } = lesson.value
+  const { way } = told.value
   return way ? (ways.value?.own[way] ?? ways.value?.house[way] ?? null) : null
 })
 /** Where the house says which way presses, the arrows say so too. */
 const figures = computed(() =>
-  lesson.value.figures.map((figure): Figure =>
+  told.value.figures.map((figure): Figure =>
     figure.view === 'above' && (chosen.value === 'push' || chosen.value === 'pull')
       ? { ...figure, press: chosen.value }
       : figure,
@@ -88,7 +88,7 @@ const to = (other: LessonId): object => ({ name: 'lesson', params: { lesson: oth
           :switches-hands="switchesHands"
         />
         <CheckField
-          v-if="lesson.figures.some(({ view }) => view === 'above')"
+          v-if="told.figures.some(({ view }) => view === 'above')"
           v-model="leftHanded"
           :label="$t('course.left')"
         />
@@ -106,8 +106,8 @@ const to = (other: LessonId): object => ({ name: 'lesson', params: { lesson: oth
             <dd>{{ $t(text(`wrong.${at}.cure`)) }}</dd>
           </template>
         </dl>
-        <p v-if="lesson.drill">
-          <AppButton :to="{ path: '/practice', query: { drill: lesson.drill } }">{{ $t('course.practise') }}</AppButton>
+        <p v-if="told.drill">
+          <AppButton :to="{ path: '/practice', query: { drill: told.drill } }">{{ $t('course.practise') }}</AppButton>
         </p>
       </div>
     </div>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { endpoints } from '../../contract/endpoints'
 import { INCIDENT_KINDS, INCIDENT_PLACES, type NewIncident } from '../../contract/incidents'
+import { STEP_KINDS } from '../../core/session/recipe'
 import { capital } from '../../words/format'
 import { call } from '../api'
 import { say, useFormats } from '../i18n'
@@ -23,7 +24,7 @@ const what = ref<NewIncident['what'] | null>(null)
 const note = ref('')
 const busy = ref(false)
 /** the step of a session that led here */
-const step = computed(() => (typeof route.query['step'] === 'string' ? route.query['step'] : ''))
+const step = computed((): NewIncident['step'] => STEP_KINDS.find((kind) => kind === route.query['step']) ?? '')
 const mayRead = session.may('manage-house')
 const { value: known, reload } = useResource(endpoints.incidents, mayRead ? {} : null)
 
@@ -98,7 +99,7 @@ const times = (n: number): string => say('incident.times', { n })
             <span
               >{{ one.note }}
               <template v-if="one.step">{{
-                $t('incident.atStep', { step: $t(`recipes.kind.${one.step}`) })
+                $t('incident.atStep', { step: $t(`incident.step.${one.step}`) })
               }}</template></span
             >
           </li>

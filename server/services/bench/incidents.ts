@@ -1,4 +1,4 @@
-import type { Incident, Incidents } from '../../../contract/incidents'
+import type { Incidents, NewIncident } from '../../../contract/incidents'
 import { DAY_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
 import { changeHouse } from '../../db/changeHouse'
@@ -15,8 +15,8 @@ export async function recordIncident(
   db: Database,
   clock: Clock,
   caller: Caller,
-  incident: Incident,
-): Promise<Incident> {
+  incident: NewIncident,
+): Promise<NewIncident> {
   if (Date.parse(incident.at) > clock().getTime() + CLOCK_SLACK_MS)
     throw new Fault('invalid', 'future-event', { at: incident.at })
   await changeHouse(db, caller.house.id, async (change) => {

@@ -12,7 +12,7 @@ import type { Caller } from '../../signIn/sessions'
 
 /** The work of a session, as far as it decides who may do it. */
 export interface WorkAsked {
-  readonly recipe: Pick<Recipe, 'records' | 'skill' | 'worksOn'>
+  readonly recipe: Pick<Recipe, 'records' | 'skill' | 'worksOn' | 'actions'>
   readonly action: Action
   readonly knife: { readonly serrated: boolean; readonly ratioRight: number }
 }
@@ -34,12 +34,19 @@ export interface StartRights {
   readonly keptFor: string | null
 }
 
+/** What is no more than topping up: an edge that asks for it, or one that asks for less and gets no more. */
+const isTouchUp = ({ actions }: WorkAsked['recipe'], action: Action): boolean =>
+  action === 'touch-up' ||
+  (['none', 'hone', 'check'].includes(action) &&
+    actions.length > 0 &&
+    actions.every((one) => one === 'touch-up' || one === 'hone'))
+
 /** The skill a session asks for; null for honing, which everybody does. */
 export function skillAsked({ recipe, action, knife }: WorkAsked): Skill | null {
   if (recipe.skill) return recipe.skill
   if (rightForRecipe(recipe) === 'log-hone') return null
   return skillFor(
-    recipe.worksOn === 'face' || action === 'thin' ? 'thin' : action === 'touch-up' ? 'touch-up' : 'stone',
+    recipe.worksOn === 'face' || action === 'thin' ? 'thin' : isTouchUp(recipe, action) ? 'touch-up' : 'stone',
     knife,
   )
 }

@@ -50,7 +50,7 @@ import { layOutOperation, measuredSections } from './workshop'
 
 const SESSIONS_LISTED = 20
 /** What the workshop lays out takes steel off, and asks for the skill of its action. */
-const WORKSHOP_WORK = { records: { kind: 'sharpened' }, worksOn: 'edge' } as const
+const WORKSHOP_WORK = { records: { kind: 'sharpened' }, worksOn: 'edge', actions: [] } as const
 
 export const stateOf = (session: StoredSession, actions: readonly StoredAction[]): SessionState =>
   sessionState(foldable(session.plan), session.startedAt.getTime(), session.startedBy, actions.map(asSessionAction))

@@ -1,10 +1,10 @@
-import type { Incident, Incidents } from '../../../../contract/incidents'
+import type { Incidents, NewIncident } from '../../../../contract/incidents'
 import type { Queryable } from '../../database'
 
 const LISTED = 50
 
 /** Keeps what happened, once, and nobody's name with it. */
-export async function insertIncident(db: Queryable, houseId: string, incident: Incident): Promise<void> {
+export async function insertIncident(db: Queryable, houseId: string, incident: NewIncident): Promise<void> {
   await db.query(
     `insert into incidents (house_id, id, at, what, place, step, note)
      values ($1, $2, $3, $4, $5, $6, $7)
@@ -15,7 +15,7 @@ export async function insertIncident(db: Queryable, houseId: string, incident: I
 
 /** The latest, and counts by what and where since an instant. */
 export async function listIncidents(db: Queryable, houseId: string, since: Date): Promise<Incidents> {
-  const { rows: latest } = await db.query<Omit<Incident, 'at'> & { at: Date }>(
+  const { rows: latest } = await db.query<Omit<NewIncident, 'at'> & { at: Date }>(
     `select id, at, what, place, step, note from incidents where house_id = $1 order by at desc, id limit $2`,
     [houseId, LISTED],
   )
