@@ -21,6 +21,7 @@ const floors = {
     'core/hands',
     'core/course',
     'core/listening',
+    'core/ledger',
     'core/plan',
   ],
   services: ['log', 'shelf', 'fleet', 'bench', 'week', 'house'].map((noun) => `server/services/${noun}`),

@@ -3,6 +3,7 @@ import { chainEndpoints } from './endpoints/chain'
 import { exchangeEndpoints } from './endpoints/exchange'
 import { fleetEndpoints } from './endpoints/fleet'
 import { houseEndpoints } from './endpoints/house'
+import { ledgerEndpoints } from './endpoints/ledger'
 import { logEndpoints } from './endpoints/log'
 import { practiceEndpoints } from './endpoints/practice'
 import { shelfEndpoints } from './endpoints/shelf'
@@ -20,6 +21,7 @@ export const endpoints = {
   ...practiceEndpoints,
   ...signOffEndpoints,
   ...weekEndpoints,
+  ...ledgerEndpoints,
   ...houseEndpoints,
   ...chainEndpoints,
   ...exchangeEndpoints,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { EventPayloads } from '../core/edge/model/events'
-import { HoneToolName, Id, Instant, LadderRungName, Measure, Text, ZoneName } from './scalars'
+import { Day, HoneToolName, Id, Instant, LadderRungName, Measure, Text, ZoneName } from './scalars'
 import type { Wire } from './wire'
 import { SectionMeasure, ThicknessAt } from './workshop'
 
@@ -71,6 +71,13 @@ export const payloads = {
   missing: z.object({ note: Text.optional() }),
   found: z.object({ note: Text.optional() }),
   practice: z.object({ note: Text.optional() }),
+  'sent-out': z.object({ to: Text, dueOn: Day.optional() }),
+  returned: z.object({
+    ground: z.boolean(),
+    dps: Measure.workingDps.optional(),
+    price: Measure.price.optional(),
+    note: Text.optional(),
+  }),
   voided: z.object({ eventId: Id, reason: Text }),
 } satisfies { [K in keyof EventPayloads]: z.ZodType<EventPayloads[K]> }
 
@@ -94,6 +101,8 @@ export const NewEvent = z.discriminatedUnion('kind', [
   sent('missing'),
   sent('found'),
   sent('practice'),
+  sent('sent-out'),
+  sent('returned'),
   sent('voided'),
 ])
 export type NewEvent = Wire<typeof NewEvent>

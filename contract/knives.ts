@@ -70,7 +70,8 @@ export type RecommendationView = Wire<typeof RecommendationView>
 
 const Chance = z.number().min(0).max(1)
 /** A date with an 80 % band. */
-const DateBand = z.object({ earlyAt: Instant, middleAt: Instant, lateAt: Instant })
+/** A date with the 80 % band around it. */
+export const DateBand = z.object({ earlyAt: Instant, middleAt: Instant, lateAt: Instant })
 
 const ZoneCondition = z.object({
   forceGf: z.number(),
@@ -98,7 +99,7 @@ export const KnifeView = KnifeDescription.extend({
   limitGf: z.number(),
   stationId: Id,
   holderId: Id.nullable(),
-  status: z.enum(['in-service', 'counted', 'quarantined', 'missing', 'practice', 'retired']),
+  status: z.enum(['in-service', 'counted', 'quarantined', 'missing', 'away', 'practice', 'retired']),
   statusReason: z.string().nullable(),
   statusSince: Instant,
   zones: z.object({ heel: ZoneCondition, belly: ZoneCondition, tip: ZoneCondition }),

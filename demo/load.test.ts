@@ -32,7 +32,7 @@ beforeAll(async () => {
   const house = await findHouse(db, SAMPLE_HOUSE_ID)
   if (!house) throw new Error('no sample house')
   fleet = await readFleet(db, house, NOW)
-  learned = await houseLearning(db, { house } as Caller, NOW)
+  learned = await houseLearning(db, { house, person: { role: 'chef' } } as Caller, NOW)
   const { rows } = await db.query<typeof log>(
     'select min(at) as first, max(at) as last, count(*)::int as n from events',
   )

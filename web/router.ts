@@ -46,6 +46,7 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
         name: 'moving-in',
         component: () => import('./movingIn/MovingIn.vue'),
       },
+      { path: '/slip/:code', name: 'slip', component: () => import('./labels/SlipSheet.vue'), props: true },
       { path: '/labels', name: 'labels', component: () => import('./labels/LabelSheet.vue') },
       // what labels say to a camera, in capitals or not: a knife, a place at the rack, a piece of gear
       {

@@ -103,6 +103,21 @@ export function eventSentence(event: TimelineEvent, say: Say, formats: Formats, 
       ]
       return parts.filter((part) => part !== '').join(' ')
     }
+    case 'sent-out': {
+      const sentOut = payload as EventPayloads['sent-out']
+      const due = sentOut.dueOn ? say('event.dueOn', { day: formats.shortDay(`${sentOut.dueOn}T12:00:00Z`) }) : ''
+      return [say('event.sent-out', { name: sentOut.to }), due].filter((part) => part !== '').join(' ')
+    }
+    case 'returned': {
+      const back = payload as EventPayloads['returned']
+      return [
+        say(back.ground ? 'event.returned' : 'event.returnedAsWas'),
+        back.dps === undefined ? '' : say('event.atAngle', { angle: formats.angle(back.dps) }),
+        back.note ?? '',
+      ]
+        .filter((part) => part !== '')
+        .join(' ')
+    }
     case 'used':
       return say('event.used', { hours: formats.hours(Number(payload['hours'])) })
     case 'added':

@@ -89,6 +89,11 @@ export function verdictWords(knife: KnifeView, say: Say, formats: Formats): Verd
         .join(' '),
     }
   }
+  if (knife.status === 'away')
+    return {
+      what: say('verdict.away', { name: knife.statusReason ?? '' }),
+      why: say('verdict.awaySince', { day: formats.shortDay(knife.statusSince) }),
+    }
   if (knife.status === 'counted') return { what: say('verdict.counted'), why: '' }
   if (knife.status === 'retired') return { what: say('verdict.retired'), why: knife.statusReason ?? '' }
   const { verdict } = knife

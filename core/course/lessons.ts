@@ -35,6 +35,7 @@ export type Figure =
   | { readonly view: 'rod'; readonly dps: number; readonly rest: 'towel' | 'level' }
   | { readonly view: 'edge'; readonly shows: 'burr' | 'glint' | 'scratches' | 'rolled' | 'thumb' | 'teeth' | 'strop' }
   | { readonly view: 'stone'; readonly shows: 'grid' | 'hollow' }
+  | { readonly view: 'grip' }
   | { readonly view: 'bench' }
   | { readonly view: 'sink' }
 
@@ -43,7 +44,7 @@ export type LessonDrill = 'hold' | 'press' | 'burr' | 'read' | 'dry'
 
 export interface Lesson {
   readonly skill: Skill
-  readonly drill: LessonDrill | null
+  readonly drill: LessonDrill
   readonly figures: readonly Figure[]
   /** the house's choice that its words follow */
   readonly way?: WayId
@@ -73,7 +74,7 @@ const above = (
 export const LESSONS = {
   safety: {
     skill: 'hone',
-    drill: null,
+    drill: 'dry',
     figures: [{ view: 'bench' }, { view: 'sink' }],
     answer: 1,
     helps: ['fetch', 'clean', 'stow'],
@@ -91,7 +92,7 @@ export const LESSONS = {
   'first-stone': {
     skill: 'maintenance',
     drill: 'hold',
-    figures: [{ view: 'end', type: 'chef', lies: 'edge' }, above({ travel: 'sections' })],
+    figures: [{ view: 'grip' }, { view: 'end', type: 'chef', lies: 'edge' }, above({ travel: 'sections' })],
     way: 'path',
     answer: 2,
     helps: ['angle'],
@@ -108,7 +109,7 @@ export const LESSONS = {
   },
   'heel-tip': {
     skill: 'maintenance',
-    drill: null,
+    drill: 'burr',
     figures: [above({ zone: 'heel', acrossDeg: 90 }), above({ zone: 'tip' })],
     answer: 0,
     helps: ['ends'],
@@ -134,7 +135,7 @@ export const LESSONS = {
   },
   deburr: {
     skill: 'maintenance',
-    drill: null,
+    drill: 'burr',
     figures: [above({ weight: 'light', travel: 'sweep' }), { view: 'edge', shows: 'strop' }],
     way: 'burr-on',
     answer: 0,
@@ -157,7 +158,7 @@ export const LESSONS = {
   },
   flatten: {
     skill: 'full',
-    drill: null,
+    drill: 'dry',
     figures: [
       { view: 'stone', shows: 'grid' },
       { view: 'end', type: 'chef', lies: 'edge', dished: true },
@@ -168,14 +169,14 @@ export const LESSONS = {
   },
   asymmetric: {
     skill: 'asymmetric',
-    drill: null,
+    drill: 'hold',
     figures: [{ view: 'end', type: 'slicer', lies: 'edge' }, above({ side: 'second', press: 'pull' })],
     answer: 2,
     helps: [],
   },
   serrated: {
     skill: 'serrated',
-    drill: null,
+    drill: 'read',
     figures: [
       { view: 'edge', shows: 'teeth' },
       { view: 'edge', shows: 'rolled' },
@@ -185,7 +186,7 @@ export const LESSONS = {
   },
   boning: {
     skill: 'full',
-    drill: null,
+    drill: 'hold',
     figures: [
       { view: 'end', type: 'boning-stiff', lies: 'edge', dps: 12 },
       { view: 'end', type: 'boning-stiff', lies: 'edge', dps: 25 },
@@ -195,14 +196,14 @@ export const LESSONS = {
   },
   thinning: {
     skill: 'thinning',
-    drill: null,
+    drill: 'press',
     figures: [{ view: 'end', type: 'chef', lies: 'face' }, above({ travel: 'sections' })],
     answer: 1,
     helps: [],
   },
   'single-bevel': {
     skill: 'asymmetric',
-    drill: null,
+    drill: 'hold',
     figures: [
       { view: 'end', type: 'single-bevel-slicer', lies: 'edge' },
       { view: 'end', type: 'single-bevel-slicer', lies: 'back' },
@@ -212,7 +213,7 @@ export const LESSONS = {
   },
   'hard-steel': {
     skill: 'full',
-    drill: null,
+    drill: 'press',
     figures: [above({ weight: 'light', travel: 'sections' })],
     answer: 0,
     helps: [],

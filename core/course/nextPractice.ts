@@ -1,5 +1,5 @@
 import { DAY_MS } from '../time'
-import { LESSON_IDS, LESSONS, type Lesson, type LessonDrill, type LessonId } from './lessons'
+import { LESSON_IDS, LESSONS, type LessonDrill, type LessonId } from './lessons'
 
 /** A drill as far as it decides what to practise next. */
 export interface PastDrill {
@@ -39,7 +39,7 @@ export function nextPractice(done: readonly LessonId[], drills: readonly PastDri
       .reduce<PastDrill | undefined>((last, one) => (last && last.atMs > one.atMs ? last : one), undefined)
   const [right, left] = [latestOf('hold', 'right'), latestOf('hold', 'left')]
   const lesson = LESSON_IDS.find((id) => !done.includes(id)) ?? null
-  if (lesson && !right && !left && (LESSONS[lesson] as Lesson).drill !== 'hold')
+  if (lesson && !right && !left && LESSONS[lesson].drill !== 'hold')
     return { kind: null, lesson, hand: null, why: 'lesson' }
   if (!right && !left) return { kind: 'hold', lesson, hand: 'right', why: 'never' }
   if (!right || !left) return { kind: 'hold', lesson: null, hand: right ? 'left' : 'right', why: 'weak-side' }

@@ -229,3 +229,12 @@ export function minutesToBurr(
     ]
   })
 }
+
+/**
+ * The first step that asks for covered eyes and has not been told so; null where nothing asks, or all is told. No session
+ * at a powered wheel goes on, or ends as done, before that.
+ */
+export const unprotected = (state: SessionState): string | null =>
+  state.plan.steps.find(
+    ({ id, checks }) => checks.includes('eyes-covered') && !stepState(state, id).ticked.includes('eyes-covered'),
+  )?.id ?? null

@@ -17,6 +17,7 @@ declare module 'jstat' {
     covariance(one: readonly number[], other: readonly number[]): number
     corrcoeff(one: readonly number[], other: readonly number[]): number
     geomean(values: readonly number[]): number
+    readonly chisquare: { inv(p: number, freedom: number): number }
   }
   export default jStat
 }

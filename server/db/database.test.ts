@@ -98,6 +98,7 @@ describe('the database', () => {
       '0029_drills',
       '0030_practice_blades',
       '0031_levels',
+      '0032_send_out',
     ])
   })
 

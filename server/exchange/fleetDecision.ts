@@ -40,10 +40,11 @@ export const nameOf = (named: Named<{ name: string }, { name: string }> | null):
   named === null || typeof named === 'string' ? '' : 'known' in named ? named.known.name : named.fresh.name
 
 /** What a file can say of a knife's state. */
-export type Leaving = Exclude<KnifeStatus, 'counted' | 'practice'>
+export type Leaving = Exclude<KnifeStatus, 'counted' | 'practice' | 'away'>
 /** A state as lists have it: they know nothing of counting or of practice, which is out of the fleet. */
 export function listedStatus(status: KnifeStatus): Leaving {
   if (status === 'practice') return 'retired'
+  if (status === 'away') return 'in-service'
   return status === 'counted' ? 'in-service' : status
 }
 export const statusNow = (before: StoredKnife | null, present: Present): Leaving =>

@@ -14,6 +14,7 @@ import type { Queue } from '../jobs/queue'
 import type { Mount } from '../mount'
 import { recordWalks, setHoneTool } from '../services/house/honing'
 import { addPerson, addStation, editHouse, editPerson, editStation, setWeek } from '../services/house/houses'
+import { readLedger, setMoney } from '../services/house/ledger'
 import { readTrail } from '../services/house/trail'
 import { readMissing } from '../services/house/missing'
 import { pinKey, type Tries } from '../signIn/tries'
@@ -34,6 +35,8 @@ export function houseRoutes(
     await queue.send({ houseId, jobId: job.id })
     return job
   }
+  mount(endpoints.ledger, ({ caller }) => readLedger(db, clock, caller))
+  mount(endpoints.setMoney, ({ caller, body }) => setMoney(db, caller, body))
   mount(endpoints.editHouse, async ({ caller, body }) => {
     const house = await editHouse(db, caller, body)
     // services lie at other moments now: what edges went through is reckoned anew

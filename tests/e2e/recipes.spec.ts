@@ -261,7 +261,12 @@ test('a wheel is for those signed off for it, whatever their role, and says what
   await page.keyboard.press('Enter')
   await expect(page.getByText(/Eye protection, and nobody in line with the wheel/)).toBeVisible()
   await expect(page.getByText(/Not for hard, thin, serrated or single-bevel blades/)).toBeVisible()
+  // nobody goes on to the wheel before their eyes are covered, and said to be
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Cover your eyes first')).toBeVisible()
   const line = page.getByRole('list', { name: 'bench' }).getByRole('listitem')
+  await expect(line.nth(1)).toHaveAttribute('aria-current', 'step')
+  await page.getByRole('checkbox', { name: 'Eyes covered, sleeves and strings tied back' }).click()
   const told: string[] = []
   for (let step = 1; step < (await line.count()); step++) {
     await expect(line.nth(step)).toHaveAttribute('aria-current', 'step')

@@ -5,7 +5,7 @@ import type { KnifeView } from '../../contract/knives'
 import { pressingOnRung } from '../../core/abrasive/strokeLadder'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import { isWorked, pagesOf } from '../../core/session/pages'
-import { paceNote } from '../../core/session/session'
+import { paceNote, unprotected } from '../../core/session/session'
 import type { SessionStep } from '../../core/session/plan'
 import type { Pace } from '../../core/session/ways'
 import { say } from '../i18n'
@@ -18,6 +18,7 @@ import BenchKeys from './BenchKeys.vue'
 import BriefPage from './BriefPage.vue'
 import LedStep from './LedStep.vue'
 import StepLine from './StepLine.vue'
+import { heavyPress } from './heavyPress'
 import StepNotes from './StepNotes.vue'
 import { useStrokeEar } from '../listening/useStrokeEar'
 import { useBenchSession } from './useBenchSession'
@@ -81,24 +82,22 @@ const { spentMs, elapsed } = useStepClock({ state, step, here })
 const burrAll = computed(() => ZONES.every((one) => here.value.burr[one]))
 const notes = computed((): string[] => {
   const note = step.value && paceNote(step.value, spentMs.value, burrAll.value)
-  const tooHard = press.value?.trust === 'good' && isHeavy(press.value.value)
+  const heavy = press.value?.trust === 'good' ? heavyPress(stage.value, props.gear, press.value.value) : null
   return [
     ...(note ? [say(`bench.pace.${note}`)] : []),
     // a burr from work on a face is lost height
     ...(step.value?.work === 'face' && step.value.kind === 'side' ? [say('bench.burrOnFace')] : []),
-    ...(tooHard ? [say(onDiamond.value ? 'gear.warning.heavy-on-diamond' : 'gear.warning.heavy-on-finish')] : []),
+    ...(heavy ? [say(`gear.warning.${heavy}`)] : []),
+    ...(mustCover.value ? [say('fault.no-protection')] : []),
   ]
 })
-const onDiamond = computed(() =>
-  props.gear.some(({ id, kind }) => id === stage.value?.stoneId && kind.startsWith('diamond')),
-)
-/** Pressing is warned of where it ruins something: on diamond, and on the fine stone. */
-const HEAVY_SHARE = 1.5
-const isHeavy = (newtons: number | null): boolean =>
-  newtons !== null &&
-  stage.value !== null &&
-  (onDiamond.value || stage.value.micron <= 4) &&
-  newtons > HEAVY_SHARE * stage.value.newtons
+/** Nobody goes on to a wheel before eyes are covered. */
+const mustCover = computed(() => {
+  const due = unprotected(state.value)
+  return (
+    due !== null && (pace.value === 'led' ? step.value?.id === due : !!page.value?.steps.some(({ id }) => id === due))
+  )
+})
 
 function stroke(count = 1): void {
   if (counts.value) act({ kind: 'strokes', stepId: state.value.stepId, zone: zone.value, count })
@@ -160,7 +159,7 @@ function pageDone(): void {
 }
 function onward(): void {
   // Enter with a force typed takes the force first
-  if ((led.value ?? brief.value)?.enter()) return
+  if ((led.value ?? brief.value)?.enter() || mustCover.value) return
   if (isLast.value) act({ kind: 'finish' })
   else if (pace.value === 'brief') pageDone()
   else {

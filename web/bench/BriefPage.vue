@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { BenchPlan, StackPiece } from '../../contract/bench'
 import type { KnifeView } from '../../contract/knives'
+import { lessonFor } from '../../core/course/lessons'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import type { Check } from '../../core/session/recipe'
 import type { Tried } from '../../core/session/branches'
@@ -109,6 +110,8 @@ const reasons = computed(() =>
 /** One figure where both sides have it, both where they differ. */
 const sideStrokes = computed(() => [...new Set(sides.value.map(({ strokes }) => strokes))].join(' / '))
 const ways = computed(() => [...new Set(worked.value.flatMap((step) => wayWords(props.plan, step, say)))])
+/** The lesson that shows what this page asks for. */
+const lesson = computed(() => (main.value ? lessonFor(main.value, props.knife) : null))
 const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => step.cautions))])
 </script>
 
@@ -189,6 +192,14 @@ const cautions = computed(() => [...new Set(props.page.steps.flatMap((step) => s
         />
         <CarryOver v-if="ends" :carried="state.carryOver" @leave="(zone, what) => emit('leave', zone, what)" />
       </FoldSection>
+      <p v-if="lesson">
+        <AppButton
+          kind="quiet"
+          small
+          :to="{ name: 'lesson', params: { lesson }, query: { from: `/bench/${knife.code}` } }"
+          >{{ $t('course.show') }}</AppButton
+        >
+      </p>
       <ul class="cautions soft small">
         <li v-for="caution in cautions" :key="caution">{{ $t(`bench.caution.${caution}`) }}</li>
       </ul>

@@ -27,7 +27,7 @@ export interface Counted {
 export function knivesOf(knives: readonly KnifeView[], whose: CountOf): KnifeView[] {
   const isOfThese = (knife: KnifeView): boolean =>
     whose.of === 'all' || (whose.of === 'station' ? knife.stationId : knife.holderId) === whose.id
-  return knives.filter((knife) => knife.status !== 'retired' && knife.status !== 'practice' && isOfThese(knife))
+  return knives.filter((knife) => !['retired', 'practice', 'away'].includes(knife.status) && isOfThese(knife))
 }
 
 /** One count, kept on the device as it goes: a page that closes in its middle opens there again. */

@@ -106,7 +106,7 @@ const to = (other: LessonId): object => ({ name: 'lesson', params: { lesson: oth
             <dd>{{ $t(text(`wrong.${at}.cure`)) }}</dd>
           </template>
         </dl>
-        <p v-if="told.drill">
+        <p>
           <AppButton :to="{ path: '/practice', query: { drill: told.drill } }">{{ $t('course.practise') }}</AppButton>
         </p>
       </div>

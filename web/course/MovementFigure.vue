@@ -2,6 +2,7 @@
 import type { Figure } from '../../core/course/lessons'
 import AboveFigure from './AboveFigure.vue'
 import EndFigure from './EndFigure.vue'
+import GripFigure from './GripFigure.vue'
 import NearFigure from './NearFigure.vue'
 import RodFigure from './RodFigure.vue'
 
@@ -18,5 +19,6 @@ defineProps<{ figure: Figure; leftHanded: boolean; switchesHands: boolean }>()
   />
   <EndFigure v-else-if="figure.view === 'end'" :figure="figure" />
   <RodFigure v-else-if="figure.view === 'rod'" :figure="figure" />
+  <GripFigure v-else-if="figure.view === 'grip'" />
   <NearFigure v-else :figure="figure" />
 </template>

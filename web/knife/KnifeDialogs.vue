@@ -1,6 +1,17 @@
 <script lang="ts">
 export type KnifeDialog =
-  'sharpened' | 'measure' | 'move' | 'quarantine' | 'release' | 'retire' | 'missing' | 'found' | 'practice' | 'edit'
+  | 'sharpened'
+  | 'measure'
+  | 'move'
+  | 'quarantine'
+  | 'release'
+  | 'retire'
+  | 'missing'
+  | 'found'
+  | 'practice'
+  | 'send-out'
+  | 'return'
+  | 'edit'
 </script>
 
 <script setup lang="ts">
@@ -15,6 +26,8 @@ import AppDialog from '../ui/AppDialog.vue'
 import MeasureForm from './MeasureForm.vue'
 import MoveForm from './MoveForm.vue'
 import ReasonDialog from '../ui/ReasonDialog.vue'
+import ReturnForm from './ReturnForm.vue'
+import SendOutForm from './SendOutForm.vue'
 import SharpenedForm from './SharpenedForm.vue'
 import { unsafeReasons } from '../ui/unsafeReasons'
 
@@ -34,6 +47,8 @@ const sharpened = showing('sharpened')
 const measure = showing('measure')
 const move = showing('move')
 const edit = showing('edit')
+const sendOut = showing('send-out')
+const back = showing('return')
 
 type Draft = Parameters<typeof records.record>[0]
 async function record(draft: Draft, done: string): Promise<void> {
@@ -103,6 +118,12 @@ const reasoned = (Object.keys(REASONED) as (keyof typeof REASONED)[]).map((key) 
   </AppDialog>
   <AppDialog v-model:visible="move" :title="$t('knife.move')" narrow>
     <MoveForm :knife="knife" @record="record($event, 'knife.movedDone')" />
+  </AppDialog>
+  <AppDialog v-model:visible="sendOut" :title="$t('knife.act.send-out')" narrow>
+    <SendOutForm :knife="knife" @record="record($event, 'knife.sendOutDone')" />
+  </AppDialog>
+  <AppDialog v-model:visible="back" :title="$t('knife.act.return')" narrow>
+    <ReturnForm :knife="knife" @done="back = false" />
   </AppDialog>
   <AppDialog v-model:visible="edit" :title="$t('knife.editTitle', { code: knife.code })">
     <KnifeForm :knife="knife" @done="edit = false" />

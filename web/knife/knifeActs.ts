@@ -38,11 +38,17 @@ export function knifeActs(knife: KnifeView, may: (right: Right) => boolean): Kni
     return { first: bench, second: null, more: [check, asked('measure'), ...release, ...edit, ...retire] }
   if (knife.status === 'retired') return { first: null, second: null, more: [...practice, ...release, ...edit] }
   if (knife.status === 'missing') return { first: asked('found'), second: null, more: [...move, ...edit, ...retire] }
+  if (knife.status === 'away') return { first: asked('return'), second: null, more: [...edit, ...retire] }
   if (knife.status === 'counted')
     return { first: null, second: null, more: [...move, asked('quarantine'), asked('missing'), ...edit, ...retire] }
   if (knife.status !== 'in-service') {
     const [first = check] = release
-    return { first, second: first === check ? null : check, more: [asked('measure'), ...move, ...edit, ...retire] }
+    const sendOut = may('move-knife') && knife.status === 'quarantined' ? [asked('send-out')] : []
+    return {
+      first,
+      second: first === check ? null : check,
+      more: [asked('measure'), ...move, ...sendOut, ...edit, ...retire],
+    }
   }
   const actOf = (action: KnifeView['verdict']['action']): KnifeAct | null => {
     switch (action) {
@@ -76,6 +82,7 @@ export function knifeActs(knife: KnifeView, may: (right: Right) => boolean): Kni
     ...move,
     asked('quarantine'),
     asked('missing'),
+    ...(may('move-knife') ? [asked('send-out')] : []),
     ...practice,
     ...edit,
     ...retire,

@@ -60,7 +60,7 @@ const words = computed(() => [
   })),
 ])
 const states = computed(() =>
-  ['in-service', 'counted', 'quarantined', 'missing', 'practice', 'retired', 'all'].map((state) => ({
+  ['in-service', 'counted', 'quarantined', 'missing', 'away', 'practice', 'retired', 'all'].map((state) => ({
     value: state,
     label: say(`status.${state}`),
   })),

@@ -8,16 +8,17 @@ import { applyChanceOfHoning, applyHoning, applyUse, honingChance } from '../fil
 import { DEFAULT_PRIOR, HABIT, knownParameter, resetToClaimed, resetToFresh, type EdgePrior } from '../filter/belief'
 import { glintsAfter, observeCheck } from '../filter/observe'
 import { updateOnHoningReport } from '../filter/updateOnForce'
-import { NO_DEFECTS, standingEvents, type Chip, type KnifeEvent } from '../model/events'
+import { NO_DEFECTS, standingEvents, type KnifeEvent } from '../model/events'
 import { wornForce } from '../model/force'
 import { honeEffect, nextHoning, NO_ROD_WORK, usualHoneTool } from '../model/hone'
 import { bluntWidth } from '../model/wear'
 import { workFactor } from '../model/strain'
+import { chipAfter } from './chip'
 import { judgeHand, OFF_STONE_HOURS } from './judgeHand'
 import { addCount, addService, addWork, NO_HONING } from './lessons'
 import { addEye, addScatter, readingLogSd, readerKey, signShare } from './scatter'
 import { initialState, withBelief, type KnifeState } from './state'
-import { afterStatus, inHand } from './status'
+import { afterStatus, found, inHand } from './status'
 import { applyAbrasion, applyGrinding, applyThinning, updateOnMeasurement } from './steelLeft'
 import { declaredUse, firstEndingAfter, workAt, type DeclaredUse, type UsageContext } from './usage'
 
@@ -210,20 +211,6 @@ function afterCheck(state: KnifeState, spec: BladeSpec, event: Happened<'checked
   return says ? { ...next, lastHone: honeOutcome(state, next, spec, limitGf) } : next
 }
 
-/** Shallower than this nobody finds a chip any more, mm. */
-const CHIP_GONE_MM = 0.02
-
-/** A chip is gone with any session that does not leave it on purpose; one that waits gets shallower with each. */
-function chipAfter(
-  { defects, steel }: KnifeState,
-  after: KnifeState['steel'],
-  leftMm: number | undefined,
-): Chip | null {
-  const chip = defects.chip
-  const depthMm = leftMm ?? (chip?.rests ? chip.depthMm - (steel.heightMm.mean - after.heightMm.mean) : 0)
-  return depthMm > CHIP_GONE_MM ? { zone: chip?.zone ?? 'belly', depthMm, rests: true } : null
-}
-
 function afterSharpening(state: KnifeState, spec: BladeSpec, event: Happened<'sharpened'>): KnifeState {
   const {
     finishMicron,
@@ -282,6 +269,18 @@ function afterSharpening(state: KnifeState, spec: BladeSpec, event: Happened<'sh
   }
 }
 
+/** What an edge from outside is taken to be until somebody reads it: finished at #1000 (common practice), by hands nobody knows. */
+const OUTSIDE_MICRON = 11.5
+
+/** A knife back from outside: ground there, or as it went. */
+function afterReturn(state: KnifeState, spec: BladeSpec, event: Happened<'returned'>): KnifeState {
+  const here = found(state)
+  if (!event.payload.ground) return here
+  const { id, atMs } = event
+  const payload = { finishMicron: OUTSIDE_MICRON, claimed: true }
+  return afterSharpening(here, spec, { id, atMs, personId: null, kind: 'sharpened', payload })
+}
+
 /** State after one event, the state having been advanced to its time. */
 export function applyEvent(before: KnifeState, event: KnifeEvent, spec: BladeSpec, limitGf: number): KnifeState {
   const state = inHand(before, event)
@@ -306,7 +305,10 @@ export function applyEvent(before: KnifeState, event: KnifeEvent, spec: BladeSpe
     case 'missing':
     case 'found':
     case 'practice':
+    case 'sent-out':
       return afterStatus(state, event, spec)
+    case 'returned':
+      return afterReturn(state, spec, event)
     case 'used':
     case 'voided':
       return state

@@ -21,9 +21,9 @@ export interface ZoneEdge extends Wear {
 
 /**
  * `counted` is what is there and held by somebody, and has no edge to be kept; nobody knows where what is `missing` is;
- * what is for `practice` cuts for nobody, and says nothing of the fleet.
+ * what is `away` is with somebody outside to be ground; what is for `practice` cuts for nobody, and says nothing of the fleet.
  */
-export type KnifeStatus = 'in-service' | 'counted' | 'quarantined' | 'missing' | 'practice' | 'retired'
+export type KnifeStatus = 'in-service' | 'counted' | 'quarantined' | 'missing' | 'away' | 'practice' | 'retired'
 
 /** What a knife is while nobody has taken it out of use. */
 export const statusInUse = ({ countedOnly = false }: Pick<BladeSpec, 'countedOnly'>): KnifeStatus =>
@@ -66,7 +66,7 @@ export interface KnifeState {
   readonly status: KnifeStatus
   readonly statusReason: string | null
   readonly statusSinceMs: number
-  /** what a missing knife was before, and is again once it is found */
+  /** what a knife was before it was missed or sent out, and is again once it is there */
   readonly missedAs?: Pick<KnifeState, 'status' | 'statusReason' | 'statusSinceMs'> | null
   readonly stationId: string | null
   readonly holderId: string | null

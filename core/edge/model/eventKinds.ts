@@ -31,6 +31,8 @@ export const EVENT_TRAITS: Readonly<Record<EventKind, EventTraits>> = {
   missing: { ...plain, right: 'count' },
   found: { ...plain, right: 'count' },
   practice: { ...plain, right: 'edit-knife' },
+  'sent-out': { ...plain, right: 'move-knife' },
+  returned: { ...plain, right: 'move-knife', movesEdge: true },
   voided: { ...plain, right: 'void-own', reachesBack: true },
 }
 

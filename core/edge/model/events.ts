@@ -111,6 +111,15 @@ export interface EventPayloads {
   found: { readonly note?: string | undefined }
   /** from here on it is for hands that learn: cheap, or too far gone to cut for guests */
   practice: { readonly note?: string | undefined }
+  /** it went to somebody outside to be ground, and is expected back by a day, YYYY-MM-DD */
+  'sent-out': { readonly to: string; readonly dueOn?: string | undefined }
+  /** it is back: whether it was ground there, at which angle, degrees per side, and what that cost */
+  returned: {
+    readonly ground: boolean
+    readonly dps?: number | undefined
+    readonly price?: number | undefined
+    readonly note?: string | undefined
+  }
   /** takes back another event, which stays readable */
   voided: { readonly eventId: string; readonly reason: string }
 }

@@ -41,7 +41,7 @@ export const roles = new Spellings<PersonRole>([
   ],
 ])
 
-export const states = new Spellings<Exclude<KnifeStatus, 'counted' | 'practice'>>([
+export const states = new Spellings<Exclude<KnifeStatus, 'counted' | 'practice' | 'away'>>([
   [
     'in-service',
     said`in-service, in service, in use, ok, active, good, in gebrauch, aktiv, en service, en uso, in uso,

@@ -202,11 +202,19 @@ describe('who may begin', () => {
     expect(sessions.some((one: { besideId: string | null }) => one.besideId === house.people.sharpener.id)).toBe(true)
   })
 
-  it('a powered wheel is for those signed off for machines alone, whatever their role', async () => {
+  it('a powered wheel is for those signed off for machines alone, whatever their role, and for covered eyes', async () => {
     const knife = await addTestKnife(house, { code: 'WHEEL-1' })
     expect((await start(knife.id, { recipeId: 'wheel', besideId: house.people.sharpener.id })).status).toBe(403)
     await house.manager.send('PUT', `/api/people/${house.people.chef.id}/skills`, { skills: ['machine'] })
-    expect((await start(knife.id, { recipeId: 'wheel' })).status).toBe(200)
+    const begun = (await start(knife.id, { recipeId: 'wheel' })).body
+    const act = (actions: object[]): ReturnType<typeof start> =>
+      house.manager.post(`/api/bench-sessions/${begun.id}/actions`, { actions })
+    const finish = { id: newId(), at: at(10), kind: 'finish' }
+    const refused = await act([finish])
+    expect([refused.status, refused.body.error.sentence]).toEqual([409, expect.stringContaining('Cover your eyes')])
+    const { id: stepId } = begun.plan.steps.find(({ checks }: { checks: string[] }) => checks.includes('eyes-covered'))
+    const covered = { id: newId(), at: at(5), kind: 'tick', stepId, check: 'eyes-covered', done: true }
+    expect((await act([covered, finish])).body.outcome).toBe('finished')
   })
 })
 

@@ -9,7 +9,7 @@ import {
 } from '../../../contract/bench'
 import type { Operation } from '../../../contract/workshop'
 import type { Skill } from '../../../core/house/skills'
-import { minutesToBurr, sessionState, type SessionState } from '../../../core/session/session'
+import { minutesToBurr, sessionState, unprotected, type SessionState } from '../../../core/session/session'
 import { sideTimes } from '../../../core/session/sides'
 import type { Clock } from '../../clock'
 import { changeHouse, type HouseChange } from '../../db/changeHouse'
@@ -325,6 +325,7 @@ export async function actInSession(
       if (flattened.length === 0) change.nothingNew()
       return
     }
+    if (state.status === 'finished' && unprotected(state)) throw new Fault('conflict', 'no-protection')
     await endSession(change, houseId, sessionId, state.status === 'finished' ? 'finished' : 'abandoned', now)
     if (state.status !== 'finished') return
     await keepResults(change, caller, knife, session, state, now)

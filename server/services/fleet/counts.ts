@@ -39,7 +39,9 @@ export async function recordCount(db: Database, clock: Clock, caller: Caller, co
       (kind: 'missing' | 'found') =>
       (knifeId: string): NewEvent => ({ id: newId(), knifeId, kind, at: count.endedAt, payload: {} })
     const events = [
-      ...count.missing.filter((id) => !['missing', 'retired'].includes(statusOf(id) ?? '')).map(eventOf('missing')),
+      ...count.missing
+        .filter((id) => !['missing', 'away', 'retired'].includes(statusOf(id) ?? ''))
+        .map(eventOf('missing')),
       ...count.present.filter((id) => statusOf(id) === 'missing').map(eventOf('found')),
     ]
     return events.length === 0 ? [] : await recordWithin(change, caller, events, now)

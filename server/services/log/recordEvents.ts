@@ -85,8 +85,17 @@ async function assertMove(
   }
 }
 
-async function assertMissing(db: Queryable, houseId: string, { id, code }: StoredKnife): Promise<void> {
-  if ((await findState(db, houseId, id))?.status !== 'missing') throw new Fault('conflict', 'not-missing', { code })
+/** What can only be said of a knife that is missing, or away. */
+const NEEDS = { found: ['missing', 'not-missing'], returned: ['away', 'not-away'] } as const
+
+async function assertGone(
+  db: Queryable,
+  houseId: string,
+  { id, code }: StoredKnife,
+  kind: keyof typeof NEEDS,
+): Promise<void> {
+  const [status, fault] = NEEDS[kind]
+  if ((await findState(db, houseId, id))?.status !== status) throw new Fault('conflict', fault, { code })
 }
 
 function assertChipFits(event: NewEvent, knife: StoredKnife): void {
@@ -170,7 +179,7 @@ export async function recordWithin(
     for (const event of fresh) {
       if (event.kind === 'moved') await assertMove(change, caller, event, stationIds)
       if (event.kind === 'voided') await assertVoidable(change, caller, event)
-      if (event.kind === 'found') await assertMissing(change, houseId, knife)
+      if (event.kind === 'found' || event.kind === 'returned') await assertGone(change, houseId, knife, event.kind)
       assertChipFits(event, knife)
       if (ON_AN_EDGE.has(event.kind)) assertHasEdge(knife)
     }
