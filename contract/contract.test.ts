@@ -28,7 +28,13 @@ describe('the endpoints', () => {
   it('name in their address what they read from it', () => {
     for (const [name, endpoint] of all) {
       const inPath = [...endpoint.path.matchAll(/\{(\w+)\}/g)].map((match) => match[1])
-      const spelled: Record<string, string> = { table: 'fleet', day: '2026-11-28', skill: 'full', lesson: 'rod' }
+      const spelled: Record<string, string> = {
+        table: 'fleet',
+        day: '2026-11-28',
+        skill: 'full',
+        lesson: 'rod',
+        month: '2026-11',
+      }
       const filled = Object.fromEntries(inPath.map((key) => [key, spelled[key ?? ''] ?? newId()]))
       expect(takes(endpoint.params, filled), name).toBe(true)
       if (inPath.length > 0) expect(takes(endpoint.params, {}), name).toBe(false)

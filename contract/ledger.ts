@@ -29,6 +29,7 @@ export type Money = Wire<typeof Money>
 
 /** A change of money; where the currency changes, what one of the old is worth in the new, so that no price stands in the wrong one. */
 export const MoneyChange = z.object({ money: Money, rate: z.number().positive().max(10_000).nullable() })
+export type MoneyChange = Wire<typeof MoneyChange>
 
 /** Purchase and labour are null while price, life or wage are unknown: unknown is not nothing. */
 const Share = z.object({

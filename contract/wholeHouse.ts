@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { DAY_ORDERS, Id, Name, StatedHabitName, TimeZone } from './scalars'
 import { PolicyRules, ServiceLimits } from './house'
+import { Money } from './ledger'
 import type { Wire } from './wire'
 
 export const WHOLE_HOUSE_FORMAT = 'yorvik-house'
@@ -61,6 +62,8 @@ export const WholeHouse = z.object({
     dayOrder: z.enum(DAY_ORDERS),
     /** houses that went out before there were rules have none */
     policies: PolicyRules.default([]),
+    /** what it pays; null where it never said, and left out by houses that went out before there was a ledger */
+    money: Money.nullable().default(null),
   }),
   /** a part without rows may be left out */
   parts: z.partialRecord(z.enum(HOUSE_PARTS), z.array(Row)),

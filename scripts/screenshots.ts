@@ -6,7 +6,6 @@ import { serveHouses } from './houses'
 interface Picture {
   readonly name: string
   readonly path: string
-  readonly signedOut?: boolean
   readonly size?: readonly [width: number, height: number]
   readonly prepare?: (page: Page) => Promise<void>
 }
@@ -25,7 +24,6 @@ async function atTheStone(page: Page): Promise<void> {
 }
 
 const PICTURES: readonly Picture[] = [
-  { name: 'sign-in', path: '/sign-in', signedOut: true },
   { name: 'today', path: '/today' },
   { name: 'moving-in', path: '/moving-in?part=stations' },
   {
@@ -109,7 +107,24 @@ const PICTURES: readonly Picture[] = [
       await page.getByText('one way comes out best').waitFor({ timeout: 60_000 })
     },
   },
-  { name: 'house-week', path: '/house?part=week' },
+  { name: 'lesson', path: '/course/first-stone' },
+  {
+    name: 'ledger',
+    path: '/ledger',
+    prepare: async (page) => {
+      const money = {
+        currency: 'EUR',
+        hourly: { chef: 32, sharpener: 24, cook: 20, apprentice: 15 },
+        interest: 0.03,
+        grinder: 9,
+        dullHour: null,
+        gear: {},
+      }
+      await page.request.put(new URL('/api/money', page.url()).href, { data: { money, rate: null } })
+      await page.reload()
+      await page.getByText(/In twelve months/).waitFor()
+    },
+  },
   { name: 'bench', path: '/bench/CH-07', prepare: atTheStone },
   {
     name: 'bench-phone',
@@ -157,9 +172,8 @@ async function main(): Promise<void> {
     const inside = await browser.newContext({ locale: 'en-GB' })
     const { signInName, password } = DEMO_SIGN_IN
     await inside.request.post(`${houses.demoUrl}/api/session`, { data: { signInName, password } })
-    const outside = await browser.newContext({ locale: 'en-GB' })
     for (const picture of PICTURES) {
-      await take(picture.signedOut ? outside : inside, houses.demoUrl, picture)
+      await take(inside, houses.demoUrl, picture)
       console.log(`${picture.name}.png`)
     }
   } finally {

@@ -47,6 +47,8 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
         component: () => import('./movingIn/MovingIn.vue'),
       },
       { path: '/slip/:code', name: 'slip', component: () => import('./labels/SlipSheet.vue'), props: true },
+      { path: '/ledger', name: 'ledger', component: () => import('./ledger/LedgerScreen.vue') },
+      { path: '/report', name: 'report', component: () => import('./ledger/ReportSheet.vue') },
       { path: '/labels', name: 'labels', component: () => import('./labels/LabelSheet.vue') },
       // what labels say to a camera, in capitals or not: a knife, a place at the rack, a piece of gear
       {

@@ -17,7 +17,8 @@ export interface Formats {
   /** so many times something, to two decimals */
   readonly ratio: (times: number) => string
   readonly grit: (grit: number) => string
-  readonly money: (amount: number) => string
+  /** an amount in a currency (ISO 4217), or in whatever the house pays with while it has not said */
+  readonly money: (amount: number, currency?: string | null) => string
   /** one, two and three */
   readonly list: (items: readonly string[]) => string
   readonly clock: (instant: string) => string
@@ -83,7 +84,7 @@ function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats 
     tenths: number(1),
     ratio: two,
     grit: (grit) => `#${grit}`,
-    money: number(2),
+    money: (amount, currency = null) => (currency === null ? two(amount) : inCurrency(locale, currency).format(amount)),
     list: (items) => new Intl.ListFormat(locale, { type: 'conjunction' }).format(items),
     clock,
     weekday: date({ weekday: 'long' }),
@@ -94,6 +95,14 @@ function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats 
     moment: (instant) => `${shortDay(instant)}, ${clock(instant)}`,
     dayKey: date({ year: 'numeric', month: '2-digit', day: '2-digit' }),
   }
+}
+
+const currencies = new Map<string, Intl.NumberFormat>()
+function inCurrency(locale: string, currency: string): Intl.NumberFormat {
+  const key = `${locale} ${currency}`
+  const format = currencies.get(key) ?? new Intl.NumberFormat(locale, { style: 'currency', currency })
+  currencies.set(key, format)
+  return format
 }
 
 /** The text with its first letter large, for a label that also stands inside sentences. */

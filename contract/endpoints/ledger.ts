@@ -1,5 +1,7 @@
+import { z } from 'zod'
 import { endpoint } from '../endpoint'
 import { Ledger, Money, MoneyChange } from '../ledger'
+import { Report } from '../report'
 
 export const ledgerEndpoints = {
   ledger: endpoint(
@@ -11,6 +13,10 @@ export const ledgerEndpoints = {
       answer: Ledger,
     },
   ),
+  report: endpoint('get', '/api/reports/{month}', 'manage-house', 'A month of the house on one page', {
+    params: z.object({ month: z.string().regex(/^20\d\d-(0[1-9]|1[0-2])$/) }),
+    answer: Report,
+  }),
   setMoney: endpoint('put', '/api/money', 'manage-house', 'Say what the house pays; a new currency needs its rate', {
     body: MoneyChange,
     answer: Money,

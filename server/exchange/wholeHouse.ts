@@ -20,6 +20,7 @@ import {
 import { listKnives } from '../db/queries/fleet/knives'
 import { accountOf, setAccount } from '../db/queries/house/chains'
 import { findHouse, updateHouse } from '../db/queries/house/houses'
+import { findMoney, saveMoney } from '../db/queries/house/money'
 import { findPerson } from '../db/queries/house/people'
 import { knifeLog } from '../db/queries/log/events'
 import { replaceFolds } from '../db/queries/log/folds'
@@ -34,7 +35,16 @@ const settings = async (db: Queryable, houseId: string): Promise<WholeHouse['hou
   const house = await findHouse(db, houseId)
   if (!house) throw notFound('house')
   const { name, zone, units, serviceLimits, honingHabit, dayOrder, policies } = house
-  return { name, zone, units, serviceLimits, honingHabit, dayOrder, policies: [...policies] }
+  return {
+    name,
+    zone,
+    units,
+    serviceLimits,
+    honingHabit,
+    dayOrder,
+    policies: [...policies],
+    money: await findMoney(db, houseId),
+  }
 }
 
 /**
@@ -129,8 +139,10 @@ export async function bringWholeHouse(db: Database, caller: Caller, input: Wire<
       await setAccount(change, houseId, personId, accountId)
       const house = await findHouse(change, houseId)
       if (!house) throw notFound('house')
-      await updateHouse(change, { ...house, ...file.house, settled: [...MOVE_IN_STEPS] })
-      const context = await loadHouseContext(change, { ...house, ...file.house })
+      const { money, ...settingsIn } = file.house
+      await updateHouse(change, { ...house, ...settingsIn, settled: [...MOVE_IN_STEPS] })
+      if (money) await saveMoney(change, houseId, money)
+      const context = await loadHouseContext(change, { ...house, ...settingsIn })
       for (const knife of await listKnives(change, houseId)) {
         const log = await knifeLog(change, houseId, knife.id)
         if (log.length > 0) await replaceFolds(change, houseId, [foldKnife(context, knife, log)])

@@ -15,6 +15,7 @@ import type { Mount } from '../mount'
 import { recordWalks, setHoneTool } from '../services/house/honing'
 import { addPerson, addStation, editHouse, editPerson, editStation, setWeek } from '../services/house/houses'
 import { readLedger, setMoney } from '../services/house/ledger'
+import { readReport } from '../services/house/report'
 import { readTrail } from '../services/house/trail'
 import { readMissing } from '../services/house/missing'
 import { pinKey, type Tries } from '../signIn/tries'
@@ -36,6 +37,7 @@ export function houseRoutes(
     return job
   }
   mount(endpoints.ledger, ({ caller }) => readLedger(db, clock, caller))
+  mount(endpoints.report, ({ caller, params }) => readReport(db, clock, caller, params.month))
   mount(endpoints.setMoney, ({ caller, body }) => setMoney(db, caller, body))
   mount(endpoints.editHouse, async ({ caller, body }) => {
     const house = await editHouse(db, caller, body)

@@ -1,4 +1,4 @@
-import { v4 as newId } from 'uuid'
+import { v7 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Ledger, Money } from '../../../contract/ledger'
 import { yearlyCost } from '../../../core/ledger/writeOff'
@@ -162,5 +162,35 @@ describe('what is ahead and behind', () => {
     const { survival } = await ledger()
     expect(survival.steps).toHaveLength(1)
     expect(survival.steps[0]?.years).toBeCloseTo(2.01, 1)
+  })
+})
+
+describe('a month on one page', () => {
+  it('counts what the log has of it, in the house’s zone, and nothing of the month before', async () => {
+    const { body } = await house.manager.get('/api/reports/2026-03')
+    expect(body).toMatchObject({
+      month: '2026-03',
+      from: '2026-03-01T00:00:00.000Z',
+      // summer time begins on the 29th
+      until: '2026-03-31T23:00:00.000Z',
+      isEmpty: false,
+      sharpenings: 1,
+      minutes: 20,
+      counts: { all: 1, missing: 0, found: 0 },
+    })
+    expect(body.checks).toEqual({ all: 4, measured: 2, within: 1 })
+    expect(body.sentOut.map((one: { kind: string; words: string }) => [one.kind, one.words])).toEqual([
+      ['sent-out', 'The mill'],
+      ['returned', ''],
+      ['sent-out', 'The mill'],
+      ['sent-out', 'Another'],
+      ['returned', 'they were closed'],
+    ])
+    expect(body.outOfService).toMatchObject([{ kind: 'retired', code: 'CHIP-1', words: 'worn out' }])
+    const gap = (await house.manager.get('/api/reports/2026-02')).body
+    expect(gap).toMatchObject({ isEmpty: true, honings: 0, outOfService: [] })
+    expect(gap.services).toBe(56)
+    expect((await house.manager.get('/api/reports/2026-13')).status).toBe(422)
+    expect((await house.manager.get('/api/reports/march')).status).toBe(422)
   })
 })

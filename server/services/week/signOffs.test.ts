@@ -1,4 +1,4 @@
-import { v4 as newId } from 'uuid'
+import { v7 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Incidents } from '../../../contract/incidents'
 import type { SignOff } from '../../../contract/signOff'

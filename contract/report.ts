@@ -1,0 +1,30 @@
+import { z } from 'zod'
+import { Instant } from './scalars'
+import type { Wire } from './wire'
+
+const Line = z.object({ at: Instant, code: z.string(), personName: z.string().nullable(), words: z.string() })
+
+/** One month of the house, for whoever owns it and for the file that an inspector may ask for. */
+export const Report = z.object({
+  /** YYYY-MM, in the house's zone */
+  month: z.string(),
+  from: Instant,
+  until: Instant,
+  /** nothing at all is on record */
+  isEmpty: z.boolean(),
+  knives: z.object({ inService: z.number(), quarantined: z.number(), away: z.number(), missing: z.number() }),
+  services: z.number(),
+  /** of all, those with a force; of those, the ones whose dullest spot was within the limit */
+  checks: z.object({ all: z.number(), measured: z.number(), within: z.number() }),
+  honings: z.number(),
+  sharpenings: z.number(),
+  minutes: z.number(),
+  /** sessions that went through washing and sanitising, of those that ended as done */
+  washed: z.object({ sessions: z.number(), washed: z.number() }),
+  counts: z.object({ all: z.number(), missing: z.number(), found: z.number() }),
+  incidents: z.array(z.object({ what: z.string(), place: z.string(), count: z.number() })),
+  /** taken out of service and put back */
+  outOfService: z.array(Line.extend({ kind: z.enum(['quarantined', 'released', 'retired']) })),
+  sentOut: z.array(Line.extend({ kind: z.enum(['sent-out', 'returned']) })),
+})
+export type Report = Wire<typeof Report>
