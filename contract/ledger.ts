@@ -96,6 +96,22 @@ export const Ledger = z.object({
     steps: z.array(z.object({ years: z.number(), share: z.number(), error: z.number(), atRisk: z.number() })),
     median: z.number().nullable(),
   }),
+  /** the last half year week by week: the whole house under an empty id, then each station */
+  weeks: z.array(
+    z.object({
+      stationId: z.union([Id, z.literal('')]),
+      weeks: z.array(
+        z.object({
+          from: Instant,
+          measured: z.number(),
+          within: z.number(),
+          sessions: z.number(),
+          minutes: z.number(),
+          knifeIds: z.array(Id),
+        }),
+      ),
+    }),
+  ),
   /** chips found, by station, with exact Poisson intervals */
   chips: z.array(RateView.extend({ stationId: Id })),
 })

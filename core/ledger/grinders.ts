@@ -25,7 +25,7 @@ const DAY_MS = 86_400_000
 const number = (value: unknown): number | null => (typeof value === 'number' ? value : null)
 
 /** Dullest spot of a check, gf; null where nothing was measured. */
-function dullest({ payload }: GroundEvent): number | null {
+export function dullest({ payload }: Pick<GroundEvent, 'payload'>): number | null {
   const readings = (payload['readings'] ?? []) as readonly { readonly forcesGf: readonly number[] }[]
   const forces = readings.map(
     ({ forcesGf }) => forcesGf.reduce((sum, one) => sum + one, 0) / Math.max(1, forcesGf.length),

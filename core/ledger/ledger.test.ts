@@ -6,6 +6,7 @@ import { DAY_MS } from '../time'
 import { chanceBefore, expectedCost } from './purchases'
 import { yearlyRate } from './rate'
 import { medianLife, survival, type Lifetime } from './survival'
+import { toldByWeek } from './weeks'
 import { bookValue, yearlyCost } from './writeOff'
 
 describe('what a thing costs a year', () => {
@@ -128,5 +129,39 @@ describe('what has to be bought', () => {
     expect(jStat.mean(drawn)).toBeCloseTo(sum, -1)
     expect(Math.abs(jStat.stdev(drawn, true) / sd - 1)).toBeLessThan(0.02)
     expect(unpriced).toBe(0.7)
+  })
+})
+
+describe('week by week', () => {
+  const UNTIL = Date.parse('2026-11-24T12:00:00Z')
+  const said = (daysAgo: number, more: object) => ({
+    atMs: UNTIL - daysAgo * DAY_MS,
+    knifeId: 'a',
+    stationId: 's',
+    limitGf: 350,
+    dullestGf: null,
+    minutes: null,
+    ...more,
+  })
+  it('counts each event in one week alone, and leaves a gap a gap', () => {
+    const weeks = toldByWeek(
+      [
+        said(1, { dullestGf: 300 }),
+        said(2, { dullestGf: 400, knifeId: 'b' }),
+        said(3, { minutes: 12 }),
+        said(8, { minutes: 5 }),
+        said(9, {}),
+        said(40, { minutes: 9 }),
+      ],
+      UNTIL,
+      3,
+    )
+    expect(weeks.map(({ measured, within, sessions, minutes }) => [measured, within, sessions, minutes])).toEqual([
+      [0, 0, 0, 0],
+      [0, 0, 1, 5],
+      [2, 1, 1, 12],
+    ])
+    expect(weeks[2]?.knifeIds).toEqual(['a', 'b'])
+    expect(weeks[2]?.fromMs).toBe(UNTIL - 7 * DAY_MS)
   })
 })

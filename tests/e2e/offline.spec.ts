@@ -65,6 +65,9 @@ test('without a network the app opens again, says of when it is, and keeps what 
   await expect(page.getByRole('link', { name: 'CH-07' }).first()).toBeVisible()
   await page.goto(`${DEMO}/knife/CH-07`)
   await expect(page.getByText('CH-07').first()).toBeVisible()
+  // a lesson is never out of reach
+  await page.goto(`${DEMO}/course/first-stone`)
+  await expect(page.getByRole('img', { name: 'From the end of the blade: it lies at 17°' })).toBeVisible()
 
   await context.setOffline(false)
   await page.goto(`${DEMO}/today`)

@@ -283,7 +283,7 @@ test('a wheel is for those signed off for it, whatever their role, and says what
 test('what drags goes back to its side, what snags to the burr, and a chip that shows late to the coarse stone', async ({
   page,
 }) => {
-  await begin(page, { recipe: 'Full sharpening', code: 'CH-11', says: [], drawn: /./ }, 'step by step')
+  await begin(page, { recipe: 'Full sharpening', code: 'CH-07', says: [], drawn: /./ }, 'step by step')
   const heading = page.getByRole('heading', { level: 1 })
   const until = async (text: RegExp): Promise<void> => {
     for (let step = 0; step < 40 && !text.test(await heading.innerText()); step++) {
@@ -310,7 +310,7 @@ test('what drags goes back to its side, what snags to the burr, and a chip that 
   await page.getByRole('button', { name: /Back to Coarse \d+ for the heel, about \d+ min/ }).click()
   await expect(heading).toHaveText(/Coarse \d+, right side: the heel only/)
   await until(/Middle 1000, left side: the heel only/)
-  await breakOff(page, 'CH-11')
+  await breakOff(page, 'CH-07')
 })
 
 test('in brief too there is a way back to the coarse stone, and the look lays the plan out again', async ({ page }) => {

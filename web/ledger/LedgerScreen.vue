@@ -13,6 +13,7 @@ import GrinderTable from './GrinderTable.vue'
 import LifeAndChips from './LifeAndChips.vue'
 import MoneyForm from './MoneyForm.vue'
 import PurchaseList from './PurchaseList.vue'
+import WeekBars from './WeekBars.vue'
 
 /** What knives cost, what has to be bought, who grinds how, how long knives last: each from the house's own log. */
 const fleet = useFleet()
@@ -23,21 +24,20 @@ const currency = computed(() => ledger.value?.money?.currency ?? null)
 const money = (amount: number): string => formats.value.money(amount, currency.value)
 const orOpen = (amount: number | null): string => (amount === null ? say('ledger.open') : money(amount))
 type Part = keyof Ledger['knives'][number]['year']
-const sumOf = (part: Part): number => (ledger.value?.knives ?? []).reduce((sum, { year }) => sum + (year[part] ?? 0), 0)
+/** What is known of a part, over all knives; null where it is known of none. */
+const sumOf = (part: Part): number | null => {
+  const known = (ledger.value?.knives ?? []).flatMap(({ year }) => year[part] ?? [])
+  return known.length === 0 ? null : known.reduce((sum, amount) => sum + amount, 0)
+}
 const sums = computed(() => {
-  const parts = {
-    purchase: sumOf('purchase'),
-    labour: sumOf('labour'),
-    outside: sumOf('outside'),
-    stones: sumOf('stones'),
-  }
-  const all = parts.purchase + parts.labour + parts.outside + parts.stones
+  const [purchase, labour, outside, stones] = (['purchase', 'labour', 'outside', 'stones'] as const).map(sumOf)
+  const all = [purchase, labour, outside, stones].reduce<number>((sum, part) => sum + (part ?? 0), 0)
   return {
     sum: money(all),
-    purchase: money(parts.purchase),
-    labour: money(parts.labour),
-    outside: money(parts.outside),
-    stones: money(parts.stones),
+    purchase: orOpen(purchase ?? null),
+    labour: orOpen(labour ?? null),
+    outside: orOpen(outside ?? null),
+    stones: orOpen(stones ?? null),
   }
 })
 const knives = computed(() => [...(ledger.value?.knives ?? [])].sort((a, b) => b.perMonth - a.perMonth))
@@ -89,6 +89,7 @@ const now = computed(() => session.now().toISOString().slice(0, 10))
           }}</template>
         </p>
       </section>
+      <WeekBars :ledger="ledger" />
       <PurchaseList :ledger="ledger" />
       <section class="heavy-rule">
         <h2>{{ $t('ledger.knives') }}</h2>

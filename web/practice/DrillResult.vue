@@ -5,9 +5,9 @@ import { retentionTcc } from '../../core/edge/model/wear'
 import type { SectionBlade } from '../../core/geometry/section'
 import { handOnApex } from '../../core/hands/groundApex'
 import { asSession, strokeAreaMm2 } from '../../core/hands/repeated'
-import { useFormats } from '../i18n'
+import { say } from '../i18n'
 import ApexPicture from './ApexPicture.vue'
-import { drillFigures } from './drillFigures'
+import VerdictPanel from './VerdictPanel.vue'
 
 /** What a drill says of a hand: one thing to work on, the figures, and what such strokes do to an edge. */
 const props = defineProps<{
@@ -17,7 +17,6 @@ const props = defineProps<{
   lengthMm: number
   hrc: number
 }>()
-const formats = useFormats()
 const hand = computed(() =>
   handOnApex(props.blade, asSession(props.drill.strokes), props.drill.wantedDps, strokeAreaMm2(props)),
 )
@@ -29,53 +28,21 @@ const lifeLost = computed(() => {
 })
 /** The regression is straight in the angle: how far beyond half it still holds nobody has measured. */
 const HALF = 50
-const figures = computed(() => drillFigures({ drill: props.drill, verdict: props.verdict }, formats.value))
+const more = computed(() => [
+  {
+    key: 'life',
+    written:
+      lifeLost.value > HALF ? say('practice.moreThanHalf') : say('practice.percent', { percent: lifeLost.value }),
+  },
+  { key: 'height', written: say('practice.micron', { micron: Math.round(1000 * hand.value.extraHeightMm) }) },
+])
 </script>
 
 <template>
-  <section class="result">
-    <h2>{{ $t(`practice.advice.${verdict.advice}`) }}</h2>
-    <p class="lead">{{ $t(`practice.how.${verdict.advice}`) }}</p>
-    <div class="beside">
-      <ApexPicture :hand="hand" :wanted-dps="drill.wantedDps" />
-      <dl>
-        <template v-for="figure in figures" :key="figure.key">
-          <dt>{{ $t(`practice.figure.${figure.key}`) }}</dt>
-          <dd class="num">{{ figure.written }}</dd>
-        </template>
-        <dt>{{ $t('practice.figure.life') }}</dt>
-        <dd class="num">
-          {{ lifeLost > HALF ? $t('practice.moreThanHalf') : $t('practice.percent', { percent: lifeLost }) }}
-        </dd>
-        <dt>{{ $t('practice.figure.height') }}</dt>
-        <dd class="num">{{ $t('practice.micron', { micron: Math.round(1000 * hand.extraHeightMm) }) }}</dd>
-      </dl>
-    </div>
-    <p class="soft small">{{ $t('practice.pictureHint') }}</p>
-  </section>
+  <VerdictPanel :drill="{ drill, verdict }" :more="more">
+    <ApexPicture :hand="hand" :wanted-dps="drill.wantedDps" />
+    <template #hint>
+      <p class="soft small">{{ $t('practice.pictureHint') }}</p>
+    </template>
+  </VerdictPanel>
 </template>
-
-<style scoped>
-.result {
-  margin-top: 22px;
-  display: grid;
-  gap: 10px;
-}
-.beside {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 28px;
-  align-items: flex-start;
-}
-dl {
-  display: grid;
-  grid-template-columns: auto auto;
-  gap: 8px 18px;
-  max-width: 420px;
-}
-dd {
-  text-align: right;
-  font-weight: 700;
-  margin: 0;
-}
-</style>

@@ -1,10 +1,11 @@
 import type { KnifeView } from '../../../contract/knives'
 import type { Ledger, Money, Purchase } from '../../../contract/ledger'
 import type { PersonRole } from '../../../core/house/rights'
-import { grindings, meanKnown, type Grinding } from '../../../core/ledger/grinders'
+import { dullest, grindings, meanKnown, type Grinding } from '../../../core/ledger/grinders'
 import { chanceBefore, expectedCost } from '../../../core/ledger/purchases'
 import { yearlyRate } from '../../../core/ledger/rate'
 import { medianLife, survival, type Lifetime } from '../../../core/ledger/survival'
+import { toldByWeek, type WeekEvent } from '../../../core/ledger/weeks'
 import { yearlyCost } from '../../../core/ledger/writeOff'
 import { DAY_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
@@ -32,6 +33,7 @@ const HOUR_MINUTES = 60
 
 /** A stone wears out so many knives after it was new, where nobody has measured it twice (assumed). */
 const KNIVES_A_STONE = 400
+const WEEKS_TOLD = 26
 /** A stone thinner than this is done with, mm (common practice). */
 const LEAST_STONE_MM = 4
 
@@ -154,6 +156,35 @@ function chipsFound(events: readonly LedgerEvent[], sinceMs: number): number {
   return count
 }
 
+/** Half a year, week by week, of the house and of each station. */
+function weeksOf(
+  knives: readonly KnifeView[],
+  events: ReadonlyMap<string, readonly LedgerEvent[]>,
+  nowMs: number,
+): Ledger['weeks'] {
+  const told = knives.flatMap(({ id, stationId, limitGf }) =>
+    (events.get(id) ?? []).flatMap(({ kind, at, payload }): WeekEvent[] => {
+      if (kind !== 'checked' && kind !== 'sharpened') return []
+      const minutes = kind === 'sharpened' ? Number(payload['minutes'] ?? 0) : null
+      const dullestGf = kind === 'checked' ? dullest({ payload }) : null
+      return [{ atMs: at.getTime(), knifeId: id, stationId, dullestGf, limitGf, minutes }]
+    }),
+  )
+  const stationIds = ['', ...new Set(knives.map(({ stationId }) => stationId))]
+  return stationIds.map((stationId) => ({
+    stationId,
+    weeks: toldByWeek(
+      stationId === '' ? told : told.filter((one) => one.stationId === stationId),
+      nowMs,
+      WEEKS_TOLD,
+    ).map(({ fromMs, knifeIds, ...week }) => ({
+      ...week,
+      from: new Date(fromMs).toISOString(),
+      knifeIds: [...knifeIds],
+    })),
+  }))
+}
+
 /** Everything the ledger tells, from the log, the forecast and what the house has said of its money. */
 export async function readLedger(db: Database, clock: Clock, caller: Caller): Promise<Ledger> {
   const houseId = caller.house.id
@@ -258,6 +289,7 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
       steps: steps.map(({ time, share, error, atRisk }) => ({ years: time, share, error, atRisk })),
       median: medianLife(steps),
     },
+    weeks: weeksOf(inUse, events, nowMs),
     chips: snapshot.context.stations
       .filter(({ active }) => active)
       .map(({ id }) => {
