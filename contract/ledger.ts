@@ -31,11 +31,11 @@ export type Money = Wire<typeof Money>
 export const MoneyChange = z.object({ money: Money, rate: z.number().positive().max(10_000).nullable() })
 export type MoneyChange = Wire<typeof MoneyChange>
 
-/** Purchase and labour are null while price, life or wage are unknown: unknown is not nothing. */
+/** Null while a price, a life or a wage that it needs is unknown: unknown is not nothing. */
 const Share = z.object({
   purchase: z.number().nullable(),
   labour: z.number().nullable(),
-  outside: z.number(),
+  outside: z.number().nullable(),
   stones: z.number().nullable(),
 })
 

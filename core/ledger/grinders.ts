@@ -1,6 +1,7 @@
 import type { StationPeriod, UsageContext } from '../edge/log/usage'
 import { JUDGED_FROM_HOURS, JUDGED_UNTIL_HOURS, OFF_STONE_HOURS } from '../edge/log/judgeHand'
 import { hoursOfService } from '../edge/log/usage'
+import { DAY_MS } from '../time'
 
 /** What of a knife's log tells how it was ground, oldest first. */
 export interface GroundEvent {
@@ -21,7 +22,6 @@ export interface Grinding {
   readonly price: number | null
 }
 
-const DAY_MS = 86_400_000
 const number = (value: unknown): number | null => (typeof value === 'number' ? value : null)
 
 /** Dullest spot of a check, gf; null where nothing was measured. */

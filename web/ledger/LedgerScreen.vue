@@ -24,10 +24,12 @@ const currency = computed(() => ledger.value?.money?.currency ?? null)
 const money = (amount: number): string => formats.value.money(amount, currency.value)
 const orOpen = (amount: number | null): string => (amount === null ? say('ledger.open') : money(amount))
 type Part = keyof Ledger['knives'][number]['year']
-/** What is known of a part, over all knives; null where it is known of none. */
+/** What is known of a part, over all knives; null where nothing is known but of those that had none of it. */
 const sumOf = (part: Part): number | null => {
-  const known = (ledger.value?.knives ?? []).flatMap(({ year }) => year[part] ?? [])
-  return known.length === 0 ? null : known.reduce((sum, amount) => sum + amount, 0)
+  const all = ledger.value?.knives ?? []
+  const known = all.flatMap(({ year }) => year[part] ?? [])
+  const sum = known.reduce((so, amount) => so + amount, 0)
+  return sum === 0 && known.length < all.length ? null : sum
 }
 const sums = computed(() => {
   const [purchase, labour, outside, stones] = (['purchase', 'labour', 'outside', 'stones'] as const).map(sumOf)
@@ -123,7 +125,7 @@ const now = computed(() => session.now().toISOString().slice(0, 10))
                 <td class="num">{{ orOpen(one.perService) }}</td>
                 <td class="num">{{ orOpen(one.year.purchase) }}</td>
                 <td class="num">{{ orOpen(one.year.labour) }}</td>
-                <td class="num">{{ money(one.year.outside) }}</td>
+                <td class="num">{{ orOpen(one.year.outside) }}</td>
                 <td class="num">{{ orOpen(one.year.stones) }}</td>
                 <td class="num">{{ one.sessions }}, {{ formats.minutes(one.minutes) }}</td>
                 <td>{{ wornOn(one) }}</td>

@@ -31,8 +31,10 @@ const PICTURES: Readonly<Record<string, string>> = {
   crew: new URL('../../docs/screenshots/crew.png', import.meta.url).href,
   learned: new URL('../../docs/screenshots/learned.png', import.meta.url).href,
   deliveries: new URL('../../docs/screenshots/deliveries.png', import.meta.url).href,
-  house: new URL('../../docs/screenshots/house-week.png', import.meta.url).href,
-  'sign-in': new URL('../../docs/screenshots/sign-in.png', import.meta.url).href,
+  lesson: new URL('../../docs/screenshots/lesson.png', import.meta.url).href,
+  practice: new URL('../../docs/screenshots/practice.png', import.meta.url).href,
+  count: new URL('../../docs/screenshots/count.png', import.meta.url).href,
+  ledger: new URL('../../docs/screenshots/ledger.png', import.meta.url).href,
 }
 const words: Readonly<Record<string, string | Readonly<Record<string, string>>>> = catalogues.en.keys
 const keysOf = (part: string): [string, string][] => {

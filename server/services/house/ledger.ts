@@ -64,6 +64,18 @@ function labourOf(work: readonly StoneWork[], money: Money | null): number | nul
   return sum
 }
 
+/** What grinding outside cost since an instant, by invoice or else by list; null where one time has neither. */
+function outsideOf(events: readonly LedgerEvent[], money: Money | null, sinceMs: number): number | null {
+  let sum = 0
+  for (const { kind, at, payload } of events) {
+    if (kind !== 'returned' || payload['ground'] !== true || at.getTime() < sinceMs) continue
+    const price = typeof payload['price'] === 'number' ? payload['price'] : (money?.grinder ?? null)
+    if (price === null) return null
+    sum += price
+  }
+  return sum
+}
+
 /** Price of one knife's turn on each stone, and when the stone will be used up. */
 async function stonesOf(
   db: Database,
@@ -210,15 +222,10 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
       purchase:
         view.price === null || lifeYears === null ? null : yearlyCost(view.price, lifeYears, money?.interest ?? 0),
       labour: labourOf(done, money),
-      outside: own
-        .filter(({ kind, at }) => kind === 'returned' && at.getTime() >= since)
-        .reduce(
-          (sum, { payload }) => sum + (typeof payload['price'] === 'number' ? payload['price'] : (money?.grinder ?? 0)),
-          0,
-        ),
+      outside: outsideOf(own, money, since),
       stones: stones.costOf.has(view.id) ? (stones.costOf.get(view.id) ?? null) : 0,
     }
-    const total = (year.purchase ?? 0) + (year.labour ?? 0) + year.outside + (year.stones ?? 0)
+    const total = (year.purchase ?? 0) + (year.labour ?? 0) + (year.outside ?? 0) + (year.stones ?? 0)
     return {
       id: view.id,
       code: view.code,

@@ -110,7 +110,7 @@ async function standingOf(
   return found
 }
 
-/** How far people have come: everybody for the chef, whom they teach for teachers, themselves for all others. */
+/** How far people have come: everybody for the chef, themselves for all others. */
 export async function signOffs(db: Queryable, clock: Clock, caller: Caller): Promise<SignOff[]> {
   const people = (await listPeople(db, caller.house.id)).filter(({ active }) => active)
   const levels = await listLevels(db, caller.house.id)
