@@ -4,7 +4,7 @@
  */
 const floors = {
   core: [
-    'core/(measure|time)',
+    'core/(measure|time|group)',
     'core/statistics',
     'core/knife',
     'core/geometry',

@@ -5,6 +5,7 @@ import { fleetEndpoints } from './endpoints/fleet'
 import { houseEndpoints } from './endpoints/house'
 import { ledgerEndpoints } from './endpoints/ledger'
 import { logEndpoints } from './endpoints/log'
+import { photoEndpoints } from './endpoints/photos'
 import { practiceEndpoints } from './endpoints/practice'
 import { shelfEndpoints } from './endpoints/shelf'
 import { signInEndpoints } from './endpoints/signIn'
@@ -18,6 +19,7 @@ export const endpoints = {
   ...shelfEndpoints,
   ...fleetEndpoints,
   ...benchEndpoints,
+  ...photoEndpoints,
   ...practiceEndpoints,
   ...signOffEndpoints,
   ...weekEndpoints,

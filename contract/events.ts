@@ -1,11 +1,18 @@
 import { z } from 'zod'
-import type { EventPayloads } from '../core/edge/model/events'
+import { HARM_CAUSES, type EventPayloads } from '../core/edge/model/events'
 import { Day, HoneToolName, Id, Instant, LadderRungName, Measure, Text, ZoneName } from './scalars'
 import type { Wire } from './wire'
 import { SectionMeasure, ThicknessAt } from './workshop'
 
 export const Defects = z.object({
-  chip: z.object({ zone: ZoneName, depthMm: Measure.chipMm, rests: z.boolean().optional() }).nullable(),
+  chip: z
+    .object({
+      zone: ZoneName,
+      depthMm: Measure.chipMm,
+      rests: z.boolean().optional(),
+      cause: z.enum(HARM_CAUSES).optional(),
+    })
+    .nullable(),
   glint: z.array(ZoneName).max(3),
   burrLeft: z.boolean(),
   wedges: z.boolean().optional(),

@@ -1,5 +1,7 @@
 import { z } from 'zod'
+import { HARM_CAUSES } from '../core/edge/model/events'
 import { PERSON_ROLES } from '../core/house/rights'
+import { GROUND_FROM } from '../core/ledger/grinders'
 import { DateBand } from './knives'
 import { Id, Instant } from './scalars'
 import type { Wire } from './wire'
@@ -51,12 +53,14 @@ export const LedgerKnife = z.object({
   perService: z.number().nullable(),
   sessions: z.number(),
   minutes: z.number(),
+  /** thickness of stones that went on it, mm */
+  stoneMm: z.number(),
   wornOut: DateBand.nullable(),
 })
 
 /** Something to be bought within a year or so. */
 export const Purchase = z.object({
-  what: z.enum(['knife', 'stone']),
+  what: z.enum(['knife', 'stone', 'supply']),
   id: Id,
   name: z.string(),
   when: DateBand,
@@ -70,9 +74,13 @@ export type Purchase = Wire<typeof Purchase>
 export const Grinder = z.object({
   name: z.string(),
   isHouse: z.boolean(),
+  /** how the edges were that they ground: like is told beside like */
+  before: z.enum(GROUND_FROM),
   times: z.number(),
   knives: z.number(),
   days: z.number().nullable(),
+  /** knives of the same kind that stood in at the station, as the house is now */
+  standIns: z.number().nullable(),
   /** height lost each time, mm; force off the stone and after four to eight hours, gf; angle left, degrees per side */
   heightMm: z.number().nullable(),
   freshGf: z.number().nullable(),
@@ -96,23 +104,16 @@ export const Ledger = z.object({
     steps: z.array(z.object({ years: z.number(), share: z.number(), error: z.number(), atRisk: z.number() })),
     median: z.number().nullable(),
   }),
-  /** the last half year week by week: the whole house under an empty id, then each station */
-  weeks: z.array(
-    z.object({
-      stationId: z.union([Id, z.literal('')]),
-      weeks: z.array(
-        z.object({
-          from: Instant,
-          measured: z.number(),
-          within: z.number(),
-          sessions: z.number(),
-          minutes: z.number(),
-          knifeIds: z.array(Id),
-        }),
-      ),
-    }),
-  ),
-  /** chips found, by station, with exact Poisson intervals */
-  chips: z.array(RateView.extend({ stationId: Id })),
+  /** what hurts blades here, over a year, with exact Poisson intervals */
+  harms: z.object({
+    /** chips that checks found, by station, by cause (null where nobody knows), and by both */
+    byStation: z.array(RateView.extend({ stationId: Id })),
+    byCause: z.array(RateView.extend({ cause: z.enum(HARM_CAUSES).nullable() })),
+    cells: z.array(z.object({ stationId: Id, cause: z.enum(HARM_CAUSES).nullable(), count: z.number() })),
+    /** accidents that somebody told, by what and where */
+    told: z.array(RateView.extend({ cause: z.enum(HARM_CAUSES).nullable(), place: z.string() })),
+    /** knives that a count missed */
+    lost: RateView,
+  }),
 })
 export type Ledger = Wire<typeof Ledger>

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { DAY_ORDERS, Id, Name, StatedHabitName, TimeZone } from './scalars'
 import { PolicyRules, ServiceLimits } from './house'
 import { Money } from './ledger'
+import { PhotoQuota } from './photos'
 import type { Wire } from './wire'
 
 export const WHOLE_HOUSE_FORMAT = 'yorvik-house'
@@ -30,7 +31,6 @@ export const HOUSE_PARTS = [
   'bench_sessions',
   'bench_actions',
   'carry_overs',
-  'session_photos',
   'burr_times',
   'side_times',
   'shifts',
@@ -41,6 +41,11 @@ export const HOUSE_PARTS = [
   'drills',
   'lessons_done',
   'incidents',
+  'photos',
+  'supplies',
+  'supply_counts',
+  'stone_measures',
+  'currency_changes',
   'plans',
   'file_meanings',
 ] as const
@@ -64,9 +69,17 @@ export const WholeHouse = z.object({
     policies: PolicyRules.default([]),
     /** what it pays; null where it never said, and left out by houses that went out before there was a ledger */
     money: Money.nullable().default(null),
+    /** room for its pictures, MB */
+    photoQuotaMb: PhotoQuota.shape.quotaMb.default(500),
   }),
-  /** a part without rows may be left out */
-  parts: z.partialRecord(z.enum(HOUSE_PARTS), z.array(Row)),
+  /** a part without rows may be left out; pictures had another name while only sessions had any */
+  parts: z.preprocess(
+    (parts) =>
+      typeof parts === 'object' && parts !== null && 'session_photos' in parts
+        ? (({ session_photos, ...rest }) => ({ ...rest, photos: session_photos }))(parts)
+        : parts,
+    z.partialRecord(z.enum(HOUSE_PARTS), z.array(Row)),
+  ),
 })
 export type WholeHouse = Wire<typeof WholeHouse>
 

@@ -13,6 +13,9 @@ import { insertPerson } from '../server/db/queries/house/people'
 import { insertStation, insertStationPeriod } from '../server/db/queries/house/stations'
 import { asKnifeEvent, insertEvents, type EventWrite } from '../server/db/queries/log/events'
 import { replaceFolds } from '../server/db/queries/log/folds'
+import { insertIncident } from '../server/db/queries/bench/incidents'
+import { saveMoney } from '../server/db/queries/house/money'
+import { insertStockCount, saveSupply } from '../server/db/queries/shelf/supplies'
 import { replacePieces, saveGear } from '../server/db/queries/shelf/gear'
 import { saveBench } from '../server/db/queries/week/crew'
 import { insertSpans } from '../server/db/queries/week/weeklySpans'
@@ -23,6 +26,7 @@ import { describeGear } from '../server/services/shelf/gear'
 import { hashSecret } from '../server/signIn/secrets'
 import { BENCHES, STAYS } from './crew'
 import { GEAR, PIECES } from './gear'
+import { sampleCounts, sampleIncidents, sampleMoney, SUPPLIES } from './ledger'
 import {
   DEMO_SIGN_IN,
   HONING,
@@ -78,7 +82,15 @@ function withCodes(): { sample: SampleKnife; code: string }[] {
   })
 }
 
-function described(sample: SampleKnife, code: string): StoredKnife {
+/** Bought between two and seven years ago, each knife by its own code. */
+function boughtOn(code: string, nowMs: number): string {
+  const days = 2 * 365 + Math.floor(chance(hashOf(code)).between(0, 5 * 365))
+  return new Date(nowMs - days * DAY_MS).toISOString().slice(0, 10)
+}
+const hashOf = (text: string): number =>
+  [...text].reduce((sum, letter) => (31 * sum + letter.charCodeAt(0)) % 65_521, 7)
+
+function described(sample: SampleKnife, code: string, nowMs: number): StoredKnife {
   const { dps, ...measured } = sample.measured ?? {}
   const sides = dps === undefined ? {} : { dpsLeft: dps, dpsRight: dps }
   return describeKnife(
@@ -91,6 +103,7 @@ function described(sample: SampleKnife, code: string): StoredKnife {
       steelEn: sample.steelEn,
       hrc: sample.hrc,
       price: sample.price,
+      boughtOn: boughtOn(code, nowMs),
       ...(sample.ratioRight === undefined ? {} : { ratioRight: sample.ratioRight }),
       stationId: stationId(sample.station),
       holderId: null,
@@ -236,14 +249,29 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
   for (const { knivesSince, flattenedDaysAgo, ...gear } of GEAR) {
     const flattenedAt =
       flattenedDaysAgo === undefined ? null : new Date(nowMs - flattenedDaysAgo * DAY_MS).toISOString()
-    await saveGear(db, SAMPLE_HOUSE_ID, {
-      ...describeGear({ id: id('gear', gear.name), ...gear }),
-      knivesSince,
-      flattenedAt,
-      benchId: STAYS[gear.name] ? id('bench', STAYS[gear.name] ?? '') : null,
-    })
+    await saveGear(
+      db,
+      SAMPLE_HOUSE_ID,
+      {
+        ...describeGear({ id: id('gear', gear.name), ...gear }),
+        knivesSince,
+        flattenedAt,
+        benchId: STAYS[gear.name] ? id('bench', STAYS[gear.name] ?? '') : null,
+      },
+      new Date(nowMs),
+    )
   }
   await replacePieces(db, SAMPLE_HOUSE_ID, PIECES)
+  await saveMoney(
+    db,
+    SAMPLE_HOUSE_ID,
+    sampleMoney((name) => id('gear', name)),
+  )
+  for (const { counts: _, ...supply } of SUPPLIES)
+    await saveSupply(db, SAMPLE_HOUSE_ID, { ...supply, id: id('supply', supply.name), active: true })
+  for (const supply of SUPPLIES)
+    for (const count of sampleCounts(supply, nowMs))
+      await insertStockCount(db, SAMPLE_HOUSE_ID, id('supply', supply.name), count)
   await loadCrew(db, nowMs)
 }
 
@@ -265,7 +293,7 @@ export async function loadSampleHouse(
       if (!house) throw new Error('the sample house was not stored')
       const context = await loadHouseContext(client, house)
       const fleet = withCodes().map(({ sample, code }, index) => {
-        const knife = described(sample, code)
+        const knife = described(sample, code, now.getTime())
         const slip = code === 'CH-03' ? slipOfTheFinger(code, now.getTime()) : []
         const events = [...history(sample, knife, now.getTime(), SEED + index), ...slip].sort((a, b) => a.atMs - b.atMs)
         return { knife, writes: toWrites(code, knife.id, events) }
@@ -278,6 +306,8 @@ export async function loadSampleHouse(
       const writes = fleet.flatMap((one) => one.writes)
       for (let from = 0; from < writes.length; from += BATCH)
         await insertEvents(client, house.id, writes.slice(from, from + BATCH))
+      for (const incident of sampleIncidents(now.getTime(), (code) => id('knife', code)))
+        await insertIncident(client, house.id, incident)
       await recordSessions(client, context, fleet, PACES, now.getTime())
       await replaceFolds(
         client,

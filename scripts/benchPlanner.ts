@@ -70,7 +70,7 @@ export async function addBigCrew(db: Database, houseId: string): Promise<void> {
   const id = (...parts: readonly (string | number)[]): string => idFrom([houseId, ...parts].join('/'), SPACE)
   for (const name of ['Bench one', 'Bench two']) await saveBench(db, houseId, { id: id(name), name, active: true })
   for (const { knivesSince: _, flattenedDaysAgo: __, ...gear } of GEAR)
-    await saveGear(db, houseId, describeGear({ id: id(gear.name), ...gear }))
+    await saveGear(db, houseId, describeGear({ id: id(gear.name), ...gear }), new Date())
   for (const [at, person] of (await listPeople(db, houseId)).entries()) {
     await replaceSkills(
       db,

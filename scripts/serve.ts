@@ -23,6 +23,8 @@ export interface ServeOptions {
   readonly databaseUrl: string | undefined
   /** where backups go; beside the private database where none is named */
   readonly backupDirectory: string | undefined
+  /** folder for the bytes of pictures; in the database where none is named */
+  readonly photoDirectory: string | undefined
   readonly trustProxy: number
   readonly allowedHosts: readonly string[]
   /** ISO moment at which the clock starts, for pictures and tests */
@@ -107,6 +109,7 @@ export async function serve(options: ServeOptions): Promise<number> {
       listenUrl: options.databaseUrl ? process.env['YORVIK_LISTEN_URL'] : undefined,
       log,
       dataDirectory: cluster ? options.dataDirectory : undefined,
+      photoDirectory: options.photoDirectory,
       clock,
       webRoot: WEB_ROOT,
       demo: options.demo ? DEMO_SIGN_IN : null,

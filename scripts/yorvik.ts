@@ -21,6 +21,7 @@ const HELP = `Yorvik keeps a kitchen's shared knife fleet sharp.
   --trust-proxy N   proxies in front that speak TLS and say who asks (default 0)
   --allow-host NAME answer to this name and no other; may be given several times
   --backups DIR     where backups go (default: backups, in the data folder)
+  --photos DIR      where pictures lie; in the database without it
   --person NAME     whom ./yorvik code is for
 
 DATABASE_URL makes start use a PostgreSQL server of your own; it may name several hosts.
@@ -42,6 +43,7 @@ function readOptions(): ServeOptions & {
       'allow-host': { type: 'string', multiple: true, default: [] },
       person: { type: 'string' },
       backups: { type: 'string' },
+      photos: { type: 'string' },
       help: { type: 'boolean', short: 'h', default: false },
     },
   })
@@ -65,6 +67,7 @@ function readOptions(): ServeOptions & {
     person: values.person,
     file,
     backupDirectory: values.backups && resolve(values.backups),
+    photoDirectory: values.photos && resolve(values.photos),
     startsAt: process.env['YORVIK_NOW'],
   }
 }

@@ -26,12 +26,14 @@ import { mountMetrics } from './metrics'
 import { mounter } from './mount'
 import { openApi } from './openapi'
 import { allowedHostsOnly, ownOriginOnly } from './origin'
+import { photoStore } from './photoStore'
 import { benchRoutes } from './routes/bench'
 import { chainRoutes } from './routes/chain'
 import { exchangeRoutes } from './routes/exchange'
 import { fleetRoutes } from './routes/fleet'
 import { houseRoutes } from './routes/house'
 import { logRoutes } from './routes/log'
+import { photoRoutes } from './routes/photos'
 import { practiceRoutes } from './routes/practice'
 import { shelfRoutes } from './routes/shelf'
 import { signInRoutes } from './routes/signIn'
@@ -62,6 +64,8 @@ export interface AppOptions {
   readonly allowedHosts?: readonly string[]
   /** where the database keeps its data, for its free room; none where it lives elsewhere */
   readonly dataDirectory?: string | undefined
+  /** folder for the bytes of pictures; in the database without one */
+  readonly photoDirectory?: string | undefined
   /** bearer token of whoever collects `/api/metrics`; without one there are none */
   readonly metricsToken?: string | undefined
   /** backups that are made beside it; none where somebody else looks after the database */
@@ -162,6 +166,7 @@ export function makeApp(options: AppOptions): RunningApp {
     setUpCode = newCode(),
   } = options
   const say = speaker()
+  const photos = photoStore(options.photoDirectory ?? null)
   const db = openDatabase(databaseUrl, (error) => {
     log.warn({ err: error }, 'an idle database connection was lost')
   })
@@ -224,13 +229,14 @@ export function makeApp(options: AppOptions): RunningApp {
   signInRoutes(mount, door, setUpCode)
   chainRoutes(mount, door, options.backups ?? null)
   logRoutes(mount, db, clock)
-  shelfRoutes(mount, db)
+  shelfRoutes(mount, db, clock)
   fleetRoutes(mount, db, clock)
-  benchRoutes(app, mount, db, clock)
+  benchRoutes(mount, db, clock)
+  photoRoutes(app, mount, db, clock, photos)
   practiceRoutes(mount, db, clock)
   weekRoutes(app, mount, db, clock, queue, say)
   houseRoutes(mount, db, clock, tries, queue, options.backups ?? null)
-  exchangeRoutes(app, mount, db, clock, say)
+  exchangeRoutes(app, mount, db, clock, say, photos)
   mountChanges(app, db, clock, listener, doors)
   app.use('/api', (_request, _response, next) => {
     next(new Fault('not-found', 'no-address'))
@@ -239,7 +245,7 @@ export function makeApp(options: AppOptions): RunningApp {
   app.use(answerFault(say, log))
 
   const sweeping = setInterval(() => {
-    sweep(db, clock()).catch((error: unknown) => {
+    sweep(db, clock(), photos).catch((error: unknown) => {
       log.warn({ err: error }, 'what has expired could not be swept away')
     })
   }, SWEEP_MS)

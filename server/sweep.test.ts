@@ -1,6 +1,7 @@
 import { v4 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { DAY_MS, HOUR_MS } from '../core/time'
+import { photoStore } from './photoStore'
 import { sweep } from './sweep'
 import { NOW, startApp, type TestApp, type TestHouse } from './testing/harness'
 
@@ -40,7 +41,7 @@ describe('sweeping away', () => {
         version,
         daysAgo(days ?? 0),
       ])
-    await sweep(db, NOW)
+    await sweep(db, NOW, photoStore(null))
     expect((await db.query<{ key: string }>('select key from attempts')).rows).toEqual([{ key: 'new' }])
     expect(await column('select id as it from jobs where house_id = $1')).toHaveLength(1)
     expect(await column('select version as it from plans where house_id = $1 order by version')).toEqual([3])

@@ -48,6 +48,10 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       },
       { path: '/slip/:code', name: 'slip', component: () => import('./labels/SlipSheet.vue'), props: true },
       { path: '/ledger', name: 'ledger', component: () => import('./ledger/LedgerScreen.vue') },
+      { path: '/ledger/time', name: 'time', component: () => import('./ledger/TimeScreen.vue') },
+      { path: '/stock', name: 'stock', component: () => import('./ledger/StockScreen.vue') },
+      { path: '/safety-file', name: 'safety-file', component: () => import('./ledger/SafetyFile.vue') },
+      { path: '/knife/:code/card', name: 'card', component: () => import('./knife/KnifeCard.vue'), props: true },
       { path: '/report', name: 'report', component: () => import('./ledger/ReportSheet.vue') },
       { path: '/labels', name: 'labels', component: () => import('./labels/LabelSheet.vue') },
       // what labels say to a camera, in capitals or not: a knife, a place at the rack, a piece of gear

@@ -27,6 +27,8 @@ export interface Formats {
   readonly month: (instant: string) => string
   readonly longDay: (instant: string) => string
   readonly shortDay: (instant: string) => string
+  /** a day with its year, for what is read years later */
+  readonly day: (instant: string) => string
   readonly moment: (instant: string) => string
   /** calendar day in the house's zone, for telling today from yesterday */
   readonly dayKey: (instant: string) => string
@@ -92,6 +94,7 @@ function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats 
     month: date({ month: 'long', year: 'numeric' }),
     longDay: date({ weekday: 'long', day: 'numeric', month: 'long' }),
     shortDay,
+    day: date({ day: 'numeric', month: 'short', year: 'numeric' }),
     moment: (instant) => `${shortDay(instant)}, ${clock(instant)}`,
     dayKey: date({ year: 'numeric', month: '2-digit', day: '2-digit' }),
   }

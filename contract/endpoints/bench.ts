@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { BegunAway, BenchAction, BenchOffer, BenchSession, CarryOver, ChosenWays, SessionLine } from '../bench'
-import { byId, bytesForText, endpoint } from '../endpoint'
+import { byId, endpoint } from '../endpoint'
 import { Id, Instant } from '../scalars'
 import { Operation, WorkshopView } from '../workshop'
 
@@ -9,8 +9,6 @@ const wish = {
   startWith: Id.optional(),
   choices: ChosenWays.default({}),
 }
-/** A picture of an edge in base64: four characters for three bytes. */
-const MOST_PHOTO_CHARACTERS = 600_000
 
 export const benchEndpoints = {
   benchOffer: endpoint('post', '/api/knives/{id}/bench', 'see', 'What could be done to a knife at the bench, and how', {
@@ -67,18 +65,6 @@ export const benchEndpoints = {
     params: byId,
     answer: BenchSession,
   }),
-  addPhoto: endpoint(
-    'post',
-    '/api/bench-sessions/{id}/photos',
-    'log-hone',
-    'Keep a picture of an edge with its session',
-    {
-      params: byId,
-      body: z.object({ id: Id, base64: z.base64().max(MOST_PHOTO_CHARACTERS) }),
-      answer: z.object({ id: Id }),
-      mostBytes: bytesForText(MOST_PHOTO_CHARACTERS / 6),
-    },
-  ),
   tickCarryOver: endpoint(
     'post',
     '/api/knives/{id}/carry-overs/{carryOverId}/done',

@@ -14,12 +14,25 @@ export interface GroundEvent {
 export interface Grinding {
   /** whoever it was sent to; null for the house's own hands */
   readonly by: string | null
+  readonly before: GroundFrom
   readonly days: number | null
   readonly heightMm: number | null
   readonly freshGf: number | null
   readonly usedGf: number | null
   readonly dps: number | null
   readonly price: number | null
+}
+
+/** How an edge was before it was ground. */
+export const GROUND_FROM = ['chipped', 'dull', 'worn', 'unknown'] as const
+export type GroundFrom = (typeof GROUND_FROM)[number]
+
+/** What the last check before told: a chip, a spot over its limit, or an edge that was only worn. */
+export function groundFrom(check: Pick<GroundEvent, 'payload'> | undefined, limitGf: number): GroundFrom {
+  const defects = check?.payload['defects'] as { readonly chip: unknown } | undefined
+  if (defects && defects.chip !== null) return 'chipped'
+  const force = check ? dullest(check) : null
+  return force === null ? 'unknown' : force > limitGf ? 'dull' : 'worn'
 }
 
 const number = (value: unknown): number | null => (typeof value === 'number' ? value : null)
@@ -41,6 +54,7 @@ export function grindings(
   events: readonly GroundEvent[],
   periods: readonly StationPeriod[],
   { services }: UsageContext,
+  limitGf: number,
 ): Grinding[] {
   const found: Grinding[] = []
   let heightMm: number | null = null
@@ -65,6 +79,10 @@ export function grindings(
     const lost = heightMm !== null && heightAfter !== null ? Math.max(0, heightMm - heightAfter) : null
     found.push({
       by: isBack ? String(out?.payload['to'] ?? '') : null,
+      before: groundFrom(
+        events.slice(0, at).findLast(({ kind }) => kind === 'checked'),
+        limitGf,
+      ),
       days: isBack && out ? (event.atMs - out.atMs) / DAY_MS : null,
       heightMm: isBack ? lost : (number(event.payload['recessionMm']) ?? number(event.payload['estimateMm']) ?? lost),
       freshGf: forceWithin(0, OFF_STONE_HOURS),

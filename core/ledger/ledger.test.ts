@@ -2,11 +2,18 @@ import { pmt } from 'financial'
 import jStat from 'jstat'
 import { describe, expect, it } from 'vitest'
 import { chance } from '../statistics/random'
-import { DAY_MS } from '../time'
+import { foldHistory } from '../edge/log/history'
+import type { KnifeEvent } from '../edge/model/events'
+import type { Occurrence } from '../house/serviceClock'
+import type { BladeSpec } from '../knife/bladeSpec'
+import { ZONES } from '../knife/zones'
+import { DAY_MS, HOUR_MS } from '../time'
 import { chanceBefore, expectedCost } from './purchases'
 import { yearlyRate } from './rate'
 import { medianLife, survival, type Lifetime } from './survival'
-import { toldByWeek } from './weeks'
+import { chipsFound, ratesBy } from './harms'
+import { stockAhead, stoneEnds, stoneWear } from './stock'
+import { knifeWeeks, serviceShares, type KnifeWeeks } from './weeks'
 import { bookValue, yearlyCost } from './writeOff'
 
 describe('what a thing costs a year', () => {
@@ -133,35 +140,178 @@ describe('what has to be bought', () => {
 })
 
 describe('week by week', () => {
-  const UNTIL = Date.parse('2026-11-24T12:00:00Z')
-  const said = (daysAgo: number, more: object) => ({
-    atMs: UNTIL - daysAgo * DAY_MS,
-    knifeId: 'a',
-    stationId: 's',
-    limitGf: 350,
-    dullestGf: null,
-    minutes: null,
-    ...more,
+  const FROM = Date.parse('2026-11-02T00:00:00Z')
+  const service = (day: number): Occurrence => ({
+    spanId: String(day),
+    name: 'Dinner',
+    startMs: FROM + day * DAY_MS + 18 * HOUR_MS,
+    endMs: FROM + day * DAY_MS + 22 * HOUR_MS,
   })
-  it('counts each event in one week alone, and leaves a gap a gap', () => {
-    const weeks = toldByWeek(
-      [
-        said(1, { dullestGf: 300 }),
-        said(2, { dullestGf: 400, knifeId: 'b' }),
-        said(3, { minutes: 12 }),
-        said(8, { minutes: 5 }),
-        said(9, {}),
-        said(40, { minutes: 9 }),
-      ],
-      UNTIL,
-      3,
+  const spec: BladeSpec = {
+    dps: 17,
+    hrc: 57,
+    carbides: { CrC: 2 },
+    serrated: false,
+    joined: { heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35, measured: { height: false, bte: false, spine: false } },
+  }
+  const usage = {
+    services: Array.from({ length: 28 }, (_, day) => service(day)),
+    stations: new Map([
+      ['line', [{ fromMs: 0, board: 'edge-grain' as const, product: 'vegetables' as const, hoursPerService: 3 }]],
+    ]),
+  }
+  const said = (id: string, day: number, kind: string, payload: object): KnifeEvent =>
+    ({ id, kind, atMs: FROM + day * DAY_MS + HOUR_MS, personId: null, payload }) as KnifeEvent
+  const story = (limitGf: number): KnifeWeeks =>
+    knifeWeeks(
+      {
+        spec,
+        usage,
+        limitGf,
+        untilMs: FROM + 28 * DAY_MS,
+        events: [
+          said('a', 0, 'added', { condition: 'new', stationId: 'line', holderId: null }),
+          said('b', 15, 'sharpened', { finishMicron: 4, minutes: 12, recessionMm: 0.2 }),
+          said('c', 21, 'quarantined', { reason: 'loose' }),
+        ],
+      },
+      FROM,
+      4,
     )
-    expect(weeks.map(({ measured, within, sessions, minutes }) => [measured, within, sessions, minutes])).toEqual([
-      [0, 0, 0, 0],
-      [0, 0, 1, 5],
-      [2, 1, 1, 12],
+
+  it('has each service of a knife once, in its week, and none while it is out of service', () => {
+    const { weeks, served } = story(5000)
+    expect(weeks.map(({ week, hours, sessions }) => [week, hours, sessions])).toEqual([
+      [0, 21, 0],
+      [1, 21, 0],
+      [2, 21, 1],
     ])
-    expect(weeks[2]?.knifeIds).toEqual(['a', 'b'])
-    expect(weeks[2]?.fromMs).toBe(UNTIL - 7 * DAY_MS)
+    expect(served).toHaveLength(21)
+    expect(weeks[2]).toMatchObject({ minutes: 12, dullHours: 0 })
+    expect(weeks[2]?.steelMm).toBeCloseTo(0.2, 6)
+  })
+
+  it('is dull in every service under a limit that no edge keeps, and stands between elsewhere', () => {
+    expect(story(40).weeks.every(({ hours, dullHours }) => hours === dullHours)).toBe(true)
+    const between = story(260).served.filter(({ dull }) => dull).length
+    expect(between).toBeGreaterThan(0)
+    expect(between).toBeLessThan(21)
+  })
+
+  it('folds to the same edge whether it stops at each service or not', () => {
+    const events = [said('a', 0, 'added', { condition: 'new', stationId: 'line', holderId: null })]
+    const input = { spec, usage, limitGf: 300, untilMs: FROM + 20 * DAY_MS + 20 * HOUR_MS, events }
+    const stops: number[] = []
+    const stopping = foldHistory({ ...input, onService: ({ endMs }) => stops.push(endMs) })
+    const plain = foldHistory(input)
+    expect(stops).toHaveLength(20)
+    for (const zone of ZONES) {
+      expect(stopping.zones[zone].roll).toBeCloseTo(plain.zones[zone].roll, 9)
+      expect(stopping.zones[zone].logSd).toBeCloseTo(plain.zones[zone].logSd, 9)
+    }
+    expect(stopping.hoursSinceSharpening).toBeCloseTo(plain.hoursSinceSharpening, 9)
+  })
+
+  it('counts a service as sharp only when every knife ended it so', () => {
+    const at = (day: number, dull: boolean) => ({ startMs: service(day).startMs, stationId: 'line', dull })
+    expect(serviceShares([at(0, false), at(0, true), at(1, false), at(8, false), at(40, true)], FROM, 2)).toEqual([
+      { services: 2, within: 1 },
+      { services: 1, within: 1 },
+    ])
+  })
+})
+
+describe('what is used up', () => {
+  const NOW = Date.parse('2026-11-24T12:00:00Z')
+  const daysAgo = (days: number): number => NOW - days * DAY_MS
+  it('goes as its counts say, purchases between them counted in', () => {
+    const ahead = stockAhead(
+      [
+        { atMs: daysAgo(60), left: 4, added: 0 },
+        { atMs: daysAgo(30), left: 5, added: 3 },
+        { atMs: daysAgo(10), left: 3, added: 0 },
+      ],
+      NOW,
+      9,
+      1,
+    )
+    // two and two in fifty days
+    expect(ahead?.perDay).toBeCloseTo(0.08, 10)
+    expect(ahead?.left).toBeCloseTo(2.2, 10)
+    expect(ahead?.by).toBe('counts')
+    expect(((ahead?.runsOut?.middleMs ?? 0) - NOW) / DAY_MS).toBeCloseTo(27.5, 6)
+    expect(ahead?.runsOut?.earlyMs).toBeLessThan(ahead?.runsOut?.middleMs ?? 0)
+  })
+  it('goes by its uses until there are two counts, and is open where nobody can tell', () => {
+    const once = [{ atMs: daysAgo(10), left: 2, added: 0 }]
+    expect(stockAhead(once, NOW, 4, 100)).toMatchObject({ by: 'uses', perDay: 0.04, left: 1.6 })
+    expect(stockAhead(once, NOW, 4, null)).toMatchObject({ by: 'nothing', perDay: null, runsOut: null, left: 2 })
+    expect(stockAhead([], NOW, 4, 100)).toBeNull()
+    // more there than could be: a count that forgot what was bought uses up nothing
+    expect(stockAhead([...once, { atMs: NOW, left: 5, added: 0 }], NOW, 0, null)?.by).toBe('nothing')
+  })
+  it('wears a stone by two measures, or as stones do, and never below nothing', () => {
+    const two = stoneWear(
+      [
+        { mm: 25, knives: 0 },
+        { mm: 21, knives: 80 },
+      ],
+      100,
+      5,
+    )
+    expect(two).toMatchObject({ measured: true, mmAKnife: 0.05, nowMm: 20 })
+    expect(two?.knivesLeft).toBeCloseTo(300, 6)
+    const one = stoneWear([{ mm: 6, knives: 10 }], 500, 5)
+    expect(one).toMatchObject({ measured: false, nowMm: 0, knivesLeft: 0, factor: 2 })
+    // a ruler cannot tell a tenth
+    expect(
+      stoneWear(
+        [
+          { mm: 25, knives: 0 },
+          { mm: 24.9, knives: 4 },
+        ],
+        4,
+        5,
+      )?.measured,
+    ).toBe(false)
+    expect(stoneWear([], 10, 5)).toBeNull()
+    expect(two && stoneEnds(two, 0, NOW)).toBeNull()
+    expect(two && ((stoneEnds(two, 1, NOW)?.middleMs ?? 0) - NOW) / DAY_MS).toBeCloseTo(300, 6)
+  })
+})
+
+describe('what hurts blades', () => {
+  const DAY = DAY_MS
+  const check = (day: number, chip: object | null) => ({
+    kind: 'checked',
+    atMs: day * DAY,
+    payload: { defects: { chip } },
+  })
+  it('is a chip once, until a stone takes it away, with its own cause or that of an accident told before', () => {
+    const found = chipsFound(
+      [
+        check(10, { zone: 'tip' }),
+        check(11, { zone: 'tip' }),
+        { kind: 'sharpened', atMs: 12 * DAY, payload: {} },
+        check(20, { zone: 'tip', cause: 'bone' }),
+        { kind: 'sharpened', atMs: 21 * DAY, payload: {} },
+        { kind: 'checked', atMs: 22 * DAY, payload: {} },
+        check(60, { zone: 'heel' }),
+      ],
+      [
+        { atMs: 8 * DAY, cause: 'plate' },
+        { atMs: 19 * DAY, cause: 'drop' },
+        { atMs: 50 * DAY, cause: 'sink' },
+      ],
+    )
+    expect(found.map(({ cause }) => cause)).toEqual(['plate', 'bone', null])
+  })
+  it('is counted most first, each with its exact interval', () => {
+    const rates = ratesBy(['bone', null, 'bone'], 1)
+    expect(rates.map(({ key, count }) => [key, count])).toEqual([
+      ['bone', 2],
+      [null, 1],
+    ])
+    expect(rates[0]).toMatchObject(yearlyRate(2, 1))
   })
 })

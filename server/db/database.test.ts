@@ -99,6 +99,8 @@ describe('the database', () => {
       '0030_practice_blades',
       '0031_levels',
       '0032_send_out',
+      '0033_photographs',
+      '0034_stock',
     ])
   })
 

@@ -8,6 +8,7 @@ const TAKEN: Readonly<Record<string, { readonly key: string; readonly field: str
   people_name: { key: 'duplicate-name', field: 'name' },
   people_sign_in_name: { key: 'duplicate-name', field: 'signInName' },
   stations_name: { key: 'duplicate-name', field: 'name' },
+  supplies_by_name: { key: 'duplicate-name', field: 'name' },
   gear_name: { key: 'duplicate-name', field: 'name' },
   benches_name: { key: 'duplicate-name', field: 'name' },
   knives_code: { key: 'duplicate-code', field: 'code' },

@@ -86,7 +86,8 @@ export async function planGear(reading: Reading, present: Present, db: Queryable
     label: ({ name }) => name ?? '',
     decide: (row) => describeRow(decisions.find((one) => one.row === row)),
     apply: async (client, { takes }) => {
-      for (const { row, gear } of decisions) if (takes(row)) await saveGear(client, present.caller.house.id, gear)
+      for (const { row, gear } of decisions)
+        if (takes(row)) await saveGear(client, present.caller.house.id, gear, present.now)
     },
   })
 }

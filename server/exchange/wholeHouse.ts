@@ -18,6 +18,7 @@ import {
   seeOneMoment,
 } from '../db/queries/exchange/wholeHouse'
 import { listKnives } from '../db/queries/fleet/knives'
+import { photoRoom, savePhotoQuota } from '../db/queries/bench/photos'
 import { accountOf, setAccount } from '../db/queries/house/chains'
 import { findHouse, updateHouse } from '../db/queries/house/houses'
 import { findMoney, saveMoney } from '../db/queries/house/money'
@@ -26,6 +27,7 @@ import { knifeLog } from '../db/queries/log/events'
 import { replaceFolds } from '../db/queries/log/folds'
 import { isRefusedRow } from '../db/violations'
 import { Fault, notFound } from '../faults'
+import type { PhotoStore } from '../photoStore'
 import { foldKnife } from '../services/log/knifeState'
 import { loadHouseContext } from '../services/log/usageContext'
 import type { Caller } from '../signIn/sessions'
@@ -35,6 +37,7 @@ const settings = async (db: Queryable, houseId: string): Promise<WholeHouse['hou
   const house = await findHouse(db, houseId)
   if (!house) throw notFound('house')
   const { name, zone, units, serviceLimits, honingHabit, dayOrder, policies } = house
+  const { quotaMb } = await photoRoom(db, houseId)
   return {
     name,
     zone,
@@ -44,6 +47,27 @@ const settings = async (db: Queryable, houseId: string): Promise<WholeHouse['hou
     dayOrder,
     policies: [...policies],
     money: await findMoney(db, houseId),
+    photoQuotaMb: quotaMb,
+  }
+}
+
+/** A part of a house page by page; pictures bring their bytes along, wherever they lie. */
+async function* rowsOf(
+  db: Queryable,
+  houseId: string,
+  part: HousePart,
+  photos: PhotoStore,
+): AsyncGenerator<readonly HouseRow[]> {
+  for await (const rows of partRows(db, houseId, part)) {
+    if (part !== 'photos') {
+      yield rows
+      continue
+    }
+    // one at a time: a page of a thousand pictures would not fit into the memory of a small machine
+    for (const row of rows) {
+      const bytes = row['bytes'] === null ? await photos.read(houseId, String(row['id'])) : null
+      yield [bytes ? { ...row, bytes: `\\x${bytes.toString('hex')}` } : row]
+    }
   }
 }
 
@@ -54,6 +78,7 @@ const settings = async (db: Queryable, houseId: string): Promise<WholeHouse['hou
 export async function writeWholeHouse(
   db: Database,
   caller: Caller,
+  photos: PhotoStore,
   write: (text: string) => Promise<void>,
 ): Promise<void> {
   await db.transaction(async (client) => {
@@ -65,7 +90,7 @@ export async function writeWholeHouse(
     for (const [at, part] of HOUSE_PARTS.entries()) {
       await write(`${at === 0 ? '' : ','}\n"${part}":[`)
       let isFirst = true
-      for await (const rows of partRows(client, caller.house.id, part)) {
+      for await (const rows of rowsOf(client, caller.house.id, part, photos)) {
         await write(`${isFirst ? '' : ','}\n${rows.map((row) => JSON.stringify(row)).join(',\n')}`)
         isFirst = false
       }
@@ -76,13 +101,13 @@ export async function writeWholeHouse(
 }
 
 /** The same as a packed folder of CSV files. */
-export async function wholeHouseFolder(db: Database, caller: Caller): Promise<Uint8Array> {
+export async function wholeHouseFolder(db: Database, caller: Caller, photos: PhotoStore): Promise<Uint8Array> {
   return await db.transaction(async (client) => {
     await seeOneMoment(client)
     const parts: Record<string, HouseRow[]> = {}
     for (const part of HOUSE_PARTS) {
       const own: HouseRow[] = []
-      for await (const rows of partRows(client, caller.house.id, part)) own.push(...rows)
+      for await (const rows of rowsOf(client, caller.house.id, part, photos)) own.push(...rows)
       parts[part] = own
     }
     return writeHouseFolder({ house: await settings(client, caller.house.id), parts: parts as never })
@@ -139,9 +164,10 @@ export async function bringWholeHouse(db: Database, caller: Caller, input: Wire<
       await setAccount(change, houseId, personId, accountId)
       const house = await findHouse(change, houseId)
       if (!house) throw notFound('house')
-      const { money, ...settingsIn } = file.house
+      const { money, photoQuotaMb, ...settingsIn } = file.house
       await updateHouse(change, { ...house, ...settingsIn, settled: [...MOVE_IN_STEPS] })
       if (money) await saveMoney(change, houseId, money)
+      await savePhotoQuota(change, houseId, photoQuotaMb)
       const context = await loadHouseContext(change, { ...house, ...settingsIn })
       for (const knife of await listKnives(change, houseId)) {
         const log = await knifeLog(change, houseId, knife.id)

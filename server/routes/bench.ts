@@ -1,21 +1,16 @@
-import type { Express } from 'express'
 import { endpoints } from '../../contract/endpoints'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { openCarryOvers } from '../db/queries/bench/carryOvers'
 import { openSessions } from '../db/queries/bench/sessions'
-import { Id } from '../../contract/scalars'
-import { Fault, notFound } from '../faults'
 import type { Mount } from '../mount'
-import { actAs, callerOf } from '../signIn/sessions'
 import { tickOff } from '../services/bench/carryOvers'
 import { benchOffer } from '../services/bench/offer'
-import { addPhoto, readPhoto } from '../services/bench/photos'
 import { takeMarkedRecord } from '../services/bench/markedRecords'
 import { actInSession, knifeSessions, readSession, startSession } from '../services/bench/sessions'
 import { setWorkOrder, workshopView } from '../services/bench/workshop'
 
-export function benchRoutes(app: Express, mount: Mount, db: Database, clock: Clock): void {
+export function benchRoutes(mount: Mount, db: Database, clock: Clock): void {
   mount(endpoints.benchOffer, ({ caller, params, body }) => benchOffer(db, clock, caller, params.id, body))
   mount(endpoints.workshop, ({ caller, params }) => workshopView(db, clock, caller, params.id))
   mount(endpoints.setWorkOrder, ({ caller, params, body }) =>
@@ -34,20 +29,7 @@ export function benchRoutes(app: Express, mount: Mount, db: Database, clock: Clo
       startedAt: startedAt.toISOString(),
     })),
   )
-  mount(endpoints.addPhoto, ({ caller, params, body }) => addPhoto(db, clock, caller, params.id, body))
   mount(endpoints.tickCarryOver, ({ caller, params }) => tickOff(db, clock, caller, params.id, params.carryOverId))
   mount(endpoints.carryOvers, ({ caller, params }) => openCarryOvers(db, caller.house.id, params.id))
-  app.get('/api/photos/:id.jpg', (request, response, next) => {
-    const send = async (): Promise<void> => {
-      const caller = await callerOf(db, clock, request.headers.cookie)
-      if (!caller) throw new Fault('not-signed-in', 'not-signed-in')
-      const id = Id.safeParse(request.params.id)
-      if (!id.success) throw notFound('photo')
-      const bytes = await actAs(caller, () => readPhoto(db, caller, id.data))
-      response.setHeader('Cache-Control', 'private, max-age=31536000, immutable')
-      response.type('image/jpeg').send(bytes)
-    }
-    send().catch(next)
-  })
   mount(endpoints.actInSession, ({ caller, params, body }) => actInSession(db, clock, caller, params.id, body.actions))
 }

@@ -9,6 +9,7 @@ import type { Say } from '../../words/say'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { importTable } from '../exchange/importTable'
+import type { PhotoStore } from '../photoStore'
 import { bringWholeHouse, wholeHouseFolder, writeWholeHouse } from '../exchange/wholeHouse'
 import { writeCsv, writeSpreadsheet, writeTemplate } from '../exchange/writeTable'
 import { noteInTrail } from '../db/queries/house/trail'
@@ -20,7 +21,14 @@ const SpreadsheetName = z.enum(AS_SPREADSHEET)
 const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 
 /** Files in and out of a house. */
-export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: Clock, say: Say): void {
+export function exchangeRoutes(
+  app: Express,
+  mount: Mount,
+  db: Database,
+  clock: Clock,
+  say: Say,
+  photos: PhotoStore,
+): void {
   mount(endpoints.importTable, ({ caller, params, body }) => importTable(db, clock, say, caller, params.table, body))
 
   /** A file for whoever may take the house's tables out. */
@@ -52,7 +60,7 @@ export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: 
   file('/api/house/whole.json', async (caller, _name, response) => {
     response.type('application/json').attachment('yorvik-house.json')
     const text = new PassThrough()
-    const writing = writeWholeHouse(db, caller, async (part) => {
+    const writing = writeWholeHouse(db, caller, photos, async (part) => {
       if (!text.write(part)) await once(text, 'drain')
     }).then(
       () => text.end(),
@@ -65,7 +73,7 @@ export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: 
     response
       .type('application/zip')
       .attachment('yorvik-house.zip')
-      .end(await wholeHouseFolder(db, caller))
+      .end(await wholeHouseFolder(db, caller, photos))
   })
   file('/api/exchange/:file.csv', async (caller, name, response) => {
     const table = TableName.parse(name)

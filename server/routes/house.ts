@@ -16,6 +16,9 @@ import { recordWalks, setHoneTool } from '../services/house/honing'
 import { addPerson, addStation, editHouse, editPerson, editStation, setWeek } from '../services/house/houses'
 import { readLedger, setMoney } from '../services/house/ledger'
 import { readReport } from '../services/house/report'
+import { readSafetyFile } from '../services/house/safetyFile'
+import { countSupply, readStock, setSupply } from '../services/house/stock'
+import { readHouseWeeks } from '../services/house/weeks'
 import { readTrail } from '../services/house/trail'
 import { readMissing } from '../services/house/missing'
 import { pinKey, type Tries } from '../signIn/tries'
@@ -38,7 +41,12 @@ export function houseRoutes(
   }
   mount(endpoints.ledger, ({ caller }) => readLedger(db, clock, caller))
   mount(endpoints.report, ({ caller, params }) => readReport(db, clock, caller, params.month))
-  mount(endpoints.setMoney, ({ caller, body }) => setMoney(db, caller, body))
+  mount(endpoints.setMoney, ({ caller, body }) => setMoney(db, clock, caller, body))
+  mount(endpoints.houseWeeks, ({ caller, query }) => readHouseWeeks(db, clock, caller, query.weeks))
+  mount(endpoints.safetyFile, ({ caller, query }) => readSafetyFile(db, caller, query))
+  mount(endpoints.stock, ({ caller }) => readStock(db, clock, caller))
+  mount(endpoints.setSupply, ({ caller, params, body }) => setSupply(db, clock, caller, params.id, body))
+  mount(endpoints.countSupply, ({ caller, params, body }) => countSupply(db, clock, caller, params.id, body))
   mount(endpoints.editHouse, async ({ caller, body }) => {
     const house = await editHouse(db, caller, body)
     // services lie at other moments now: what edges went through is reckoned anew

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Defects } from '../../core/edge/model/events'
+import { HARM_CAUSES, type Defects, type HarmCause } from '../../core/edge/model/events'
 import type { Zone } from '../../core/knife/zones'
 import { capital } from '../../words/format'
 import { say } from '../i18n'
@@ -26,13 +26,24 @@ const FIRST_CHIP = { zone: 'heel', depthMm: 0.3 } as const
 const chipZone = computed({
   get: () => now.value.chip?.zone ?? 'heel',
   set: (zone) => {
-    set({ chip: { depthMm: now.value.chip?.depthMm ?? 0.3, zone } })
+    set({ chip: { ...now.value.chip, depthMm: now.value.chip?.depthMm ?? 0.3, zone } })
   },
 })
 const chipDepth = computed({
   get: () => now.value.chip?.depthMm ?? null,
   set: (depthMm) => {
-    if (depthMm !== null) set({ chip: { zone: chipZone.value, depthMm } })
+    if (depthMm !== null) set({ chip: { ...now.value.chip, zone: chipZone.value, depthMm } })
+  },
+})
+const causes = computed(() => [
+  { value: '' as const, label: say('harm.unknown') },
+  ...HARM_CAUSES.map((value) => ({ value, label: say(`harm.cause.${value}`) })),
+])
+const chipCause = computed({
+  get: () => now.value.chip?.cause ?? '',
+  set: (cause: HarmCause | '') => {
+    const { zone, depthMm } = now.value.chip ?? FIRST_CHIP
+    set({ chip: { zone, depthMm, ...(cause ? { cause } : {}) } })
   },
 })
 const isUnsafe = computed(() => now.value.handleLoose || now.value.cracked || now.value.tipGone)
@@ -60,6 +71,7 @@ const isUnsafe = computed(() => now.value.handleLoose || now.value.cracked || no
     <div v-if="now.chip" class="chip">
       <ChoiceField v-model="chipZone" :label="$t('check.chipWhere')" :options="zoneOptions" />
       <MeasureField v-model="chipDepth" :label="$t('field.depthMm')" unit="mm" />
+      <ChoiceField v-model="chipCause" :label="$t('harm.from')" :options="causes" />
     </div>
     <p v-if="isUnsafe" class="unsafe" role="status">{{ $t('caution.unsafe') }}</p>
   </section>

@@ -5,7 +5,7 @@ import type { Crew } from '../../contract/week'
 import { useFormats } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 import { DAY_MIN, dayShare, shortClock, spanMinutes } from '../ui/daySpans'
-import { groupedBy } from '../ui/grouped'
+import { grouped } from '../../core/group'
 import { WEEKDAYS, weekdayName } from '../ui/weekdays'
 
 /** Everybody's week: seven days side by side, the house's services and quiet windows over the shifts that cover them. */
@@ -31,7 +31,7 @@ const barOf = (key: string, span: { readonly starts: string; readonly ends: stri
     text: `${shortClock(span.starts)}–${shortClock(span.ends)}`,
   }
 }
-const shifts = computed(() => groupedBy(props.crew.shifts, ({ personId, weekday }) => `${personId} ${weekday}`))
+const shifts = computed(() => grouped(props.crew.shifts, ({ personId, weekday }) => `${personId} ${weekday}`))
 const bars = (personId: string, weekday: number): Bar[] =>
   (shifts.value.get(`${personId} ${weekday}`) ?? []).map((shift, at) => barOf(String(at), shift))
 const houseDays = computed(() =>

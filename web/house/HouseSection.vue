@@ -17,6 +17,7 @@ import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
 import BackupAge from './BackupAge.vue'
+import PhotoRoom from './PhotoRoom.vue'
 import { timeZoneChoices } from '../ui/timeZones'
 
 /** The last day of March, in each order. */
@@ -104,6 +105,7 @@ const zones = timeZoneChoices(zone)
         <AppButton kind="main" type="submit" :disabled="busy">{{ $t('shell.save') }}</AppButton>
       </p>
       <BackupAge />
+      <PhotoRoom />
       <section class="heavy-rule">
         <h2>{{ $t('house.screen') }}</h2>
         <div class="form-grid"><ChoiceField v-model="theme" :label="$t('theme.label')" :options="themes" /></div>

@@ -18,7 +18,7 @@ import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import TextField from '../ui/TextField.vue'
-import { groupedBy } from '../ui/grouped'
+import { grouped } from '../../core/group'
 import PersonRow from './PersonRow.vue'
 import { useChange } from './useChange'
 
@@ -49,7 +49,7 @@ const people = computed(() =>
   [...fleet.people.values()].sort((a, b) => Number(b.active) - Number(a.active) || a.name.localeCompare(b.name)),
 )
 const held = computed(() =>
-  groupedBy(
+  grouped(
     fleet.knives.filter(({ status }) => status === 'in-service'),
     ({ holderId }) => holderId,
   ),
@@ -57,7 +57,7 @@ const held = computed(() =>
 const skills = shallowRef<ReadonlyMap<string, readonly Skill[]> | null>(null)
 onMounted(() =>
   change(async () => {
-    const signed = groupedBy((await call(endpoints.crew)).skills, ({ personId }) => personId)
+    const signed = grouped((await call(endpoints.crew)).skills, ({ personId }) => personId)
     skills.value = new Map(
       [...signed].map(([id, all]) => [id, SKILLS.filter((one) => all.some(({ skill }) => skill === one))]),
     )

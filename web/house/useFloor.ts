@@ -6,7 +6,7 @@ import { useFleet } from '../live/fleet'
 import { useRecords } from '../live/records'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
-import { groupedBy } from '../ui/grouped'
+import { grouped } from '../../core/group'
 
 type Step = 'lifted' | 'over' | 'dropped' | 'back'
 
@@ -27,7 +27,7 @@ export function useFloor(): {
     [...fleet.stations.values()].sort((a, b) => Number(b.active) - Number(a.active) || a.name.localeCompare(b.name)),
   )
   const lying = computed(() =>
-    groupedBy(
+    grouped(
       fleet.knives.filter(({ status }) => status !== 'retired'),
       ({ stationId }) => stationId,
     ),

@@ -3,25 +3,38 @@ import { v7 as newId } from 'uuid'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { endpoints } from '../../contract/endpoints'
-import { INCIDENT_KINDS, INCIDENT_PLACES, type NewIncident } from '../../contract/incidents'
+import { INCIDENT_KINDS, INCIDENT_PLACES, type Incidents, type NewIncident } from '../../contract/incidents'
+import type { HarmCause } from '../../core/edge/model/events'
 import { STEP_KINDS } from '../../core/session/recipe'
 import { capital } from '../../words/format'
 import { call } from '../api'
 import { say, useFormats } from '../i18n'
+import { useFleet } from '../live/fleet'
 import { useResource } from '../live/resource'
+import PhotoStrip from '../photos/PhotoStrip.vue'
+import { usePhotoTaking } from '../photos/usePhotoTaking'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
+import FileField from '../ui/FileField.vue'
 import TextField from '../ui/TextField.vue'
+import HurtFields from './HurtFields.vue'
 
 /** What happened and where, in two touches, so that the kitchen learns from it; nobody's name is kept. */
 const session = useSession()
+const fleet = useFleet()
 const notices = useNotices()
 const formats = useFormats()
 const route = useRoute()
 const what = ref<NewIncident['what'] | null>(null)
 const note = ref('')
+const cause = ref<HarmCause | ''>('')
+const knifeId = ref('')
+/** the last one written down here, so that pictures can be put to it */
+const lastId = ref<string | null>(null)
+const { busy: taking, problem, take } = usePhotoTaking()
+const pictures = ref(0)
 const busy = ref(false)
 /** the step of a session that led here */
 const step = computed((): NewIncident['step'] => STEP_KINDS.find((kind) => kind === route.query['step']) ?? '')
@@ -38,11 +51,16 @@ async function record(place: NewIncident['place']): Promise<void> {
     place,
     step: step.value,
     note: note.value,
+    ...(what.value === 'blade-hurt' ? { cause: cause.value, knifeId: knifeId.value || null } : {}),
   }
   try {
     await call(endpoints.recordIncident, { body })
     what.value = null
     note.value = ''
+    cause.value = ''
+    knifeId.value = ''
+    lastId.value = body.id
+    pictures.value = 0
     notices.done(say('incident.saved'))
     if (mayRead) await reload()
   } catch (error) {
@@ -51,6 +69,15 @@ async function record(place: NewIncident['place']): Promise<void> {
     busy.value = false
   }
 }
+async function addPhoto(file: File): Promise<void> {
+  const id = lastId.value
+  if (!id || !(await take(file, (body) => call(endpoints.addIncidentPhoto, { params: { id }, body })))) return
+  pictures.value++
+  if (mayRead) await reload()
+}
+const codeOf = (id: string | null): string => fleet.byId(id ?? '')?.code ?? ''
+const detail = ({ cause: from, knifeId: which }: Incidents['latest'][number]): string =>
+  [codeOf(which), from ? say(`harm.cause.${from}`) : ''].filter(Boolean).join(', ')
 const times = (n: number): string => say('incident.times', { n })
 </script>
 
@@ -66,6 +93,7 @@ const times = (n: number): string => say('incident.times', { n })
         capital($t(`incident.what.${one}`))
       }}</AppButton>
     </div>
+    <HurtFields v-if="what === 'blade-hurt'" v-model:cause="cause" v-model:knife-id="knifeId" />
     <h2>{{ $t('incident.whereAsk') }}</h2>
     <div class="keys">
       <AppButton
@@ -78,6 +106,11 @@ const times = (n: number): string => say('incident.times', { n })
       >
     </div>
     <TextField v-model="note" class="note" :label="$t('incident.note')" />
+    <div v-if="lastId" class="pictures" role="status">
+      <p>{{ $t('incident.photoAsk') }} {{ pictures > 0 ? say('incident.photosKept', { n: pictures }) : '' }}</p>
+      <FileField :label="$t('bench.photos.take')" accept="image/*" camera :disabled="taking" @chosen="addPhoto" />
+      <p v-if="problem" class="refusal" role="alert">{{ problem }}</p>
+    </div>
     <section v-if="known" class="heavy-rule">
       <h2>{{ $t('incident.list') }}</h2>
       <p v-if="known.latest.length === 0" class="soft">{{ $t('incident.none') }}</p>
@@ -97,11 +130,16 @@ const times = (n: number): string => say('incident.times', { n })
             <span>{{ formats.moment(one.at) }}</span>
             <b>{{ capital($t(`incident.what.${one.what}`)) }} {{ $t(`incident.place.${one.place}`) }}</b>
             <span
-              >{{ one.note }}
+              >{{ one.note }} {{ detail(one) }}
               <template v-if="one.step">{{
                 $t('incident.atStep', { step: $t(`incident.step.${one.step}`) })
               }}</template></span
             >
+            <PhotoStrip
+              v-if="one.photoIds.length > 0"
+              class="photos"
+              :photos="one.photoIds.map((id) => ({ id, caption: '' }))"
+            />
           </li>
         </ul>
       </template>
@@ -118,6 +156,15 @@ const times = (n: number): string => say('incident.times', { n })
 }
 .note {
   max-width: 36em;
+}
+.pictures {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  margin-top: 14px;
+}
+.photos {
+  grid-column: 1 / -1;
 }
 section {
   margin-top: 22px;

@@ -15,6 +15,7 @@ import KnifeActions from './KnifeActions.vue'
 import KnifeDialogs, { type KnifeDialog } from './KnifeDialogs.vue'
 import KnifeFacts from './KnifeFacts.vue'
 import KnifeLessons from './KnifeLessons.vue'
+import KnifePhotos from './KnifePhotos.vue'
 import KnifeSessions from './KnifeSessions.vue'
 import KnifeTimeline from './KnifeTimeline.vue'
 import SteelLeft from './SteelLeft.vue'
@@ -127,6 +128,7 @@ useKeys({
         <CarriedOver :left="left" :busy="ticking" @done="tickOff" />
         <KnifeFacts :knife="knife" @measure="dialog = 'measure'" />
         <KnifeSessions v-if="!isCounted" :knife="knife" />
+        <KnifePhotos :knife="knife" />
       </div>
     </div>
     <KnifeDialogs v-model="dialog" :knife="knife" />

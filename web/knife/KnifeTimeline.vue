@@ -84,6 +84,9 @@ const names = {
   <section class="heavy-rule">
     <div class="head">
       <h2>{{ $t('knife.history') }}</h2>
+      <RouterLink class="no-print small" :to="{ name: 'card', params: { code: knife.code } }">{{
+        $t('card.open')
+      }}</RouterLink>
       <AppButton kind="quiet" small class="no-print" :aria-pressed="withHoning" @click="withHoning = !withHoning">
         {{ $t(withHoning ? 'knife.hideHoning' : 'knife.showHoning') }}
       </AppButton>

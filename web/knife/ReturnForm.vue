@@ -1,11 +1,15 @@
 <script setup lang="ts">
+import { v7 as newId } from 'uuid'
 import { reactive, ref } from 'vue'
 import { payloads, type NewEvent } from '../../contract/events'
 import { endpoints } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
+import type { NewPhoto } from '../../contract/photos'
 import { ZONES, type Zone } from '../../core/knife/zones'
 import { call } from '../api'
 import { say } from '../i18n'
+import { usePhotoTaking } from '../photos/usePhotoTaking'
+import FileField from '../ui/FileField.vue'
 import { useRecords, type EventDraft } from '../live/records'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
@@ -33,6 +37,10 @@ const found = reactive<Record<'dps' | 'price' | 'heelHeightMm' | 'bteMm', number
   heelHeightMm: null,
   bteMm: null,
 })
+const photo = ref<File | null>(null)
+const { problem, take } = usePhotoTaking()
+const keepPhoto = (body: NewPhoto & { eventId: string }): Promise<unknown> =>
+  call(endpoints.addKnifePhoto, { params: { id: props.knife.id }, body })
 const forces = reactive<Record<Zone, number | null>>({ heel: null, belly: null, tip: null })
 const choices = [
   { value: true, label: say('knife.returnGround') },
@@ -54,8 +62,9 @@ async function record(payload: Returned['payload']): Promise<void> {
     const force = forces[zone]
     return force === null ? [] : [{ zone, forcesGf: [force] }]
   })
+  const eventId = newId()
   const drafts: EventDraft[] = [
-    { kind: 'returned', knifeId, payload },
+    { kind: 'returned', id: eventId, knifeId, payload },
     ...(Object.keys(measured).length > 0 ? [{ kind: 'measured' as const, knifeId, payload: measured }] : []),
     ...(readings.length > 0 ? [{ kind: 'checked' as const, knifeId, payload: { readings, ladder: [] } }] : []),
   ]
@@ -65,6 +74,8 @@ async function record(payload: Returned['payload']): Promise<void> {
       params: { id: knifeId },
       body: { dpsLeft: payload.dps, dpsRight: payload.dps },
     })
+  const picture = photo.value
+  if (picture && !(await take(picture, (body) => keepPhoto({ ...body, eventId })))) notices.refused(problem.value)
   emit('done')
   notices.done(say('knife.returnDone', { code }), undo)
 }
@@ -91,6 +102,7 @@ async function record(payload: Returned['payload']): Promise<void> {
       <MeasureField v-model="found.price" name="price" :label="$t('knife.returnPrice')" />
     </div>
     <TextField v-model="note" name="note" :label="$t('field.note')" />
+    <FileField :label="photo?.name ?? $t('bench.photos.take')" accept="image/*" camera @chosen="photo = $event" />
     <div class="dialog-actions">
       <AppButton kind="main" type="submit">{{ $t('knife.act.return') }}</AppButton>
     </div>

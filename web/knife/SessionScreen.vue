@@ -13,6 +13,7 @@ import { call } from '../api'
 import EdgePictures from '../bench/EdgePictures.vue'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
+import PhotoStrip from '../photos/PhotoStrip.vue'
 import { refusalText } from '../refusalText'
 import AppButton from '../ui/AppButton.vue'
 import PrintButton from '../ui/PrintButton.vue'
@@ -38,6 +39,9 @@ watch(
 )
 
 const plan = computed(() => session.value && foldable(session.value.plan))
+const photos = computed(() =>
+  (state.value?.photos ?? []).map(({ photoId, when }) => ({ id: photoId, caption: say(`bench.photos.${when}`) })),
+)
 const state = computed(
   () =>
     session.value &&
@@ -142,14 +146,7 @@ useKeys({
           </tr>
         </tbody>
       </table>
-      <ul v-if="state.photos.length > 0" class="photos">
-        <li v-for="photo in state.photos" :key="photo.photoId">
-          <a :href="`/api/photos/${photo.photoId}.jpg`" target="_blank" rel="noopener">
-            <img :src="`/api/photos/${photo.photoId}.jpg`" :alt="$t(`bench.photos.${photo.when}`)" loading="lazy" />
-          </a>
-          <span class="small soft">{{ $t(`bench.photos.${photo.when}`) }}</span>
-        </li>
-      </ul>
+      <PhotoStrip v-if="photos.length > 0" :photos="photos" large />
       <EdgePictures :pictures="state.pictures" />
       <p class="no-print">
         <AppButton :to="{ name: 'knife', params: { code } }">{{ $t('session.toKnife', { code }) }}</AppButton>
@@ -160,18 +157,6 @@ useKeys({
 </template>
 
 <style scoped>
-.photos {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-}
-.photos li {
-  display: grid;
-}
-.photos img {
-  width: 220px;
-  border: 1px solid var(--rule);
-}
 table {
   margin: 14px 0;
 }

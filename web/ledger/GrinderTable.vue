@@ -14,38 +14,47 @@ const rows = (): readonly (Ledger['grinders'][number] & { readonly told: string 
   <section class="heavy-rule">
     <h2>{{ $t('ledger.grinders') }}</h2>
     <p v-if="grinders.length === 0" class="soft">{{ $t('ledger.noOne') }}</p>
-    <table v-else class="plain">
-      <thead>
-        <tr>
-          <th />
-          <th>{{ $t('ledger.times') }}</th>
-          <th>{{ $t('ledger.days') }}</th>
-          <th>{{ $t('ledger.height') }}</th>
-          <th>{{ $t('ledger.fresh') }}</th>
-          <th>{{ $t('ledger.used') }}</th>
-          <th>{{ $t('ledger.angle') }}</th>
-          <th>{{ $t('ledger.price') }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="one in rows()" :key="one.told">
-          <th scope="row">{{ one.told }}</th>
-          <td class="num">{{ one.times }}</td>
-          <td class="num">{{ open(one.days, formats.tenths) }}</td>
-          <td class="num">{{ open(one.heightMm, formats.thickness) }}</td>
-          <td class="num">{{ open(one.freshGf, formats.force) }}</td>
-          <td class="num">{{ open(one.usedGf, formats.force) }}</td>
-          <td class="num">{{ open(one.dps, formats.angle) }}</td>
-          <td class="num">{{ open(one.price, (amount) => formats.money(amount, currency)) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <div v-else class="scrolls">
+      <table class="plain">
+        <thead>
+          <tr>
+            <th />
+            <th>{{ $t('ledger.before') }}</th>
+            <th>{{ $t('ledger.times') }}</th>
+            <th>{{ $t('ledger.days') }}</th>
+            <th>{{ $t('ledger.standIns') }}</th>
+            <th>{{ $t('ledger.height') }}</th>
+            <th>{{ $t('ledger.fresh') }}</th>
+            <th>{{ $t('ledger.used') }}</th>
+            <th>{{ $t('ledger.angle') }}</th>
+            <th>{{ $t('ledger.price') }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in rows()" :key="`${one.told} ${one.before}`">
+            <th scope="row">{{ one.told }}</th>
+            <td>{{ $t(`ledger.from.${one.before}`) }}</td>
+            <td class="num">{{ one.times }}</td>
+            <td class="num">{{ open(one.days, formats.tenths) }}</td>
+            <td class="num">{{ open(one.standIns, formats.tenths) }}</td>
+            <td class="num">{{ open(one.heightMm, formats.thickness) }}</td>
+            <td class="num">{{ open(one.freshGf, formats.force) }}</td>
+            <td class="num">{{ open(one.usedGf, formats.force) }}</td>
+            <td class="num">{{ open(one.dps, formats.angle) }}</td>
+            <td class="num">{{ open(one.price, (amount) => formats.money(amount, currency)) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
   </section>
 </template>
 
 <style scoped>
 section {
   margin-top: 22px;
+}
+.scrolls {
+  overflow-x: auto;
 }
 th[scope='row'] {
   text-align: left;

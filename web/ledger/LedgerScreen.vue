@@ -9,11 +9,11 @@ import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
 import FoldSection from '../ui/FoldSection.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
+import AnotherOne from './AnotherOne.vue'
 import GrinderTable from './GrinderTable.vue'
-import LifeAndChips from './LifeAndChips.vue'
+import LifeAndHarms from './LifeAndHarms.vue'
 import MoneyForm from './MoneyForm.vue'
 import PurchaseList from './PurchaseList.vue'
-import WeekBars from './WeekBars.vue'
 
 /** What knives cost, what has to be bought, who grinds how, how long knives last: each from the house's own log. */
 const fleet = useFleet()
@@ -63,7 +63,10 @@ const now = computed(() => session.now().toISOString().slice(0, 10))
       <h1>{{ $t('ledger.title') }}</h1>
       <span class="soft">{{ $t('ledger.hint') }}</span>
       <span class="end"
-        ><AppButton to="/report">{{ $t('ledger.month') }}</AppButton></span
+        ><AppButton to="/ledger/time">{{ $t('place.time') }}</AppButton>
+        <AppButton to="/stock">{{ $t('place.stock') }}</AppButton>
+        <AppButton to="/report">{{ $t('ledger.month') }}</AppButton>
+        <AppButton to="/safety-file">{{ $t('place.safety-file') }}</AppButton></span
       >
     </header>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
@@ -91,7 +94,6 @@ const now = computed(() => session.now().toISOString().slice(0, 10))
           }}</template>
         </p>
       </section>
-      <WeekBars :ledger="ledger" />
       <PurchaseList :ledger="ledger" />
       <section class="heavy-rule">
         <h2>{{ $t('ledger.knives') }}</h2>
@@ -107,6 +109,7 @@ const now = computed(() => session.now().toISOString().slice(0, 10))
                 <th>{{ $t('ledger.work') }}</th>
                 <th>{{ $t('ledger.outside') }}</th>
                 <th>{{ $t('ledger.stone') }}</th>
+                <th>{{ $t('ledger.stoneMm') }}</th>
                 <th>{{ $t('ledger.sessions') }}</th>
                 <th>{{ $t('ledger.worn') }}</th>
               </tr>
@@ -127,6 +130,7 @@ const now = computed(() => session.now().toISOString().slice(0, 10))
                 <td class="num">{{ orOpen(one.year.labour) }}</td>
                 <td class="num">{{ orOpen(one.year.outside) }}</td>
                 <td class="num">{{ orOpen(one.year.stones) }}</td>
+                <td class="num">{{ one.stoneMm === 0 ? '–' : formats.thickness(one.stoneMm) }}</td>
                 <td class="num">{{ one.sessions }}, {{ formats.minutes(one.minutes) }}</td>
                 <td>{{ wornOn(one) }}</td>
               </tr>
@@ -146,7 +150,8 @@ const now = computed(() => session.now().toISOString().slice(0, 10))
         </table>
       </section>
       <GrinderTable :grinders="ledger.grinders" :currency="currency" />
-      <LifeAndChips :ledger="ledger" />
+      <AnotherOne :ledger="ledger" />
+      <LifeAndHarms :ledger="ledger" />
     </template>
   </div>
 </template>

@@ -13,7 +13,9 @@ const money = (amount: number): string => formats.value.money(amount, currency.v
 const HUNDRED = 100
 const percent = (share: number): string => say('practice.percent', { percent: Math.round(HUNDRED * share) })
 const between = ({ when }: Purchase): string =>
-  say('ledger.between', { early: formats.value.month(when.earlyAt), late: formats.value.month(when.lateAt) })
+  formats.value.month(when.earlyAt) === formats.value.month(when.lateAt)
+    ? ''
+    : say('ledger.between', { early: formats.value.month(when.earlyAt), late: formats.value.month(when.lateAt) })
 const unpriced = computed(() => Math.round(props.ledger.expected.unpriced))
 function list(): void {
   takeOut('yorvik-purchases.csv', [

@@ -10,6 +10,8 @@ export type EventDraft = {
   [K in NewEvent['kind']]: {
     readonly kind: K
     readonly knifeId: string
+    /** where something else has to name it; a new one unless given */
+    readonly id?: string
     readonly payload: Extract<NewEvent, { kind: K }>['payload']
   }
 }[NewEvent['kind']]
@@ -38,7 +40,7 @@ export function useRecords(): {
   async function record(draft: EventDraft): Promise<string> {
     const personId = session.person?.id
     if (!personId) throw new Refusal('not-signed-in', say('fault.not-signed-in'))
-    const event = { ...draft, id: newId(), at: session.now().toISOString() } as NewEvent
+    const event = { ...draft, id: draft.id ?? newId(), at: session.now().toISOString() } as NewEvent
     await outbox.sendEvent(personId, event)
     return event.id
   }

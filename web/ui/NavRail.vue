@@ -44,7 +44,9 @@ const rest = computed(() => [
   ...(session.may('manage-house') ? [place('crew', '/crew', 'users')] : []),
   place('workshop', '/workshop', 'wrench', 'workshop'),
   place('learned', '/learned', 'chart-line'),
-  ...(session.may('manage-house') ? [place('ledger', '/ledger', 'book', 'report')] : []),
+  ...(session.may('manage-house')
+    ? [place('ledger', '/ledger', 'book', 'report', 'time', 'stock', 'safety-file')]
+    : []),
   ...(session.may('import') ? [place('exchange', '/deliveries', 'box')] : []),
   ...(session.may('manage-house') ? [place('house', '/house', 'home')] : []),
 ])

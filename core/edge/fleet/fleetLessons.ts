@@ -13,7 +13,7 @@ import {
 import { DEFAULT_PRIOR, HABIT, HONE, knownParameter, SHAPE, WEAR, type EdgeBelief } from '../filter/belief'
 import type { StationWork } from '../log/usage'
 import { FINISH_CLASSES, finishClass, NO_TALLY, sumTallies, type HandLessons, type Tally } from '../log/lessons'
-import { habitKey } from '../log/history'
+import { habitKey } from '../log/habitKey'
 import { withBelief, type KnifeState } from '../log/state'
 import { HONE_TOOLS, honeEffect, type HoneTool } from '../model/hone'
 import { expectedOf, finishTerm, finishTerms } from './finishes'

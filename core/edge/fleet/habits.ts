@@ -2,7 +2,7 @@ import { clamp } from '../../measure'
 import { evidenceBeyond, logistic, logit, Z_80, type Known } from '../../statistics/normal'
 import { regress, sumOf, type EffectObservation, type Regression, type Terms } from '../../statistics/regression'
 import { DEFAULT_PRIOR, HABIT, knownParameter } from '../filter/belief'
-import { habitKey } from '../log/history'
+import { habitKey } from '../log/habitKey'
 import type { HoningCount } from '../log/lessons'
 import type { KnifeState } from '../log/state'
 

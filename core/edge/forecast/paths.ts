@@ -18,7 +18,7 @@ import {
   wearRate,
   ZONE_PART,
 } from '../filter/belief'
-import { recordedShare } from '../log/history'
+import { recordedShare } from '../log/habitKey'
 import type { KnifeState } from '../log/state'
 import { BLUNT_FORCE_GF_PER_UM, ROLL_FORCE_GF } from '../model/force'
 import { honeEffect, nextHoning, type HoneEffect, type HoningStep, type RodWork } from '../model/hone'

@@ -4,18 +4,19 @@ import type { Occurrence } from '../../house/serviceClock'
 import type { BladeSpec } from '../../knife/bladeSpec'
 import { reset } from '../../statistics/gaussian'
 import { combine, evidenceBeyond } from '../../statistics/normal'
-import { applyChanceOfHoning, applyHoning, applyUse, honingChance } from '../filter/applyUse'
+import { applyChanceOfHoning, applyUse, honingChance } from '../filter/applyUse'
 import { DEFAULT_PRIOR, HABIT, knownParameter, resetToClaimed, resetToFresh, type EdgePrior } from '../filter/belief'
 import { glintsAfter, observeCheck } from '../filter/observe'
-import { updateOnHoningReport } from '../filter/updateOnForce'
 import { NO_DEFECTS, standingEvents, type KnifeEvent } from '../model/events'
 import { wornForce } from '../model/force'
 import { honeEffect, nextHoning, NO_ROD_WORK, usualHoneTool } from '../model/hone'
 import { bluntWidth } from '../model/wear'
 import { workFactor } from '../model/strain'
 import { chipAfter } from './chip'
+import { habitKey } from './habitKey'
+import { afterHoning, afterReport } from './honings'
 import { judgeHand, OFF_STONE_HOURS } from './judgeHand'
-import { addCount, addService, addWork, NO_HONING } from './lessons'
+import { addService, addWork, NO_HONING } from './lessons'
 import { addEye, addScatter, readingLogSd, readerKey, signShare } from './scatter'
 import { initialState, withBelief, type KnifeState } from './state'
 import { afterStatus, found, inHand } from './status'
@@ -23,16 +24,6 @@ import { applyAbrasion, applyGrinding, applyThinning, updateOnMeasurement } from
 import { declaredUse, firstEndingAfter, workAt, type DeclaredUse, type UsageContext } from './usage'
 
 type Happened<K extends KnifeEvent['kind']> = Extract<KnifeEvent, { kind: K }>
-
-/** Whose habit decides whether a knife is honed: its holder's, or its station's where nobody holds it. */
-export const habitKey = (state: Pick<KnifeState, 'holderId' | 'stationId'>): string =>
-  state.holderId ?? `station ${state.stationId ?? ''}`
-
-/** Share of the holder's latest services with a honing on record, 0–1; 0 where none is known. */
-export function recordedShare(state: Pick<KnifeState, 'holderId' | 'stationId' | 'lessons'>): number {
-  const { services, recorded } = state.lessons.honing[habitKey(state)] ?? NO_HONING
-  return recorded / (services + 1)
-}
 
 /** A honing counts for the service that begins next, from the end of the one before on. */
 const isHonedSince = (honedMs: number | null, before: Occurrence | undefined): boolean =>
@@ -97,53 +88,6 @@ export function advance(
       ...addWork(lessons, stationId, sharpening.finishMicron, work),
       honing: { ...lessons.honing, [habitKey(state)]: count },
     },
-  }
-}
-
-/** A honing written down during a service that was taken as unrecorded when it began. */
-function recordedInService(state: KnifeState, atMs: number): Pick<KnifeState, 'service' | 'lessons'> {
-  const { service, lessons } = state
-  if (!service || service.honed || atMs >= service.endMs) return { service, lessons }
-  const key = habitKey(state)
-  const count = lessons.honing[key] ?? NO_HONING
-  return {
-    service: { ...service, honed: true },
-    lessons: { ...lessons, honing: { ...lessons.honing, [key]: { ...count, recorded: count.recorded + 1 } } },
-  }
-}
-
-function afterHoning(state: KnifeState, spec: BladeSpec, event: Happened<'honed'>, limitGf: number): KnifeState {
-  const { tool, mismatchDps, cameBack } = event.payload
-  const effect = honeEffect({ tool, hrc: spec.hrc, mismatchDps })
-  const told = cameBack
-    ? updateOnHoningReport(state.belief, effect, { said: cameBack, before: state.reports, limitGf })
-    : state.belief
-  const step = nextHoning(state.rod, effect, spec.dps)
-  const { service, lessons } = recordedInService(state, event.atMs)
-  return {
-    ...withBelief(state, applyHoning(told, spec, effect, step), spec.dps),
-    rod: step.rod,
-    steel: applyAbrasion(state.steel, spec, step.heightUm),
-    service,
-    honedMs: event.atMs,
-    honedWith: tool,
-    hoursSinceHone: 0,
-    // an edge that did not come back stays so until somebody tests or stones it
-    lastHone: state.lastHone === 'not' ? 'not' : (cameBack ?? state.lastHone),
-    reports: state.reports + (cameBack ? 1 : 0),
-    lessons: { ...lessons, honesWith: addCount(lessons.honesWith, tool, 1) },
-  }
-}
-
-/** What was said after a honing, of the honing before it. */
-function afterReport(state: KnifeState, spec: BladeSpec, event: Happened<'came-back'>, limitGf: number): KnifeState {
-  const { said } = event.payload
-  const effect = honeEffect({ tool: state.honedWith ?? usualHoneTool(spec.hrc), hrc: spec.hrc })
-  const report = { said, before: state.reports, limitGf, isAfter: true }
-  return {
-    ...withBelief(state, updateOnHoningReport(state.belief, effect, report), spec.dps),
-    lastHone: state.lastHone === 'not' ? 'not' : said,
-    reports: state.reports + 1,
   }
 }
 
@@ -342,23 +286,38 @@ function firstPlace(events: readonly KnifeEvent[]): Pick<KnifeState, 'stationId'
  * @param input.limitGf service limit of the knife's role
  * @param input.prior what knives of this kind are like before this one has said anything
  * @param input.onEvent called after each event with the state before and after it
+ * @param input.onService called at the end of each service with the state it left
  */
 export function foldHistory(
   input: KnifeHistory & {
     readonly prior?: EdgePrior
     readonly onEvent?: (event: KnifeEvent, before: KnifeState, after: KnifeState) => void
+    readonly onService?: (service: Occurrence, after: KnifeState) => void
   },
 ): KnifeState {
-  const { spec, usage, untilMs, limitGf, onEvent, prior = DEFAULT_PRIOR } = input
+  const { spec, usage, untilMs, limitGf, onEvent, onService, prior = DEFAULT_PRIOR } = input
   const events = standingEvents(input.events).filter((event) => event.atMs <= untilMs)
   const declared = declaredUse(events, usage.services)
   const added = events.find((event) => event.kind === 'added')
   const condition = added?.kind === 'added' ? added.payload.condition : 'in-use'
   let state = { ...initialState(spec, events[0]?.atMs ?? untilMs, condition, prior), ...firstPlace(events) }
+  const carry = (from: KnifeState, toMs: number): KnifeState => {
+    let at = from
+    if (onService) {
+      const { services } = usage
+      for (let next = firstEndingAfter(services, from.atMs); next < services.length; next++) {
+        const service = services[next]
+        if (!service || service.endMs > toMs) break
+        at = advance(at, spec, usage, service.endMs, declared)
+        onService(service, at)
+      }
+    }
+    return advance(at, spec, usage, toMs, declared)
+  }
   for (const event of events) {
-    const before = advance(state, spec, usage, event.atMs, declared)
+    const before = carry(state, event.atMs)
     state = applyEvent(before, event, spec, limitGf)
     onEvent?.(event, before, state)
   }
-  return advance(state, spec, usage, untilMs, declared)
+  return carry(state, untilMs)
 }

@@ -2,11 +2,28 @@ import type { Zone } from '../../knife/zones'
 import type { HoneTool } from './hone'
 import type { LadderRung } from './ladder'
 
+/** What nicks or bends an edge, as kitchens name it (common practice). */
+export const HARM_CAUSES = [
+  'bone',
+  'frozen',
+  'crust',
+  'plate',
+  'drop',
+  'dishwasher',
+  'sink',
+  'steel',
+  'prying',
+  'handling',
+] as const
+export type HarmCause = (typeof HARM_CAUSES)[number]
+
 /** A nick in the edge, and how deep; `rests` where it was ground half out and the rest waits for the next sessions. */
 export interface Chip {
   readonly zone: Zone
   readonly depthMm: number
   readonly rests?: boolean | undefined
+  /** where somebody knows what it comes from */
+  readonly cause?: HarmCause | undefined
 }
 
 /** What can be wrong with a knife apart from being dull. */

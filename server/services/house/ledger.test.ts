@@ -1,6 +1,9 @@
 import { v7 as newId } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Ledger, Money } from '../../../contract/ledger'
+import type { HouseWeeks, SafetyFile } from '../../../contract/papers'
+import type { Stock } from '../../../contract/stock'
+import { NO_DEFECTS } from '../../../core/edge/model/events'
 import { yearlyCost } from '../../../core/ledger/writeOff'
 import { DAY_MS } from '../../../core/time'
 import {
@@ -154,14 +157,130 @@ describe('what is ahead and behind', () => {
     await record(chipped({ zone: 'tip', depthMm: 0.4 }))
     const first = await ledger()
     // the same chip seen twice is one
-    expect(first.chips).toMatchObject([{ stationId: house.station.id, count: 1 }])
-    expect(first.chips[0]?.high).toBeGreaterThan(2)
+    expect(first.harms.byStation).toMatchObject([{ stationId: house.station.id, count: 1 }])
+    expect(first.harms.byStation[0]?.high).toBeGreaterThan(2)
+    expect(first.harms.byCause).toMatchObject([{ cause: null, count: 1 }])
     expect(first.survival.median).toBeNull()
     await later(DAY_MS)
     await record(event(id, 'retired', { reason: 'worn out' }, now))
     const { survival } = await ledger()
     expect(survival.steps).toHaveLength(1)
     expect(survival.steps[0]?.years).toBeCloseTo(2.01, 1)
+  })
+})
+
+describe('what hurts blades', () => {
+  it('is told by cause and place, of a knife that is there, and gives its cause to a chip found after it', async () => {
+    const { id } = await addTestKnife(house, { code: 'HURT-1', condition: 'new' })
+    const told = { id: newId(), at: now, what: 'blade-hurt', place: 'sink', cause: 'dishwasher', knifeId: id }
+    expect((await house.manager.post('/api/incidents', { ...told, id: newId(), knifeId: newId() })).status).toBe(404)
+    expect((await house.manager.post('/api/incidents', told)).status).toBe(200)
+    const defects = { ...NO_DEFECTS, chip: { zone: 'heel', depthMm: 0.3 } }
+    await record(event(id, 'checked', { readings: [], ladder: [], defects }, soon(1)))
+    const { harms } = await ledger()
+    expect(harms.told).toMatchObject([{ cause: 'dishwasher', place: 'sink', count: 1 }])
+    expect(harms.byCause.find(({ cause }) => cause === 'dishwasher')?.count).toBe(1)
+    expect(harms.cells).toContainEqual({ stationId: house.station.id, cause: 'dishwasher', count: 1 })
+    expect(harms.lost.count).toBe(0)
+  })
+})
+
+describe('a stock', () => {
+  const stock = async (): Promise<Stock> => (await house.manager.get('/api/stock')).body as Stock
+  it('is counted, runs out by its counts, and stands in the year’s purchases with its price', async () => {
+    const id = newId()
+    const paste = { name: 'Paste', kind: 'paste', unit: 'bars', price: 12, usesEach: null }
+    expect((await house.manager.send('PUT', `/api/supplies/${id}`, paste)).status).toBe(200)
+    expect((await stock()).supplies).toMatchObject([{ name: 'Paste', left: null, by: 'nothing', runsOut: null }])
+    const taken = await house.manager.send('PUT', `/api/supplies/${newId()}`, { ...paste, name: 'PASTE' })
+    expect([taken.status, JSON.stringify(taken.body)]).toEqual([409, expect.stringContaining('PASTE')])
+    const count = { id: newId(), at: new Date(now.getTime() - 30 * DAY_MS), left: 3, added: 0 }
+    expect((await house.manager.post(`/api/supplies/${id}/counts`, count)).status).toBe(200)
+    // sent twice by a phone that heard no answer
+    expect((await house.manager.post(`/api/supplies/${id}/counts`, count)).status).toBe(200)
+    await house.manager.post(`/api/supplies/${id}/counts`, { id: newId(), at: now, left: 2, added: 0 })
+    const [told] = (await stock()).supplies
+    expect(told).toMatchObject({ left: 2, by: 'counts' })
+    expect(told?.counts).toHaveLength(2)
+    expect((Date.parse(told?.runsOut?.middleAt ?? '') - now.getTime()) / DAY_MS).toBeCloseTo(60, 3)
+    expect((await ledger()).purchases).toContainEqual(
+      expect.objectContaining({ what: 'supply', name: 'Paste', price: 12 }),
+    )
+    for (const wrong of [{ left: -1 }, { added: -1 }, { at: new Date(now.getTime() + DAY_MS) }])
+      expect((await house.manager.post(`/api/supplies/${id}/counts`, { ...count, id: newId(), ...wrong })).status).toBe(
+        422,
+      )
+    expect((await house.manager.post(`/api/supplies/${newId()}/counts`, { ...count, id: newId() })).status).toBe(404)
+    expect((await house.manager.send('PUT', `/api/supplies/${id}`, { ...paste, price: -3 })).status).toBe(422)
+  })
+
+  it('keeps each thickness of a stone as a measure of its own', async () => {
+    const id = newId()
+    await house.manager.post('/api/gear', {
+      id,
+      name: 'A stone',
+      kind: 'splash-stone',
+      scale: 'JIS',
+      grit: 1000,
+      thicknessMm: 25,
+    })
+    await later(DAY_MS)
+    await house.manager.send('PATCH', `/api/gear/${id}`, { dishMm: 0.1 })
+    await house.manager.send('PATCH', `/api/gear/${id}`, { thicknessMm: 24 })
+    const stone = (await stock()).stones.find((one) => one.id === id)
+    expect(stone?.measures.map(({ mm }) => mm)).toEqual([25, 24])
+    expect(stone).toMatchObject({ nowMm: 24, knivesPerMonth: 0, runsOut: null })
+  })
+})
+
+describe('another currency', () => {
+  it('takes every price and old invoice with it, and leaves alone what was written anew', async () => {
+    const before = (await ledger()).grinders.find(({ name }) => name === 'The mill')
+    expect(before?.price).toBe(11)
+    await later(60_000)
+    const money = { ...MONEY, currency: 'DKK', hourly: { ...MONEY.hourly, cook: 150 } }
+    const { body } = await house.manager.send('PUT', '/api/money', { money, rate: 7.5 })
+    expect(body).toMatchObject({ currency: 'DKK', hourly: { chef: 225, sharpener: 180, cook: 150 }, grinder: 60 })
+    const now = await ledger()
+    expect(now.grinders.find(({ name }) => name === 'The mill')?.price).toBeCloseTo(82.5, 6)
+    expect(now.knives.find(({ code }) => code === 'OUT-1')?.price).toBe(675)
+    expect((await stock()).supplies[0]?.price).toBe(90)
+  })
+  const stock = async (): Promise<Stock> => (await house.manager.get('/api/stock')).body as Stock
+})
+
+describe('the house week by week', () => {
+  it('has hours, minutes and cost of each knife, and services of the house and of its station', async () => {
+    const { body } = await house.manager.get('/api/ledger/weeks?weeks=8')
+    const weeks = body as HouseWeeks
+    expect(weeks.weeks).toBe(8)
+    expect(weeks.services.map(({ stationId }) => stationId)).toEqual(['', house.station.id])
+    for (const { weeks: own } of weeks.services)
+      for (const { services, within } of own) expect(within).toBeLessThanOrEqual(services)
+    const worked = weeks.knives.filter(({ hours }) => hours > 0)
+    expect(worked.length).toBeGreaterThan(0)
+    for (const { hours, dullHours } of worked) expect(dullHours).toBeLessThanOrEqual(hours)
+    const minutes = weeks.knives.reduce((sum, one) => sum + one.minutes, 0)
+    expect(minutes).toBe(20)
+    // twenty minutes of somebody's hour, and the mill's invoice
+    expect(weeks.knives.filter(({ cost }) => (cost ?? 0) > 0).map(({ code }) => code)).toContain('OUT-1')
+    expect((await house.manager.get('/api/ledger/weeks?weeks=3')).status).toBe(422)
+  })
+})
+
+describe('the food-safety file', () => {
+  it('has knives, checks and what left service, between days of the house, and nothing outside of them', async () => {
+    const { body } = await house.manager.get('/api/safety-file?from=2026-03-01&until=2026-03-31')
+    const file = body as SafetyFile
+    expect(file.knives.map(({ code }) => code)).toContain('OUT-1')
+    expect(file.knives.map(({ code }) => code)).not.toContain('CHIP-1')
+    expect(file.checks.some(({ defects }) => defects.includes('chip'))).toBe(true)
+    expect(file.outOfService.map(({ kind }) => kind)).toContain('sent-out')
+    expect(file.outOfService.every(({ personName }) => personName !== null)).toBe(true)
+    const empty = (await house.manager.get('/api/safety-file?from=2025-01-01&until=2025-01-31')).body as SafetyFile
+    expect([empty.checks, empty.sessions, empty.outOfService]).toEqual([[], [], []])
+    expect((await house.manager.get('/api/safety-file?from=2026-03-31&until=2026-03-01')).status).toBe(422)
+    expect((await house.manager.get('/api/safety-file?from=yesterday&until=2026-03-01')).status).toBe(422)
   })
 })
 
@@ -178,7 +297,7 @@ describe('a month on one page', () => {
       minutes: 20,
       counts: { all: 1, missing: 0, found: 0 },
     })
-    expect(body.checks).toEqual({ all: 4, measured: 2, within: 1 })
+    expect(body.checks).toEqual({ all: 5, measured: 2, within: 1 })
     expect(body.sentOut.map((one: { kind: string; words: string }) => [one.kind, one.words])).toEqual([
       ['sent-out', 'The mill'],
       ['returned', ''],

@@ -1,150 +1,72 @@
 import type { KnifeView } from '../../../contract/knives'
 import type { Ledger, Money, Purchase } from '../../../contract/ledger'
-import type { PersonRole } from '../../../core/house/rights'
-import { dullest, grindings, meanKnown, type Grinding } from '../../../core/ledger/grinders'
+import { grouped } from '../../../core/group'
+import { GROUND_FROM, grindings, meanKnown, type Grinding } from '../../../core/ledger/grinders'
+import { chipsFound, ratesBy } from '../../../core/ledger/harms'
 import { chanceBefore, expectedCost } from '../../../core/ledger/purchases'
 import { yearlyRate } from '../../../core/ledger/rate'
 import { medianLife, survival, type Lifetime } from '../../../core/ledger/survival'
-import { toldByWeek, type WeekEvent } from '../../../core/ledger/weeks'
 import { yearlyCost } from '../../../core/ledger/writeOff'
 import { DAY_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
 import { changeHouse } from '../../db/changeHouse'
 import type { Database } from '../../db/database'
+import { harmsSince } from '../../db/queries/bench/incidents'
 import {
   convertPrices,
   findMoney,
   ledgerEvents,
   saveMoney,
-  stoneSessions,
   stoneWorkSince,
   type LedgerEvent,
-  type StoneWork,
 } from '../../db/queries/house/money'
-import { listGear } from '../../db/queries/shelf/gear'
+import { stoneTurns } from '../../db/queries/shelf/supplies'
 import { Fault } from '../../faults'
 import type { Caller } from '../../signIn/sessions'
 import { allViews, loadFleetSnapshot } from '../fleet/fleet'
 import { houseOccurrences, usageContext } from '../log/usageContext'
+import { invoiceOf, invoiceRate, labourOf, newAt, outsideOf, stonesOf, YEAR_MS } from './costs'
+import { stonesInStock, suppliesInStock } from './stock'
 
-const YEAR_MS = 365 * DAY_MS
 const MONTHS = 12
-const HOUR_MINUTES = 60
-
-/** A stone wears out so many knives after it was new, where nobody has measured it twice (assumed). */
-const KNIVES_A_STONE = 400
-const WEEKS_TOLD = 26
-/** A stone thinner than this is done with, mm (common practice). */
-const LEAST_STONE_MM = 4
-
-const groupedByKnife = (events: readonly LedgerEvent[]): Map<string, LedgerEvent[]> => {
-  const grouped = new Map<string, LedgerEvent[]>()
-  for (const event of events) grouped.set(event.knifeId, [...(grouped.get(event.knifeId) ?? []), event])
-  return grouped
-}
-
-const msOf = (day: string | null): number | null => (day === null ? null : Date.parse(`${day}T12:00:00Z`))
-
-/** When a knife was new: bought, or brought in as new; null where it came used and nobody has said how old. */
-function newAt({ boughtOn }: Pick<KnifeView, 'boughtOn'>, events: readonly LedgerEvent[]): number | null {
-  const bought = msOf(boughtOn)
-  if (bought !== null) return bought
-  const added = events.find(({ kind }) => kind === 'added')
-  return added?.payload['condition'] === 'new' ? added.at.getTime() : null
-}
-
-/** What labour on a knife cost; null while somebody's wage is unknown. */
-function labourOf(work: readonly StoneWork[], money: Money | null): number | null {
-  let sum = 0
-  for (const { role, minutes } of work) {
-    const hour = role === null ? null : (money?.hourly[role as PersonRole] ?? null)
-    if (hour === null && minutes > 0) return null
-    sum += ((hour ?? 0) * minutes) / HOUR_MINUTES
-  }
-  return sum
-}
-
-/** What grinding outside cost since an instant, by invoice or else by list; null where one time has neither. */
-function outsideOf(events: readonly LedgerEvent[], money: Money | null, sinceMs: number): number | null {
-  let sum = 0
-  for (const { kind, at, payload } of events) {
-    if (kind !== 'returned' || payload['ground'] !== true || at.getTime() < sinceMs) continue
-    const price = typeof payload['price'] === 'number' ? payload['price'] : (money?.grinder ?? null)
-    if (price === null) return null
-    sum += price
-  }
-  return sum
-}
-
-/** Price of one knife's turn on each stone, and when the stone will be used up. */
-async function stonesOf(
-  db: Database,
-  houseId: string,
-  money: Money | null,
-  nowMs: number,
-): Promise<{ readonly costOf: ReadonlyMap<string, number | null>; readonly purchases: readonly Purchase[] }> {
-  const sessions = new Map(
-    (await stoneSessions(db, houseId, new Date(nowMs - YEAR_MS))).map((one) => [one.stoneId, one]),
-  )
-  const costOf = new Map<string, number | null>()
-  const purchases: Purchase[] = []
-  for (const stone of await listGear(db, houseId)) {
-    const used = sessions.get(stone.id)
-    if (!used || !stone.active) continue
-    const { price = null, newMm = null } = money?.gear[stone.id] ?? {}
-    const isMeasured = newMm !== null && stone.thicknessMm !== null && newMm > stone.thicknessMm
-    const perKnifeMm = isMeasured ? (newMm - (stone.thicknessMm ?? 0)) / Math.max(1, used.all) : null
-    const life = perKnifeMm !== null && newMm !== null ? (newMm - LEAST_STONE_MM) / perKnifeMm : KNIVES_A_STONE
-    for (const knifeId of used.knifeIds) {
-      const before = costOf.get(knifeId)
-      costOf.set(knifeId, price === null || before === null ? null : (before ?? 0) + price / life)
-    }
-    const left = Math.max(0, life - used.all)
-    if (used.lately === 0) continue
-    const aheadMs = (left / used.lately) * YEAR_MS
-    // a measured stone is known to a quarter, one that nobody measured to no better than a factor of two (assumed)
-    const spread = isMeasured ? 1.25 : 2
-    const band = {
-      earlyMs: nowMs + aheadMs / spread,
-      middleMs: nowMs + aheadMs,
-      lateMs: nowMs + aheadMs * spread,
-    }
-    purchases.push(asPurchase('stone', stone.id, stone.name, band, price, nowMs))
-  }
-  return { costOf, purchases }
-}
+/** What is less likely than this within the year is no plan (assumed). */
+const LEAST_CHANCE = 0.02
 
 function asPurchase(
   what: Purchase['what'],
-  id: string,
-  name: string,
-  band: { readonly earlyMs: number; readonly middleMs: number; readonly lateMs: number },
-  price: number | null,
+  one: Pick<Purchase, 'id' | 'name' | 'price' | 'when'>,
   nowMs: number,
 ): Purchase {
-  const iso = (ms: number): string => new Date(ms).toISOString()
-  return {
-    what,
-    id,
-    name,
-    price,
-    when: { earlyAt: iso(band.earlyMs), middleAt: iso(band.middleMs), lateAt: iso(band.lateMs) },
-    chance: chanceBefore(band, nowMs + YEAR_MS, nowMs),
+  const band = {
+    earlyMs: Date.parse(one.when.earlyAt),
+    middleMs: Date.parse(one.when.middleAt),
+    lateMs: Date.parse(one.when.lateAt),
   }
+  return { what, ...one, chance: chanceBefore(band, nowMs + YEAR_MS, nowMs) }
 }
 
-function grindersOf(all: readonly { readonly knifeId: string; readonly one: Grinding }[]): Ledger['grinders'] {
-  const names = [...new Set(all.map(({ one }) => one.by))]
-  return names
-    .map((by) => {
-      const own = all.filter(({ one }) => one.by === by)
+interface OneGrinding {
+  readonly knifeId: string
+  readonly standIns: number
+  readonly one: Grinding
+}
+
+/** Each hand beside the others, and of each hand what it did with edges of one condition: like beside like. */
+function grindersOf(all: readonly OneGrinding[]): Ledger['grinders'] {
+  return [...grouped(all, ({ one }) => JSON.stringify([one.by, one.before])).values()]
+    .flatMap((own) => {
+      const [first] = own
+      if (!first) return []
       const of = (pick: (one: Grinding) => number | null): number | null => meanKnown(own.map(({ one }) => pick(one)))
+      const { by, before } = first.one
       return {
         name: by ?? '',
         isHouse: by === null,
+        before,
         times: own.length,
         knives: new Set(own.map(({ knifeId }) => knifeId)).size,
         days: of(({ days }) => days),
+        standIns: by === null ? null : meanKnown(own.map(({ standIns }) => standIns)),
         heightMm: of(({ heightMm }) => heightMm),
         freshGf: of(({ freshGf }) => freshGf),
         usedGf: of(({ usedGf }) => usedGf),
@@ -152,49 +74,46 @@ function grindersOf(all: readonly { readonly knifeId: string; readonly one: Grin
         price: of(({ price }) => price),
       }
     })
-    .sort((a, b) => b.times - a.times)
+    .sort((a, b) => GROUND_FROM.indexOf(a.before) - GROUND_FROM.indexOf(b.before) || b.times - a.times)
 }
 
-/** Chips that were found: a check that names one after one that named none. */
-function chipsFound(events: readonly LedgerEvent[], sinceMs: number): number {
-  let [count, had] = [0, false]
-  for (const { kind, at, payload } of events) {
-    if (kind === 'sharpened' || kind === 'returned') had = false
-    const defects = payload['defects'] as { readonly chip: unknown } | undefined
-    if (kind !== 'checked' || defects === undefined) continue
-    if (defects.chip !== null && !had && at.getTime() >= sinceMs) count++
-    had = defects.chip !== null
-  }
-  return count
-}
-
-/** Half a year, week by week, of the house and of each station. */
-function weeksOf(
+/** What hurts blades: chips that checks found, accidents that were told, and knives that counts missed. */
+function harmsOf(
   knives: readonly KnifeView[],
   events: ReadonlyMap<string, readonly LedgerEvent[]>,
-  nowMs: number,
-): Ledger['weeks'] {
-  const told = knives.flatMap(({ id, stationId, limitGf }) =>
-    (events.get(id) ?? []).flatMap(({ kind, at, payload }): WeekEvent[] => {
-      if (kind !== 'checked' && kind !== 'sharpened') return []
-      const minutes = kind === 'sharpened' ? Number(payload['minutes'] ?? 0) : null
-      const dullestGf = kind === 'checked' ? dullest({ payload }) : null
-      return [{ atMs: at.getTime(), knifeId: id, stationId, dullestGf, limitGf, minutes }]
-    }),
-  )
-  const stationIds = ['', ...new Set(knives.map(({ stationId }) => stationId))]
-  return stationIds.map((stationId) => ({
-    stationId,
-    weeks: toldByWeek(
-      stationId === '' ? told : told.filter((one) => one.stationId === stationId),
-      nowMs,
-      WEEKS_TOLD,
-    ).map(({ fromMs, knifeIds, ...week }) => ({
-      ...week,
-      from: new Date(fromMs).toISOString(),
-      knifeIds: [...knifeIds],
-    })),
-  }))
+  told: Awaited<ReturnType<typeof harmsSince>>,
+  sinceMs: number,
+): Ledger['harms'] {
+  const toldOf = grouped(told, ({ knifeId }) => knifeId)
+  const chips = knives.flatMap(({ id, stationId }) => {
+    const own = (events.get(id) ?? []).map(({ kind, at, payload }) => ({ kind, atMs: at.getTime(), payload }))
+    const harms = (toldOf.get(id) ?? []).map(({ at, cause }) => ({ atMs: at.getTime(), cause: cause || null }))
+    return chipsFound(own, harms)
+      .filter(({ atMs }) => atMs >= sinceMs)
+      .map(({ cause }) => ({ stationId, cause }))
+  })
+  const missed = [...events.values()].flat().filter(({ kind, at }) => kind === 'missing' && at.getTime() >= sinceMs)
+  return {
+    byStation: ratesBy(
+      chips.map(({ stationId }) => stationId),
+      1,
+    ).map(({ key, ...rate }) => ({ stationId: key, ...rate })),
+    byCause: ratesBy(
+      chips.map(({ cause }) => cause),
+      1,
+    ).map(({ key, ...rate }) => ({ cause: key, ...rate })),
+    cells: [...grouped(chips, ({ stationId, cause }) => `${stationId} ${cause ?? ''}`).values()].flatMap((own) =>
+      own[0] ? [{ ...own[0], count: own.length }] : [],
+    ),
+    told: [...grouped(told, ({ cause, place }) => `${cause} ${place}`).values()]
+      .flatMap((own) =>
+        own[0]
+          ? [{ cause: own[0].cause || null, place: own[0].place, ...yearlyRate(Math.min(500, own.length), 1) }]
+          : [],
+      )
+      .sort((a, b) => b.count - a.count),
+    lost: yearlyRate(Math.min(500, missed.length), 1),
+  }
 }
 
 /** Everything the ledger tells, from the log, the forecast and what the house has said of its money. */
@@ -206,15 +125,17 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
   const snapshot = await loadFleetSnapshot(db, caller.house, now)
   const views = await allViews(snapshot)
   const money = await findMoney(db, houseId)
-  const events = groupedByKnife(await ledgerEvents(db, houseId))
-  const work = await stoneWorkSince(db, houseId, new Date(since))
-  const stones = await stonesOf(db, houseId, money, nowMs)
+  const events = grouped(await ledgerEvents(db, houseId), ({ knifeId }) => knifeId)
+  const work = grouped(await stoneWorkSince(db, houseId, new Date(since)), ({ knifeId }) => knifeId)
+  const rate = await invoiceRate(db, houseId)
+  const stones = await stonesInStock(db, houseId, nowMs)
+  const worn = stonesOf(stones, await stoneTurns(db, houseId), money, since)
   const usage = usageContext(snapshot.context, since - YEAR_MS, nowMs + DAY_MS)
   const services = houseOccurrences(snapshot.context, 'service', since, nowMs).length
 
   const ofKnife = (view: KnifeView): Ledger['knives'][number] => {
     const own = events.get(view.id) ?? []
-    const done = work.filter(({ knifeId }) => knifeId === view.id)
+    const done = work.get(view.id) ?? []
     const start = newAt(view, own)
     const endMs = view.wornOut ? Date.parse(view.wornOut.middleAt) : null
     const lifeYears = start === null || endMs === null ? null : Math.max(DAY_MS, endMs - start) / YEAR_MS
@@ -222,8 +143,8 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
       purchase:
         view.price === null || lifeYears === null ? null : yearlyCost(view.price, lifeYears, money?.interest ?? 0),
       labour: labourOf(done, money),
-      outside: outsideOf(own, money, since),
-      stones: stones.costOf.has(view.id) ? (stones.costOf.get(view.id) ?? null) : 0,
+      outside: outsideOf(own, money, rate, since),
+      stones: (worn.get(view.id) ?? { cost: 0 }).cost,
     }
     const total = (year.purchase ?? 0) + (year.labour ?? 0) + (year.outside ?? 0) + (year.stones ?? 0)
     return {
@@ -236,30 +157,30 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
       perService: services === 0 ? null : total / services,
       sessions: done.reduce((sum, { sessions }) => sum + sessions, 0),
       minutes: Math.round(done.reduce((sum, { minutes }) => sum + minutes, 0)),
+      stoneMm: worn.get(view.id)?.mm ?? 0,
       wornOut: view.wornOut,
     }
   }
   const inUse = views.filter(({ status }) => !['retired', 'practice', 'counted'].includes(status))
+  const asked = (
+    what: Purchase['what'],
+    all: readonly { id: string; name: string; price: number | null; when: KnifeView['wornOut'] }[],
+  ): Purchase[] => all.flatMap(({ when, ...one }) => (when ? [asPurchase(what, { ...one, when }, nowMs)] : []))
   const purchases = [
-    ...inUse.flatMap((view) =>
-      view.wornOut
-        ? [
-            asPurchase(
-              'knife',
-              view.id,
-              view.code,
-              {
-                earlyMs: Date.parse(view.wornOut.earlyAt),
-                middleMs: Date.parse(view.wornOut.middleAt),
-                lateMs: Date.parse(view.wornOut.lateAt),
-              },
-              view.price,
-              nowMs,
-            ),
-          ]
-        : [],
+    ...asked(
+      'knife',
+      inUse.map(({ id, code, price, wornOut }) => ({ id, name: code, price, when: wornOut })),
     ),
-    ...stones.purchases,
+    ...asked(
+      'stone',
+      stones.map(({ id, name, runsOut }) => ({ id, name, price: money?.gear[id]?.price ?? null, when: runsOut })),
+    ),
+    ...asked(
+      'supply',
+      (await suppliesInStock(db, houseId, nowMs))
+        .filter(({ active }) => active)
+        .map(({ id, name, price, runsOut }) => ({ id, name, price, when: runsOut })),
+    ),
   ]
   const due = purchases.filter(({ chance }) => chance >= LEAST_CHANCE).sort((a, b) => b.chance - a.chance)
   const lifetimes = views.flatMap((view): Lifetime[] => {
@@ -277,12 +198,23 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
     purchases: due,
     expected: expectedCost(purchases),
     grinders: grindersOf(
-      views.flatMap(({ id, stationId }) =>
+      views.flatMap(({ id, stationId, type, limitGf }) =>
         grindings(
-          (events.get(id) ?? []).map(({ kind, at, payload }) => ({ kind, atMs: at.getTime(), payload })),
+          (events.get(id) ?? []).map((event) => ({
+            kind: event.kind,
+            atMs: event.at.getTime(),
+            payload:
+              event.kind === 'returned' ? { ...event.payload, price: invoiceOf(event, money, rate) } : event.payload,
+          })),
           usage.stations.get(stationId) ?? [],
           usage,
-        ).map((one) => ({ knifeId: id, one })),
+          limitGf,
+        ).map((one) => ({
+          knifeId: id,
+          standIns: inUse.filter((other) => other.id !== id && other.type === type && other.stationId === stationId)
+            .length,
+          one,
+        })),
       ),
     ),
     away: views
@@ -296,19 +228,29 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
       steps: steps.map(({ time, share, error, atRisk }) => ({ years: time, share, error, atRisk })),
       median: medianLife(steps),
     },
-    weeks: weeksOf(inUse, events, nowMs),
-    chips: snapshot.context.stations
-      .filter(({ active }) => active)
-      .map(({ id }) => {
-        const own = inUse.filter(({ stationId }) => stationId === id)
-        const count = own.reduce((sum, view) => sum + chipsFound(events.get(view.id) ?? [], since), 0)
-        return { stationId: id, ...yearlyRate(Math.min(500, count), 1) }
-      }),
+    harms: harmsOf(inUse, events, await harmsSince(db, houseId, new Date(since)), since),
   }
 }
 
-/** What is less likely than this within the year is no plan (assumed). */
-const LEAST_CHANCE = 0.02
+/** An amount that nobody touched goes by the rate; one that was written anew is in the new currency already. */
+const carried = (before: number | null | undefined, now: number | null, rate: number): number | null =>
+  now === null || before !== now ? now : Math.round(100 * now * rate) / 100
+
+function inNewCurrency(before: Money, now: Money, rate: number): Money {
+  return {
+    ...now,
+    hourly: mapValues(now.hourly, (amount, role) => carried(before.hourly[role], amount, rate)),
+    grinder: carried(before.grinder, now.grinder, rate),
+    dullHour: carried(before.dullHour, now.dullHour, rate),
+    gear: mapValues(now.gear, ({ price, newMm }, id) => ({
+      price: carried(before.gear[id]?.price, price, rate),
+      newMm,
+    })),
+  }
+}
+
+const mapValues = <K extends string, V>(record: Record<K, V>, change: (value: V, key: K) => V): Record<K, V> =>
+  Object.fromEntries(Object.entries<V>(record).map(([key, value]) => [key, change(value, key as K)])) as Record<K, V>
 
 /**
  * Keeps what the house says of its money. Where the currency changes every price goes with it, by the rate that is given.
@@ -317,6 +259,7 @@ const LEAST_CHANCE = 0.02
  */
 export async function setMoney(
   db: Database,
+  clock: Clock,
   caller: Caller,
   { money, rate }: { readonly money: Money; readonly rate: number | null },
 ): Promise<Money> {
@@ -326,8 +269,9 @@ export async function setMoney(
     const isOther = before !== null && before.currency !== money.currency
     if (isOther && rate === null)
       throw new Fault('conflict', 'needs-rate', { from: before.currency, to: money.currency })
-    if (isOther && rate !== null) await convertPrices(change, houseId, rate)
-    await saveMoney(change, houseId, money)
-    return money
+    const kept = isOther && rate !== null ? inNewCurrency(before, money, rate) : money
+    if (isOther && rate !== null) await convertPrices(change, houseId, rate, clock())
+    await saveMoney(change, houseId, kept)
+    return kept
   })
 }

@@ -4,6 +4,7 @@ import type { endpoints } from '../../../contract/endpoints'
 import { bathFor, flatteningState, gearWarnings, usualSoakMinutes } from '../../../core/abrasive/gear'
 import { grainMicrons } from '../../../core/abrasive/grain'
 import { MeasureError } from '../../../core/measure'
+import type { Clock } from '../../clock'
 import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { Database } from '../../db/database'
 import { listGear, replacePieces, saveGear } from '../../db/queries/shelf/gear'
@@ -67,21 +68,22 @@ export function describeGear(input: BodyOf<typeof endpoints.addGear>): Gear {
 }
 
 /** Keeps gear, checked, in an open change. */
-async function keepGear(change: HouseChange, houseId: string, gear: Gear): Promise<GearView> {
+async function keepGear(change: HouseChange, houseId: string, gear: Gear, at: Date): Promise<GearView> {
   assertGrain(gear)
-  await saveGear(change, houseId, gear)
+  await saveGear(change, houseId, gear, at)
   return gearView(gear)
 }
 
 export async function addGear(
   db: Database,
+  clock: Clock,
   caller: Caller,
   input: BodyOf<typeof endpoints.addGear>,
 ): Promise<GearView> {
   const plain = describeGear({ id: input.id, name: input.name, kind: input.kind })
   assertGrain({ ...plain, scale: input.scale ?? null, grit: input.grit ?? null })
   const { id: houseId } = caller.house
-  return await changeHouse(db, houseId, (change) => keepGear(change, houseId, describeGear(input)), {
+  return await changeHouse(db, houseId, (change) => keepGear(change, houseId, describeGear(input), clock()), {
     name: input.name,
   })
 }
@@ -89,6 +91,7 @@ export async function addGear(
 /** @throws Fault when the house has no such gear */
 export async function editGear(
   db: Database,
+  clock: Clock,
   caller: Caller,
   gearId: string,
   patch: BodyOf<typeof endpoints.editGear>,
@@ -101,7 +104,7 @@ export async function editGear(
       // read under the lock, so that knives counted on it meanwhile stay counted
       const before = (await listGear(change, houseId)).find(({ id }) => id === gearId)
       if (!before) throw notFound('gear')
-      return await keepGear(change, houseId, applyPatch<Gear>(before, patch))
+      return await keepGear(change, houseId, applyPatch<Gear>(before, patch), clock())
     },
     { name: patch.name ?? '' },
   )

@@ -12,12 +12,27 @@ export async function saveMoney(db: Queryable, houseId: string, money: Money): P
   await db.query('update houses set money = $2 where id = $1', [houseId, JSON.stringify(money)])
 }
 
-/** Every price of a knife in another currency. */
-export async function convertPrices(db: Queryable, houseId: string, rate: number): Promise<void> {
-  await db.query('update knives set price = round(price * $2::numeric, 2) where house_id = $1 and price is not null', [
-    houseId,
-    rate,
-  ])
+/** Every price of a knife and of a supply in another currency, and the rate for what was invoiced before. */
+export async function convertPrices(db: Queryable, houseId: string, rate: number, at: Date): Promise<void> {
+  for (const table of ['knives', 'supplies'])
+    await db.query(
+      `update ${table} set price = round(price * $2::numeric, 2) where house_id = $1 and price is not null`,
+      [houseId, rate],
+    )
+  await db.query(
+    `insert into currency_changes (house_id, at, rate) values ($1, $2, $3)
+     on conflict (house_id, at) do update set rate = currency_changes.rate * excluded.rate`,
+    [houseId, at, rate],
+  )
+}
+
+/** Changes of the currency, oldest first. */
+export async function currencyChanges(db: Queryable, houseId: string): Promise<{ at: Date; rate: number }[]> {
+  const { rows } = await db.query<{ at: Date; rate: number }>(
+    'select at, rate from currency_changes where house_id = $1 order by at',
+    [houseId],
+  )
+  return rows
 }
 
 /** Minutes and sessions on the stones since an instant, by knife and the role of whoever did them. */
@@ -42,29 +57,10 @@ export async function stoneWorkSince(db: Queryable, houseId: string, since: Date
   return rows
 }
 
-/** Sessions that went over each stone: of all time, and since an instant. */
-export async function stoneSessions(
-  db: Queryable,
-  houseId: string,
-  since: Date,
-): Promise<{ stoneId: string; all: number; lately: number; knifeIds: string[] }[]> {
-  const { rows } = await db.query<{ stoneId: string; all: number; lately: number; knifeIds: string[] }>(
-    `select stage ->> 'stoneId' as "stoneId", count(*)::int as all,
-            count(*) filter (where session.ended_at >= $2)::int as lately,
-            coalesce(array_agg(session.knife_id) filter (where session.ended_at >= $2), '{}') as "knifeIds"
-     from bench_sessions as session
-     cross join lateral jsonb_array_elements(session.plan -> 'stages') as stage
-     where session.house_id = $1 and session.outcome = 'finished'
-     group by stage ->> 'stoneId'`,
-    [houseId, since],
-  )
-  return rows
-}
-
 /** What of the log the ledger reads: everything that changed, tested or moved an edge for good. */
 export interface LedgerEvent {
   readonly knifeId: string
-  readonly kind: 'added' | 'sharpened' | 'returned' | 'sent-out' | 'checked' | 'measured' | 'retired'
+  readonly kind: 'added' | 'sharpened' | 'returned' | 'sent-out' | 'checked' | 'measured' | 'retired' | 'missing'
   readonly at: Date
   readonly payload: Readonly<Record<string, unknown>>
 }
@@ -74,7 +70,7 @@ export async function ledgerEvents(db: Queryable, houseId: string): Promise<Ledg
     `select knife_id as "knifeId", kind, at, payload
      from events as event
      where house_id = $1
-       and kind in ('added', 'sharpened', 'returned', 'sent-out', 'checked', 'measured', 'retired')
+       and kind in ('added', 'sharpened', 'returned', 'sent-out', 'checked', 'measured', 'retired', 'missing')
        and not exists (select from events as void where void.house_id = $1 and void.voids_id = event.id)
      order by knife_id, at, id`,
     [houseId],

@@ -110,6 +110,15 @@ export async function knifeLogs(
   return logs
 }
 
+/** Whether an entry of the log is of this knife. */
+export async function isEventOf(db: Queryable, houseId: string, knifeId: string, eventId: string): Promise<boolean> {
+  const { found } = await db.one<{ found: boolean }>(
+    'select exists (select from events where house_id = $1 and knife_id = $2 and id = $3) as found',
+    [houseId, knifeId, eventId],
+  )
+  return found
+}
+
 export interface EventRow {
   id: string
   knife_id: string

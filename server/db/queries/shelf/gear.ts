@@ -18,7 +18,8 @@ export async function listGear(db: Queryable, houseId: string): Promise<Gear[]> 
   return rows.map(toGear)
 }
 
-export async function saveGear(db: Queryable, houseId: string, gear: Gear): Promise<void> {
+/** Keeps gear; a thickness that is another than the last is a measure of its own. */
+export async function saveGear(db: Queryable, houseId: string, gear: Gear, at: Date): Promise<void> {
   await db.query(
     `insert into gear (house_id, id, name, kind, scale, grit, two_sided_with, soak_minutes, bath, thickness_mm, dish_mm, flattened_at, knives_since, compound, active, bench_id)
      values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16)
@@ -45,6 +46,16 @@ export async function saveGear(db: Queryable, houseId: string, gear: Gear): Prom
       gear.active,
       gear.benchId,
     ],
+  )
+  if (gear.thicknessMm === null || gear.thicknessMm <= 0) return
+  await db.query(
+    `insert into stone_measures (house_id, gear_id, at, mm)
+     select $1, $2, $3, $4::numeric
+     where $4::numeric is distinct from (
+       select mm from stone_measures where house_id = $1 and gear_id = $2 order by at desc limit 1
+     )
+     on conflict (house_id, gear_id, at) do update set mm = excluded.mm`,
+    [houseId, gear.id, at, gear.thicknessMm],
   )
 }
 
