@@ -63,6 +63,13 @@ export const sampleMoney = (gearIdOf: (name: string) => string): Money => ({
   },
 })
 
+/** How thick stones were ten weeks ago, mm, beside what demo/gear says they are now. */
+export const THICKNESS_BEFORE: Readonly<Record<string, number>> = {
+  'Coarse 320': 28.1,
+  'Middle 1000': 23.6,
+  'Fine 3000': 26.2,
+}
+
 const SPACE = '6d0e6f0a-5f0a-4a51-9a4a-5d8e5b8c1d10'
 
 export const sampleCounts = (supply: SampleSupply, nowMs: number): readonly NewStockCount[] =>

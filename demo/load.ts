@@ -26,7 +26,7 @@ import { describeGear } from '../server/services/shelf/gear'
 import { hashSecret } from '../server/signIn/secrets'
 import { BENCHES, STAYS } from './crew'
 import { GEAR, PIECES } from './gear'
-import { sampleCounts, sampleIncidents, sampleMoney, SUPPLIES } from './ledger'
+import { sampleCounts, sampleIncidents, sampleMoney, SUPPLIES, THICKNESS_BEFORE } from './ledger'
 import {
   DEMO_SIGN_IN,
   HONING,
@@ -249,17 +249,16 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
   for (const { knivesSince, flattenedDaysAgo, ...gear } of GEAR) {
     const flattenedAt =
       flattenedDaysAgo === undefined ? null : new Date(nowMs - flattenedDaysAgo * DAY_MS).toISOString()
-    await saveGear(
-      db,
-      SAMPLE_HOUSE_ID,
-      {
-        ...describeGear({ id: id('gear', gear.name), ...gear }),
-        knivesSince,
-        flattenedAt,
-        benchId: STAYS[gear.name] ? id('bench', STAYS[gear.name] ?? '') : null,
-      },
-      new Date(nowMs),
-    )
+    const before = THICKNESS_BEFORE[gear.name]
+    const kept = {
+      ...describeGear({ id: id('gear', gear.name), ...gear }),
+      knivesSince,
+      flattenedAt,
+      benchId: STAYS[gear.name] ? id('bench', STAYS[gear.name] ?? '') : null,
+    }
+    if (before !== undefined)
+      await saveGear(db, SAMPLE_HOUSE_ID, { ...kept, thicknessMm: before }, new Date(nowMs - WEEKS * 7 * DAY_MS))
+    await saveGear(db, SAMPLE_HOUSE_ID, kept, new Date(nowMs))
   }
   await replacePieces(db, SAMPLE_HOUSE_ID, PIECES)
   await saveMoney(

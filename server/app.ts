@@ -5,7 +5,7 @@ import helmet from 'helmet'
 import { randomBytes } from 'node:crypto'
 import { existsSync, readFileSync } from 'node:fs'
 import { createServer, type Server } from 'node:http'
-import { join } from 'node:path'
+import { basename, join } from 'node:path'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import sirv from 'sirv'
@@ -137,6 +137,11 @@ function secure(app: Express, { trustProxy = 0, allowedHosts = [] }: AppOptions)
 }
 
 function serveWeb(app: Express, webRoot: string): void {
+  // sirv knows the files of its start: one that a newer build took away meanwhile is not there, and ends no server
+  app.use('/assets', (request, _response, next) => {
+    const isThere = existsSync(join(webRoot, 'assets', basename(request.path)))
+    next(isThere ? undefined : new Fault('not-found', 'no-address'))
+  })
   // compressed when it was built, not with every request
   app.use('/assets', sirv(join(webRoot, 'assets'), { gzip: true, etag: true, immutable: true, maxAge: YEAR_S }))
   app.use(express.static(webRoot, { index: false, maxAge: 0 }))

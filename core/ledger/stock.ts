@@ -1,4 +1,3 @@
-import { clamp } from '../measure'
 import { DAY_MS } from '../time'
 import type { WearsOut } from './purchases'
 
@@ -28,8 +27,10 @@ export interface StockAhead {
 const [COUNTED_FACTOR, TWICE_COUNTED_FACTOR, BY_USES_FACTOR] = [1.25, 1.6, 1.5]
 const FURTHEST_MS = 20 * 365 * DAY_MS
 
-const bandOf = (nowMs: number, aheadMs: number, factor: number): WearsOut => {
-  const at = (ms: number): number => nowMs + clamp(ms, 0, FURTHEST_MS)
+/** Null for what lasts longer than anybody plans. */
+const bandOf = (nowMs: number, aheadMs: number, factor: number): WearsOut | null => {
+  if (aheadMs > FURTHEST_MS) return null
+  const at = (ms: number): number => nowMs + ms
   return { earlyMs: at(aheadMs / factor), middleMs: at(aheadMs), lateMs: at(aheadMs * factor) }
 }
 

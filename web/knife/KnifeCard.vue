@@ -90,7 +90,7 @@ const rows = computed((): readonly (readonly [string, string])[] => {
     ],
     [say('slip.angles'), `${format.angle(one.dpsLeft)} / ${format.angle(one.dpsRight)}`],
     [say('ledger.station'), fleet.stations.get(one.stationId)?.name ?? ''],
-    [say('field.boughtOn'), one.boughtOn === null ? say('ledger.open') : format.shortDay(`${one.boughtOn}T12:00:00Z`)],
+    [say('field.boughtOn'), one.boughtOn === null ? say('ledger.open') : format.day(`${one.boughtOn}T12:00:00Z`)],
     ...(cost.value ? [[say('ledger.perMonth'), money(cost.value.perMonth)] as const] : []),
     [say('ledger.worn'), one.wornOut ? format.month(one.wornOut.middleAt) : say('ledger.open')],
     [say('card.honed'), String(counts.value.honed)],

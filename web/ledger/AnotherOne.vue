@@ -126,9 +126,6 @@ const hoursOf = ({ dullHours }: PlanTotals): string => formats.value.hours(dullH
 section {
   margin-top: 22px;
 }
-.scrolls {
-  overflow-x: auto;
-}
 th[scope='row'] {
   text-align: left;
 }

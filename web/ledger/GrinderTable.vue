@@ -53,9 +53,6 @@ const rows = (): readonly (Ledger['grinders'][number] & { readonly told: string 
 section {
   margin-top: 22px;
 }
-.scrolls {
-  overflow-x: auto;
-}
 th[scope='row'] {
   text-align: left;
 }

@@ -160,9 +160,6 @@ const now = computed(() => session.now().toISOString().slice(0, 10))
 section {
   margin-top: 22px;
 }
-.scrolls {
-  overflow-x: auto;
-}
 td.num {
   white-space: nowrap;
 }

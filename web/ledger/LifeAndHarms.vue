@@ -100,9 +100,6 @@ const stationOf = (id: string): string => fleet.stations.get(id)?.name ?? ''
 section {
   margin-top: 22px;
 }
-.scrolls {
-  overflow-x: auto;
-}
 th[scope='row'] {
   text-align: left;
 }

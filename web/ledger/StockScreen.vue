@@ -138,19 +138,23 @@ function list(): void {
             <tbody>
               <tr v-for="supply in supplies" :key="supply.id">
                 <th scope="row">
-                  {{ supply.name }} <span class="soft small">{{ $t(`stock.kind.${supply.kind}`) }}</span>
+                  {{ supply.name }}
                 </th>
                 <td class="num">{{ amount(supply, supply.left) }}</td>
                 <td>
-                  <span class="num">{{ amount(supply, supply.perMonth) }}</span>
+                  <span class="num">{{ amount(supply, supply.perMonth) }}</span>{{ ' ' }}
                   <span class="soft small">{{ $t(`stock.by.${supply.by}`) }}</span>
                 </td>
                 <td>
                   {{ runsOut(supply.runsOut) }} <span class="soft small">{{ between(supply.runsOut) }}</span>
                 </td>
-                <td class="no-print acts">
-                  <AppButton @click="asked = { kind: 'count', supply }">{{ $t('stock.count') }}</AppButton>
-                  <AppButton kind="quiet" @click="asked = { kind: 'supply', supply }">{{ $t('stock.edit') }}</AppButton>
+                <td class="no-print">
+                  <span class="acts">
+                    <AppButton @click="asked = { kind: 'count', supply }">{{ $t('stock.count') }}</AppButton>
+                    <AppButton kind="quiet" @click="asked = { kind: 'supply', supply }">{{
+                      $t('stock.edit')
+                    }}</AppButton></span
+                  >
                 </td>
               </tr>
             </tbody>
@@ -175,9 +179,6 @@ function list(): void {
 <style scoped>
 section {
   margin-top: 22px;
-}
-.scrolls {
-  overflow-x: auto;
 }
 th[scope='row'] {
   text-align: left;

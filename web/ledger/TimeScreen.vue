@@ -59,7 +59,9 @@ const sentence = (week: WeekSum): string =>
     told: formats.value.list(rows.value.map((row) => `${say(`time.row.${row.key}`)}: ${shown(row, week)}`)),
   })
 const mean = (row: Row): string => {
-  const known = sums.value.flatMap((week) => row.of(week) ?? [])
+  // before the first record there was nothing to count
+  const first = sums.value.findIndex(({ knives }) => knives.length > 0)
+  const known = first === -1 ? [] : sums.value.slice(first).flatMap((week) => row.of(week) ?? [])
   return known.length === 0 ? '' : row.told(known.reduce((sum, value) => sum + value, 0) / known.length)
 }
 function list(): void {
@@ -103,6 +105,7 @@ function list(): void {
           :key="week.from"
           kind="bare"
           class="week"
+          :style="{ '--at': at + 1 }"
           :aria-label="sentence(week)"
           :aria-pressed="chosen === at"
           @click="chosen = chosen === at ? null : at"
@@ -146,6 +149,7 @@ function list(): void {
 }
 .week {
   grid-row: 1 / -1;
+  grid-column: calc(var(--at) + 1);
   display: grid;
   grid-template-rows: repeat(6, var(--row));
   gap: 10px;
@@ -196,8 +200,11 @@ function list(): void {
     grid-auto-flow: column;
     justify-content: space-between;
     align-content: start;
+    z-index: 1;
+    pointer-events: none;
   }
   .week {
+    grid-column: var(--at);
     grid-template-rows: repeat(6, calc(var(--row) + 20px));
     gap: 10px;
   }

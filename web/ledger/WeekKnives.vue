@@ -35,36 +35,37 @@ const costOf = (cost: number | null): string =>
   <section class="heavy-rule" role="status">
     <p>{{ sentence }}</p>
     <p v-if="knives.length === 0" class="soft">{{ $t('time.none') }}</p>
-    <table v-else class="plain">
-      <thead>
-        <tr>
-          <th>{{ $t('ledger.knife') }}</th>
-          <th>{{ $t('time.row.dull') }}</th>
-          <th>{{ $t('time.hours') }}</th>
-          <th>{{ $t('ledger.sessions') }}</th>
-          <th>{{ $t('time.row.steel') }}</th>
-          <th>{{ $t('time.row.cost') }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="one in knives" :key="one.code">
-          <td>
-            <RouterLink class="num" :to="{ name: 'knife', params: { code: one.code } }">{{ one.code }}</RouterLink>
-          </td>
-          <td class="num">{{ formats.hours(one.dullHours) }}</td>
-          <td class="num">{{ formats.hours(one.hours) }}</td>
-          <td class="num">{{ one.sessions }}, {{ formats.minutes(Math.round(one.minutes)) }}</td>
-          <td class="num">{{ formats.thickness(one.steelMm) }}</td>
-          <td class="num">{{ costOf(one.cost) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <div v-else class="scrolls">
+      <table class="plain">
+        <thead>
+          <tr>
+            <th>{{ $t('ledger.knife') }}</th>
+            <th>{{ $t('time.row.dull') }}</th>
+            <th>{{ $t('time.hours') }}</th>
+            <th>{{ $t('ledger.sessions') }}</th>
+            <th>{{ $t('time.row.steel') }}</th>
+            <th>{{ $t('time.row.cost') }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in knives" :key="one.code">
+            <td>
+              <RouterLink class="num" :to="{ name: 'knife', params: { code: one.code } }">{{ one.code }}</RouterLink>
+            </td>
+            <td class="num">{{ formats.hours(one.dullHours) }}</td>
+            <td class="num">{{ formats.hours(one.hours) }}</td>
+            <td class="num">{{ one.sessions }}, {{ formats.minutes(Math.round(one.minutes)) }}</td>
+            <td class="num">{{ formats.thickness(one.steelMm) }}</td>
+            <td class="num">{{ costOf(one.cost) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
   </section>
 </template>
 
 <style scoped>
 section {
   margin: 14px 0;
-  overflow-x: auto;
 }
 </style>

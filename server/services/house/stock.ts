@@ -7,7 +7,6 @@ import { DAY_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
 import { changeHouse } from '../../db/changeHouse'
 import type { Database, Queryable } from '../../db/database'
-import { findMoney } from '../../db/queries/house/money'
 import { listGear } from '../../db/queries/shelf/gear'
 import {
   insertStockCount,
@@ -39,7 +38,6 @@ const usesOf = (kind: SupplyKind, uses: Awaited<ReturnType<typeof usesSince>>): 
 
 /** Stones by what was measured of them and how many knives have been over them. */
 export async function stonesInStock(db: Queryable, houseId: string, nowMs: number): Promise<StoneStock[]> {
-  const money = await findMoney(db, houseId)
   const turns = grouped(await stoneTurns(db, houseId), ({ stoneId }) => stoneId)
   const measured = grouped(await listStoneMeasures(db, houseId), ({ gearId }) => gearId)
   return (await listGear(db, houseId))
@@ -48,12 +46,9 @@ export async function stonesInStock(db: Queryable, houseId: string, nowMs: numbe
       const own = turns.get(id) ?? []
       const measures = measured.get(id) ?? []
       const knivesBy = (atMs: number): number => own.filter(({ at }) => at.getTime() <= atMs).length
-      const newMm = money?.gear[id]?.newMm ?? null
-      const known: StoneMeasure[] = [
-        ...(newMm === null ? [] : [{ mm: newMm, knives: 0 }]),
-        ...measures.map(({ at, mm }) => ({ mm, knives: knivesBy(at.getTime()) })),
-      ]
-      const wear = stoneWear(known, own.length, THINNEST_STONE_MM)
+      const known = measures.map(({ at, mm }): StoneMeasure => ({ mm, knives: knivesBy(at.getTime()) }))
+      // a plate loses its grains and not its thickness
+      const wear = kind === 'diamond-plate' ? null : stoneWear(known, own.length, THINNEST_STONE_MM)
       const perDay = (own.length - knivesBy(nowMs - SEEN_DAYS * DAY_MS)) / SEEN_DAYS
       return {
         id,
