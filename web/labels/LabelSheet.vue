@@ -8,6 +8,8 @@ import type { KnifeView } from '../../contract/knives'
 import { call } from '../api'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
+import { takeOut } from '../ledger/takeOut'
+import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import EdgeStrip from '../ui/EdgeStrip.vue'
 import MeasureField from '../ui/MeasureField.vue'
@@ -32,6 +34,8 @@ watch(kind, async (now) => {
 const sheet = computed(() => LABEL_SHEETS.find(({ name }) => name === size.value) ?? LABEL_SHEETS[0])
 interface Label {
   readonly id: string
+  /** what the code says to a camera */
+  readonly text: string
   readonly code: ReturnType<typeof qrPath>
   readonly short: string
   readonly what: string
@@ -54,12 +58,15 @@ function plainly(knife: KnifeView): KnifeView {
   return { ...knife, word: 'unseen', zones: { heel: unseen(heel), belly: unseen(belly), tip: unseen(tip) } }
 }
 const labels = computed((): readonly Label[] => {
-  const code = (key: string): ReturnType<typeof qrPath> => qrPath(labelText(location.origin, { kind: kind.value, key }))
+  const code = (key: string): Pick<Label, 'text' | 'code'> => {
+    const text = labelText(location.origin, { kind: kind.value, key })
+    return { text, code: qrPath(text) }
+  }
   switch (kind.value) {
     case 'knife':
       return knives.value.map((knife) => ({
         id: knife.id,
-        code: code(knife.code),
+        ...code(knife.code),
         short: knife.code,
         what: say('labels.of', { type: say(`type.${knife.type}`), length: formats.value.length(knife.lengthMm) }),
         more: [knife.name, fleet.stations.get(knife.stationId)?.name, fleet.people.get(knife.holderId ?? '')?.name]
@@ -72,7 +79,7 @@ const labels = computed((): readonly Label[] => {
         .filter(({ active }) => active)
         .map(({ id, name }) => ({
           id,
-          code: code(keyOfId(id)),
+          ...code(keyOfId(id)),
           short: name,
           what: say('labels.place'),
           more: keyOfId(id),
@@ -83,7 +90,7 @@ const labels = computed((): readonly Label[] => {
         .filter(({ active }) => active)
         .map(({ id, name, grit, scale }) => ({
           id,
-          code: code(keyOfId(id)),
+          ...code(keyOfId(id)),
           short: name,
           what: grit === null ? '' : `${scale ?? ''} ${grit}`.trim(),
           more: keyOfId(id),
@@ -117,6 +124,13 @@ const gridStyle = computed(() => {
   }
 })
 const codeStyle = computed(() => ({ width: `${Math.min(24, (sheet.value?.height ?? 30) - 5)}mm` }))
+/** What the codes say and what stands beside them, for a printer of labels. */
+function list(): void {
+  takeOut('yorvik-labels.csv', [
+    [say('labels.code'), say('labels.short'), say('labels.what'), say('labels.more')],
+    ...labels.value.map(({ text, short, what, more }) => [text, short, what, more]),
+  ])
+}
 </script>
 
 <template>
@@ -124,7 +138,10 @@ const codeStyle = computed(() => ({ width: `${Math.min(24, (sheet.value?.height 
     <header class="page-head no-print">
       <h1>{{ $t('labels.title') }}</h1>
       <span class="soft">{{ $t('labels.hint') }}</span>
-      <span class="end"><PrintButton :label="$t('labels.print')" /></span>
+      <span class="end">
+        <AppButton @click="list">{{ $t('report.csv') }}</AppButton>
+        <PrintButton :label="$t('labels.print')" />
+      </span>
     </header>
     <div class="form-grid settings no-print">
       <SegmentedChoice v-model="kind" :label="$t('labels.kindLabel')" :options="kinds" />
