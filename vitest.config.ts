@@ -7,6 +7,7 @@ export default defineConfig({
   test: {
     include: ['{core,contract,words,sheets,server,web,demo,scripts}/**/*.test.ts'],
     globalSetup: ['scripts/testDatabase.ts'],
+    setupFiles: ['scripts/spokenTests.ts'],
     // both cores of the smallest machine; left to itself the runner keeps one for a watcher that is not there
     maxWorkers: Math.max(2, availableParallelism() - 1),
     hookTimeout: 60_000,

@@ -7,6 +7,7 @@ import {
   DAY_ORDERS,
   HoneToolName,
   Id,
+  LanguageTag,
   Instant,
   KnifeRoleName,
   Measure,
@@ -59,6 +60,8 @@ export const House = z.object({
   honingHabit: StatedHabitName.nullable(),
   /** how the house writes the parts of a day in figures */
   dayOrder: z.enum(DAY_ORDERS),
+  /** what the house speaks, to whoever has not chosen otherwise */
+  language: LanguageTag,
   /** parts of moving in that somebody has said are right */
   settled: z.array(z.enum(MOVE_IN_STEPS)).max(MOVE_IN_STEPS.length),
   policies: PolicyRules,
@@ -72,6 +75,7 @@ export const HousePatch = House.pick({
   serviceLimits: true,
   honingHabit: true,
   dayOrder: true,
+  language: true,
   settled: true,
   policies: true,
 }).partial()
@@ -165,6 +169,9 @@ export const SignedIn = z.object({
   rights: z.array(RightName),
   deviceName: z.string().nullable(),
   now: Instant,
+  /** what is spoken to this person, and what they chose themselves; null follows the house */
+  language: LanguageTag,
+  ownLanguage: LanguageTag.nullable(),
   marking: Marking,
 })
 export type SignedIn = Wire<typeof SignedIn>
@@ -172,6 +179,8 @@ export type SignedIn = Wire<typeof SignedIn>
 /** What the door may know before anybody has signed in. */
 export const SignInPage = z.object({
   needsSetup: z.boolean(),
+  /** of the house the tablet is in, or of the first of this server */
+  language: LanguageTag,
   device: z.object({ name: Name, houseName: Name, people: z.array(z.object({ id: Id, name: Name })) }).nullable(),
   demo: z.object({ houseName: Name, signInName: z.string(), password: z.string(), pin: z.string() }).nullable(),
 })
@@ -183,6 +192,7 @@ export const FirstRun = z.object({
   houseName: Name,
   zone: TimeZone,
   units: z.enum(['mm', 'in']),
+  language: LanguageTag.default('en'),
   honingHabit: StatedHabitName.nullable().default(null),
   managerName: Name,
   signInName: SignInName,

@@ -38,6 +38,9 @@ const zones = (): ReadonlySet<string> => (knownZones ??= new Set(Intl.supportedV
 /** IANA time zone that this server knows. */
 export const TimeZone = z.string().refine((zone) => zones().has(zone), { params: { fault: 'unknown-zone' } })
 
+/** A language that Yorvik speaks. */
+export const LanguageTag = z.enum(['en', 'de', 'fr', 'es'])
+
 export const ZoneName = z.enum(ZONES)
 export const KnifeTypeName = z.enum(KNIFE_TYPES)
 export const KnifeRoleName = z.enum(KNIFE_ROLES)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { DAY_ORDERS, Id, Name, StatedHabitName, TimeZone } from './scalars'
+import { DAY_ORDERS, Id, LanguageTag, Name, StatedHabitName, TimeZone } from './scalars'
 import { PolicyRules, ServiceLimits } from './house'
 import { Money } from './ledger'
 import { PhotoQuota } from './photos'
@@ -65,6 +65,8 @@ export const WholeHouse = z.object({
     serviceLimits: ServiceLimits,
     honingHabit: StatedHabitName.nullable(),
     dayOrder: z.enum(DAY_ORDERS),
+    /** houses that went out before they could choose spoke English */
+    language: LanguageTag.default('en'),
     /** houses that went out before there were rules have none */
     policies: PolicyRules.default([]),
     /** what it pays; null where it never said, and left out by houses that went out before there was a ledger */

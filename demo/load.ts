@@ -216,6 +216,7 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
     serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
     honingHabit: HOUSE_HONING,
     dayOrder: 'dmy',
+    language: 'en',
     settled: [...MOVE_IN_STEPS],
     policies: [],
     isDemo: true,

@@ -53,6 +53,7 @@ export async function loadBigHouse(
     serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
     honingHabit: null,
     dayOrder: 'dmy',
+    language: 'en',
     settled: [...MOVE_IN_STEPS],
     policies: [],
     isDemo: false,

@@ -3,7 +3,8 @@ import type { Logger } from 'pino'
 import { ZodError } from 'zod'
 import type { FaultBody, FaultCode } from '../contract/endpoint'
 import { issueWords } from '../words/faults'
-import type { Say } from '../words/say'
+import { speaker, type Say } from '../words/say'
+import { languageAsked } from './signIn/sessions'
 import { Fault } from './faults'
 
 const STATUS: Readonly<Record<FaultCode, number>> = {
@@ -46,13 +47,13 @@ function faultBody(error: unknown, say: Say): FaultBody['error'] {
 }
 
 /** The one place where what went wrong becomes a status, a sentence and, if nobody foresaw it, a log line. */
-export function answerFault(say: Say, log: Logger): ErrorRequestHandler {
+export function answerFault(log: Logger): ErrorRequestHandler {
   return (error: unknown, request, response, next) => {
     if (response.headersSent) {
       next(error)
       return
     }
-    const body = faultBody(error, say)
+    const body = faultBody(error, speaker(languageAsked(request)))
     if (body.code === 'unexpected') log.error({ err: error, path: request.path }, 'a request failed unexpectedly')
     if (body.code === 'unavailable') response.setHeader('Retry-After', '2')
     // whatever the answer was going to be

@@ -10,7 +10,6 @@ import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import sirv from 'sirv'
 import { HOUR_MS, MINUTE_MS } from '../core/time'
-import { speaker } from '../words/say'
 import { answerFault } from './answerFault'
 import { mountChanges } from './changes'
 import type { BackupKeeper } from './backup/keepBackups'
@@ -170,7 +169,6 @@ export function makeApp(options: AppOptions): RunningApp {
     doorRequestsPerMinute = 60,
     setUpCode = newCode(),
   } = options
-  const say = speaker()
   const photos = photoStore(options.photoDirectory ?? null)
   const db = openDatabase(databaseUrl, (error) => {
     log.warn({ err: error }, 'an idle database connection was lost')
@@ -239,15 +237,15 @@ export function makeApp(options: AppOptions): RunningApp {
   benchRoutes(mount, db, clock)
   photoRoutes(app, mount, db, clock, photos)
   practiceRoutes(mount, db, clock)
-  weekRoutes(app, mount, db, clock, queue, say)
+  weekRoutes(app, mount, db, clock, queue)
   houseRoutes(mount, db, clock, tries, queue, options.backups ?? null)
-  exchangeRoutes(app, mount, db, clock, say, photos)
+  exchangeRoutes(app, mount, db, clock, photos)
   mountChanges(app, db, clock, listener, doors)
   app.use('/api', (_request, _response, next) => {
     next(new Fault('not-found', 'no-address'))
   })
   if (webRoot && existsSync(webRoot)) serveWeb(app, webRoot)
-  app.use(answerFault(say, log))
+  app.use(answerFault(log))
 
   const sweeping = setInterval(() => {
     sweep(db, clock(), photos).catch((error: unknown) => {

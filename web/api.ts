@@ -43,6 +43,9 @@ function address(endpoint: Endpoint, params: unknown, query: unknown): string {
   return search === '' ? path : `${path}?${search}`
 }
 
+/** What the screen speaks; its page says so. */
+const spoken = (): string => (typeof document === 'undefined' ? 'en' : document.documentElement.lang)
+
 /** Hears of a session that has ended, whichever call found out. */
 let onSessionEnd: () => void = () => undefined
 export const whenSessionEnds = (act: () => void): void => {
@@ -64,6 +67,8 @@ export async function call<E extends Endpoint>(endpoint: E, sent: Sent<E> = {}):
   const response = await fetch(address(endpoint, sent.params, sent.query), {
     method: endpoint.method.toUpperCase(),
     headers: {
+      // refusals come in the language of the screen
+      'Accept-Language': spoken(),
       ...(sent.body === undefined ? {} : { 'Content-Type': 'application/json' }),
       ...(sent.personId === undefined ? {} : { [PERSON_HEADER]: sent.personId }),
     },

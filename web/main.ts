@@ -11,7 +11,7 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { whenKept, whenSessionEnds } from './api'
-import { i18n } from './i18n'
+import { deviceLanguage, i18n, speak } from './spoken'
 import { keepForOffline } from './offline/register'
 import { makeRouter } from './router'
 import { useFleet } from './live/fleet'
@@ -39,5 +39,8 @@ whenSessionEnds(() => {
 })
 whenKept(useNetwork().heard)
 app.use(router)
-app.mount('#app')
-keepForOffline()
+// the first words are there before the first screen
+void speak(deviceLanguage()).then(() => {
+  app.mount('#app')
+  keepForOffline()
+})

@@ -8,14 +8,11 @@ import { ACTIONS } from '../core/edge/verdict/verdict'
 import { BOARDS, PRODUCTS } from '../core/house/stations'
 import { MEASURABLE } from '../core/knife/blade'
 import { GRINDS, KNIFE_TYPES } from '../core/knife/knifeTypes'
+import { faultsOf, flatten, formsOf, valuesIn } from './catalogueFaults'
 import en from './en.json'
+import { compiledMessage, LANGUAGES } from './message'
 import { catalogues, speaker } from './say'
 
-function flatten(tree: object, path = ''): [string, string][] {
-  return Object.entries(tree).flatMap(([key, value]): [string, string][] =>
-    typeof value === 'string' ? [[`${path}${key}`, value]] : flatten(value as object, `${path}${key}.`),
-  )
-}
 const keys = new Map(flatten(en))
 
 function sources(directory: string): string[] {
@@ -73,20 +70,6 @@ describe('the catalogue', () => {
   })
 })
 
-/** What is wrong with a catalogue against the English one: keys missing or unknown, and values left out or made up. */
-function faultsOf(reference: object, other: object): string[] {
-  const [wanted, found] = [new Map(flatten(reference)), new Map(flatten(other))]
-  const valuesIn = (text: string): string => [...new Set(text.match(/\{\w+\}/g) ?? [])].sort().join(' ')
-  return [
-    ...[...wanted.keys()].filter((key) => !found.has(key)).map((key) => `${key} is missing`),
-    ...[...found.keys()].filter((key) => !wanted.has(key)).map((key) => `${key} is unknown`),
-    ...[...found].flatMap(([key, text]) => {
-      const english = wanted.get(key)
-      return english !== undefined && valuesIn(english) !== valuesIn(text) ? [`${key} is filled otherwise`] : []
-    }),
-  ]
-}
-
 describe('every catalogue', () => {
   it('has the keys of the English one, filled with the same values', () => {
     for (const [locale, catalogue] of Object.entries(catalogues))
@@ -97,5 +80,31 @@ describe('every catalogue', () => {
     const wrong = { a: { b: 'Noch {n}', c: 'da' } }
     expect(faultsOf({ a: { b: '{n} left', d: 'x' } }, wrong)).toEqual(['a.d is missing', 'a.c is unknown'])
     expect(faultsOf({ a: '{n} of {most}' }, { a: '{n}' })).toEqual(['a is filled otherwise'])
+    expect(faultsOf({ a: '{n} left' }, { a: '{n left' })).toEqual(['a is no message'])
+    expect(faultsOf({ a: 'left' }, { a: ' ' })).toEqual(['a is empty'])
+  })
+
+  it('chooses plurals by the rules of its language (Unicode CLDR)', () => {
+    // French says 0 and 1 with the singular, German and Spanish only 1
+    const message = '{n, plural, one {# lame} other {# lames}}'
+    expect([0, 1, 2].map((n) => compiledMessage(message, 'fr')({ n }))).toEqual(['0 lame', '1 lame', '2 lames'])
+    expect([0, 1, 2].map((n) => compiledMessage(message, 'es')({ n }))).toEqual(['0 lames', '1 lame', '2 lames'])
+    for (const language of LANGUAGES)
+      for (const n of [0, 1, 2, 5, 21, 1_000_000]) {
+        const rule = new Intl.PluralRules(language).select(n)
+        const told = compiledMessage('{n, plural, one {one} many {many} other {other}}', language)({ n })
+        expect([language, n, told]).toEqual([language, n, rule])
+      }
+  })
+
+  it('chooses by a word, so that articles and cases agree', () => {
+    const message = 'Ausbruch {zone, select, Ferse {an der Ferse} Bauch {am Bauch} other {an der Spitze}}'
+    expect(compiledMessage(message, 'de')({ zone: 'Bauch' })).toBe('Ausbruch am Bauch')
+    expect(valuesIn(message)).toEqual(['zone'])
+    expect(formsOf('{n, plural, one {ein Messer} other {{n} Messer}}')).toEqual(['ein Messer', '{n} Messer'])
+  })
+
+  it('says nothing for a value that was left out, and does not fail', () => {
+    expect(compiledMessage('von {name}, {n, plural, one {einmal} other {öfter}}', 'de')({})).toBe('von , öfter')
   })
 })

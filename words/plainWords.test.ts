@@ -1,18 +1,14 @@
 import { fleschKincaid } from 'flesch-kincaid'
 import { syllable } from 'syllable'
 import { describe, expect, it } from 'vitest'
+import { flatten, formsOf } from './catalogueFaults'
 import en from './en.json'
 
-const flatten = (tree: object, path = ''): [string, string][] =>
-  Object.entries(tree).flatMap(([key, value]): [string, string][] =>
-    typeof value === 'string' ? [[`${path}${key}`, value]] : flatten(value as object, `${path}${key}.`),
-  )
 /** Sentences as they are read: a value stands in as a short word, each plural form is one of its own. */
 const all = flatten(en)
   .filter(([key]) => !key.endsWith('.forms'))
   .flatMap(([key, text]) =>
-    text
-      .split(' | ')
+    formsOf(text)
       .flatMap((form) => form.replace(/\{\w+\}/g, 'ten').split(/(?<=[.!?:;])\s+/))
       .map((sentence) => ({ key, sentence, words: sentence.split(/\s+/).filter((word) => /[a-z]/i.test(word)) })),
   )

@@ -1,26 +1,39 @@
-import { createCoreContext, translate } from '@intlify/core'
+import de from './de.json'
 import en from './en.json'
+import es from './es.json'
+import fr from './fr.json'
+import { compiledMessage, type Language, type Say } from './message'
 
-export type SayValues = Readonly<Record<string, string | number>>
+export type { Say, SayValues } from './message'
 
-/** Makes a sentence from the catalogue; `n` among the values chooses singular or plural. */
-export type Say = (key: string, values?: SayValues) => string
+/** Every catalogue, for places that speak to many at once; a screen loads its own. */
+export const catalogues: Readonly<Record<Language, typeof en>> = { en, de, fr, es }
 
-export const catalogues = { en } as const
-export type Locale = keyof typeof catalogues
+function messageAt(catalogue: object, key: string): string | null {
+  let found: unknown = catalogue
+  for (const part of key.split('.')) {
+    if (typeof found !== 'object' || found === null) return null
+    found = (found as Readonly<Record<string, unknown>>)[part]
+  }
+  return typeof found === 'string' ? found : null
+}
+
+const speakers = new Map<Language, Say>()
 
 /** A speaker for places without a screen: refusals, calendars, files. */
-export function speaker(locale: Locale = 'en'): Say {
-  const context = createCoreContext({
-    locale,
-    messages: catalogues,
-    fallbackLocale: 'en',
-    missingWarn: false,
-    fallbackWarn: false,
-  })
-  return (key, values = {}) => {
-    const plural = typeof values['n'] === 'number' ? { plural: values['n'] } : {}
-    const text = translate(context, key, values, plural)
-    return typeof text === 'string' ? text : key
+export function speaker(language: Language = 'en'): Say {
+  const known = speakers.get(language)
+  if (known) return known
+  const compiled = new Map<string, ReturnType<typeof compiledMessage>>()
+  const say: Say = (key, values = {}) => {
+    const before = compiled.get(key)
+    if (before) return before(values)
+    const message = messageAt(catalogues[language], key)
+    if (message === null) return key
+    const write = compiledMessage(message, language)
+    compiled.set(key, write)
+    return write(values)
   }
+  speakers.set(language, say)
+  return say
 }

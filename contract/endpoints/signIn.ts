@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { byId, endpoint } from '../endpoint'
 import { Device, FirstRun, OwnSession, SignedIn, SignInPage } from '../house'
-import { Id, Instant, Name, Password, Pin, SignInName } from '../scalars'
+import { Id, Instant, LanguageTag, Name, Password, Pin, SignInName } from '../scalars'
 
 export const signInEndpoints = {
   signInPage: endpoint('get', '/api/sign-in', 'open', 'What the sign-in page may know', { answer: SignInPage }),
@@ -31,6 +31,16 @@ export const signInEndpoints = {
   changePassword: endpoint('put', '/api/me/password', 'see', 'Change one’s own password', {
     body: z.object({ password: z.string().max(200), next: Password }),
   }),
+  setOwnLanguage: endpoint(
+    'put',
+    '/api/me/language',
+    'see',
+    'Say what one wants to be spoken to in; null as the house',
+    {
+      body: z.object({ language: LanguageTag.nullable() }),
+      answer: SignedIn,
+    },
+  ),
   ownSessions: endpoint('get', '/api/me/sessions', 'see', 'Where one is signed in', { answer: z.array(OwnSession) }),
   endOwnSession: endpoint('delete', '/api/me/sessions/{id}', 'see', 'Sign out elsewhere', { params: byId }),
   endOtherSessions: endpoint('delete', '/api/me/sessions', 'see', 'Sign out everywhere else'),

@@ -101,6 +101,7 @@ describe('the database', () => {
       '0032_send_out',
       '0033_photographs',
       '0034_stock',
+      '0035_languages',
     ])
   })
 

@@ -36,7 +36,7 @@ import { withProgress } from './progress'
 const settings = async (db: Queryable, houseId: string): Promise<WholeHouse['house']> => {
   const house = await findHouse(db, houseId)
   if (!house) throw notFound('house')
-  const { name, zone, units, serviceLimits, honingHabit, dayOrder, policies } = house
+  const { name, zone, units, serviceLimits, honingHabit, dayOrder, language, policies } = house
   const { quotaMb } = await photoRoom(db, houseId)
   return {
     name,
@@ -45,6 +45,7 @@ const settings = async (db: Queryable, houseId: string): Promise<WholeHouse['hou
     serviceLimits,
     honingHabit,
     dayOrder,
+    language,
     policies: [...policies],
     money: await findMoney(db, houseId),
     photoQuotaMb: quotaMb,

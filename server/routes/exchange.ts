@@ -5,7 +5,7 @@ import { pipeline } from 'node:stream/promises'
 import { z } from 'zod'
 import { endpoints } from '../../contract/endpoints'
 import { AS_SPREADSHEET, TableName } from '../../contract/exchange'
-import type { Say } from '../../words/say'
+import { speaker } from '../../words/say'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { importTable } from '../exchange/importTable'
@@ -15,21 +15,16 @@ import { writeCsv, writeSpreadsheet, writeTemplate } from '../exchange/writeTabl
 import { noteInTrail } from '../db/queries/house/trail'
 import { Fault } from '../faults'
 import type { Mount } from '../mount'
-import { actAs, assertMay, callerOf, type Caller } from '../signIn/sessions'
+import { actAs, assertMay, callerOf, type Caller, languageOf } from '../signIn/sessions'
 
 const SpreadsheetName = z.enum(AS_SPREADSHEET)
 const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 
 /** Files in and out of a house. */
-export function exchangeRoutes(
-  app: Express,
-  mount: Mount,
-  db: Database,
-  clock: Clock,
-  say: Say,
-  photos: PhotoStore,
-): void {
-  mount(endpoints.importTable, ({ caller, params, body }) => importTable(db, clock, say, caller, params.table, body))
+export function exchangeRoutes(app: Express, mount: Mount, db: Database, clock: Clock, photos: PhotoStore): void {
+  mount(endpoints.importTable, ({ caller, params, body }) =>
+    importTable(db, clock, speaker(languageOf(caller)), caller, params.table, body),
+  )
 
   /** A file for whoever may take the house's tables out. */
   const file = (path: string, send: (caller: Caller, name: string, response: Response) => Promise<void>): void => {
@@ -82,12 +77,15 @@ export function exchangeRoutes(
   })
   file('/api/exchange/:file.xlsx', async (caller, name, response) => {
     const table = SpreadsheetName.parse(name)
-    const bytes = await writeSpreadsheet(db, caller, table, say)
+    const bytes = await writeSpreadsheet(db, caller, table, speaker(languageOf(caller)))
     response.type(XLSX).attachment(`yorvik-${table}.xlsx`).end(bytes)
   })
-  file('/api/exchange/template/:file.xlsx', (_caller, name, response) => {
+  file('/api/exchange/template/:file.xlsx', (caller, name, response) => {
     const table = SpreadsheetName.parse(name)
-    response.type(XLSX).attachment(`yorvik-${table}-template.xlsx`).end(writeTemplate(table, say))
+    response
+      .type(XLSX)
+      .attachment(`yorvik-${table}-template.xlsx`)
+      .end(writeTemplate(table, speaker(languageOf(caller))))
     return Promise.resolve()
   })
 }

@@ -1,7 +1,7 @@
 import { endpoints } from '../../contract/endpoints'
 import { changeHouse } from '../db/changeHouse'
 import { findHouse } from '../db/queries/house/houses'
-import { findPerson } from '../db/queries/house/people'
+import { findPerson, setLanguage } from '../db/queries/house/people'
 import { listDevices, revokeDevice } from '../db/queries/house/signIn'
 import { notFound } from '../faults'
 import type { Mount } from '../mount'
@@ -39,6 +39,10 @@ export function signInRoutes(mount: Mount, door: SignInContext, setUpCode: strin
   mount(endpoints.enterByCode, ({ body, request, response }) => enterByCode(door, request, response, body))
   mount(endpoints.giveDoorCode, ({ caller, params }) => giveDoorCode(db, caller.house.id, params.id, clock()))
   mount(endpoints.changePassword, ({ caller, request, body }) => changePassword(door, caller, request, body))
+  mount(endpoints.setOwnLanguage, async ({ caller, body: { language } }) => {
+    await setLanguage(db, caller.house.id, caller.person.id, language)
+    return await signedInView(db, clock, { ...caller, person: { ...caller.person, language } })
+  })
   mount(endpoints.ownSessions, ({ caller, request }) => ownSessions(door, caller, request))
   mount(endpoints.endOwnSession, ({ caller, params }) => endOwnSession(db, caller, params.id))
   mount(endpoints.endOtherSessions, ({ caller, request }) => endOtherSessions(door, caller, request))

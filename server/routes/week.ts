@@ -1,6 +1,5 @@
 import type { Express } from 'express'
 import { endpoints } from '../../contract/endpoints'
-import type { Say } from '../../words/say'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import { Fault } from '../faults'
@@ -20,7 +19,7 @@ import { readShifts } from '../services/week/readShifts'
 import { readYearHouse } from '../services/year/yearHouse'
 import { actAs, callerOf } from '../signIn/sessions'
 
-export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Clock, queue: Queue, say: Say): void {
+export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Clock, queue: Queue): void {
   mount(endpoints.yearHouse, ({ caller }) => readYearHouse(db, clock, caller))
   mount(endpoints.crew, ({ caller }) => crewOf(db, clock, caller))
   mount(endpoints.setShifts, ({ caller, params, body }) => setShifts(db, clock, caller, params.id, body.shifts))
@@ -47,14 +46,14 @@ export function weekRoutes(app: Express, mount: Mount, db: Database, clock: Cloc
       response
         .type('text/calendar; charset=utf-8')
         .attachment('yorvik.ics')
-        .send(await actAs(caller, () => calendarOf(db, clock, caller.house, personId, say)))
+        .send(await actAs(caller, () => calendarOf(db, clock, caller.house, personId)))
     }
     send().catch(next)
   })
   // subscribed to by calendars, which sign in with nothing but the address itself
   app.get('/api/calendar/:token.ics', (request, response, next) => {
     const send = async (): Promise<void> => {
-      response.type('text/calendar; charset=utf-8').send(await calendarAt(db, clock, request.params.token, say))
+      response.type('text/calendar; charset=utf-8').send(await calendarAt(db, clock, request.params.token))
     }
     send().catch(next)
   })

@@ -3,6 +3,7 @@ import type { Request, Response } from 'express'
 import type { Device } from '../../contract/house'
 import { ROLE_RIGHTS, type PersonRole, type Right } from '../../core/house/rights'
 import { HOUR_MS } from '../../core/time'
+import { languageAmong, type Language } from '../../words/message'
 import { actFor } from '../acting'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
@@ -20,10 +21,22 @@ const DEVICE_MS = 400 * 24 * HOUR_MS
 /** Who is asking, as the server believes it. */
 export interface Caller {
   readonly house: StoredHouse
-  readonly person: { readonly id: string; readonly name: string; readonly role: PersonRole }
+  readonly person: {
+    readonly id: string
+    readonly name: string
+    readonly role: PersonRole
+    readonly language: Language | null
+  }
   readonly deviceId: string | null
   readonly deviceName: string | null
 }
+
+/** What is spoken to whoever asks. */
+export const languageOf = ({ person, house }: Pick<Caller, 'person' | 'house'>): Language =>
+  person.language ?? house.language
+
+/** What a browser asks to be spoken to in; English where it asks for nothing that is spoken here. */
+export const languageAsked = (request: Request): Language => languageAmong(request.acceptsLanguages()) ?? 'en'
 
 const cookieOf = (header: string | undefined, name: string): string | undefined => parseCookie(header ?? '')[name]
 
@@ -51,7 +64,12 @@ export async function callerOf(db: Database, clock: Clock, cookieHeader: string 
   if (!session) return null
   return {
     house: toHouse(session),
-    person: { id: session.person_id, name: session.person_name, role: session.person_role },
+    person: {
+      id: session.person_id,
+      name: session.person_name,
+      role: session.person_role,
+      language: session.person_language,
+    },
     deviceId: session.device_id,
     deviceName: session.device_name,
   }

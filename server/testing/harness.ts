@@ -155,6 +155,7 @@ async function addHouse(app: RunningApp, client: () => Client, name = 'Test hous
       serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
       honingHabit: null,
       dayOrder: 'dmy',
+      language: 'en',
       settled: [...MOVE_IN_STEPS],
       policies: [],
       isDemo: false,

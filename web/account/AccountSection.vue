@@ -13,6 +13,7 @@ import AppButton from '../ui/AppButton.vue'
 import AppForm from '../ui/AppForm.vue'
 import PasswordField from '../ui/PasswordField.vue'
 import { agentName } from './agentName'
+import OwnLanguage from './OwnLanguage.vue'
 import OwnHouses from './OwnHouses.vue'
 
 /** One's own password, and where one is signed in. */
@@ -47,6 +48,7 @@ async function end(send: () => Promise<unknown>): Promise<void> {
 <template>
   <div class="account">
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
+    <OwnLanguage />
     <section>
       <h3>{{ $t('account.where') }}</h3>
       <ul>

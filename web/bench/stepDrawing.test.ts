@@ -5,7 +5,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import type { KnifeView } from '../../contract/knives'
 import type { SessionStep } from '../../core/session/plan'
 import { sessionOf } from '../../core/session/testing'
-import { i18n } from '../i18n'
+import { i18n } from '../spoken'
 import StepDrawing from './StepDrawing.vue'
 import { controls } from '../ui/controls'
 

@@ -4,6 +4,7 @@ import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import { STATED_HABITS, type StatedHabit } from '../../core/edge/fleet/habits'
 import { KNIFE_ROLES } from '../../core/knife/knifeTypes'
+import { LANGUAGES, LANGUAGE_TRAITS } from '../../words/message'
 import { DAY_ORDERS } from '../../contract/scalars'
 import { call } from '../api'
 import { say } from '../i18n'
@@ -30,9 +31,11 @@ const {
   zone = 'UTC',
   units: unitsNow = 'mm',
   dayOrder = 'dmy',
+  language = 'en',
   serviceLimits = { fine: 260, general: 350, butchery: 420, bread: 600 },
 } = session.house ?? {}
-const form = reactive({ name, zone, units: unitsNow, dayOrder })
+const form = reactive({ name, zone, units: unitsNow, dayOrder, language })
+const languages = LANGUAGES.map((value) => ({ value, label: LANGUAGE_TRAITS[value].name }))
 const habit = ref<StatedHabit | 'unsaid'>(session.house?.honingHabit ?? 'unsaid')
 const habits = computed(() =>
   (['unsaid', ...STATED_HABITS] as const).map((value) => ({ value, label: say(`habit.${value}`) })),
@@ -84,6 +87,12 @@ const zones = timeZoneChoices(zone)
         :options="orders"
         :hint="$t('house.dayOrderHint')"
       />
+      <ChoiceField
+        v-model="form.language"
+        :label="$t('house.language')"
+        :options="languages"
+        :hint="$t('house.languageHint')"
+      />
       <ChoiceField v-model="habit" :label="$t('habit.label')" :options="habits" :hint="$t('habit.hint')" />
     </div>
     <section class="heavy-rule">
@@ -105,13 +114,13 @@ const zones = timeZoneChoices(zone)
         <AppButton kind="main" type="submit" :disabled="busy">{{ $t('shell.save') }}</AppButton>
       </p>
       <BackupAge />
-      <PhotoRoom />
       <section class="heavy-rule">
         <h2>{{ $t('house.screen') }}</h2>
         <div class="form-grid"><ChoiceField v-model="theme" :label="$t('theme.label')" :options="themes" /></div>
       </section>
     </template>
   </AppForm>
+  <PhotoRoom />
 </template>
 
 <style scoped>

@@ -6,7 +6,7 @@ import { endpoints } from '../../contract/endpoints'
 import { FirstRun, type SignedIn } from '../../contract/house'
 import { STATED_HABITS, type StatedHabit } from '../../core/edge/fleet/habits'
 import { call } from '../api'
-import { say } from '../i18n'
+import { language, say } from '../spoken'
 import AppButton from '../ui/AppButton.vue'
 import AppForm from '../ui/AppForm.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
@@ -23,6 +23,7 @@ const form = reactive({
   houseName: '',
   zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   units: 'mm' as 'mm' | 'in',
+  language: language.value,
   honingHabit: 'unsaid' as StatedHabit | 'unsaid',
   managerName: '',
   signInName: '',

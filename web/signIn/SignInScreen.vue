@@ -4,9 +4,11 @@ import { useRoute, useRouter } from 'vue-router'
 import { endpoints } from '../../contract/endpoints'
 import type { SignInPage, SignedIn } from '../../contract/house'
 import { call } from '../api'
+import { deviceLanguage, speak } from '../spoken'
 import { refusalText } from '../refusalText'
 import { useSession } from '../stores/session'
 import CodeSignIn from './CodeSignIn.vue'
+import LanguageChoice from './LanguageChoice.vue'
 import FirstRun from './FirstRun.vue'
 import PasswordSignIn from './PasswordSignIn.vue'
 import PinSignIn from './PinSignIn.vue'
@@ -24,6 +26,7 @@ const byCode = ref(false)
 async function look(): Promise<void> {
   try {
     doorway.value = await call(endpoints.signInPage)
+    await speak(deviceLanguage(doorway.value.language))
     refusal.value = ''
   } catch (error) {
     refusal.value = refusalText(error)
@@ -50,6 +53,7 @@ async function moveIn(who: SignedIn): Promise<void> {
       <p class="name">Yorvik</p>
       <p class="promise">{{ $t('door.promise') }}</p>
       <SignInBlade />
+      <LanguageChoice />
     </section>
     <section class="entry">
       <p v-if="refusal" class="refusal" role="alert">

@@ -4,6 +4,7 @@ import { endpoints } from '../../contract/endpoints'
 import type { SignedIn } from '../../contract/house'
 import type { Right } from '../../core/house/rights'
 import { call } from '../api'
+import { speak } from '../spoken'
 
 /** Who is signed in, and what the server says the time is. */
 export const useSession = defineStore('session', () => {
@@ -16,6 +17,7 @@ export const useSession = defineStore('session', () => {
 
   function enter(who: SignedIn): void {
     signedIn.value = who
+    void speak(who.language)
     clockOffsetMs.value = new Date(who.now).getTime() - Date.now()
   }
   return {
@@ -31,7 +33,10 @@ export const useSession = defineStore('session', () => {
       signedIn.value = null
     },
     resume: async (): Promise<void> => {
-      enter(await call(endpoints.session))
+      const who = await call(endpoints.session)
+      // the page begins in the right language, not in another for a moment
+      await speak(who.language)
+      enter(who)
     },
     signOut: async (): Promise<void> => {
       // nobody is signed in from here on, whatever is still on its way

@@ -2,8 +2,7 @@
 import { useClipboard } from '@vueuse/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { catalogues } from '../../words/say'
-import { say } from '../i18n'
+import { catalogue, say } from '../spoken'
 import { useNotices } from '../stores/notices'
 import AppButton from './AppButton.vue'
 import AppDialog from './AppDialog.vue'
@@ -36,8 +35,8 @@ const PICTURES: Readonly<Record<string, string>> = {
   count: new URL('../../docs/screenshots/count.png', import.meta.url).href,
   ledger: new URL('../../docs/screenshots/ledger.png', import.meta.url).href,
 }
-const words: Readonly<Record<string, string | Readonly<Record<string, string>>>> = catalogues.en.keys
 const keysOf = (part: string): [string, string][] => {
+  const words: Readonly<Record<string, string | Readonly<Record<string, string>>>> = catalogue.value?.keys ?? {}
   const own = words[part]
   return typeof own === 'object' ? Object.entries(own) : []
 }

@@ -17,7 +17,7 @@ import {
 } from '../../core/plan/problem'
 import { withSeconds } from '../../core/plan/secondSessions'
 import { HOUR_MS } from '../../core/time'
-import { i18n } from '../i18n'
+import { i18n } from '../spoken'
 import { useSession } from '../stores/session'
 import { knownFleet } from '../testing/knownFleet'
 import DragSpace from '../ui/DragSpace.vue'

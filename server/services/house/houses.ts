@@ -14,7 +14,7 @@ import type { Wire } from '../../../contract/wire'
 import { patternSpans } from '../../../core/house/weekPatterns'
 import { SKILLS } from '../../../core/house/skills'
 import { DEFAULT_SERVICE_LIMITS } from '../../../core/knife/limits'
-import { speaker } from '../../../words/say'
+import { speaker, type Say } from '../../../words/say'
 import type { Clock } from '../../clock'
 import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { Database, Queryable } from '../../db/database'
@@ -45,17 +45,17 @@ import type { Caller } from '../../signIn/sessions'
 const ALWAYS = new Date(0)
 
 /** What most kitchens have, until the house says what its week is. */
-const usualWeek = (): WeeklySpan[] =>
+const usualWeek = (say: Say): WeeklySpan[] =>
   patternSpans('lunch-and-dinner').map(({ called, ...span }) => ({
     ...span,
     id: newId(),
-    name: speaker()(`span.${called}`),
+    name: say(`span.${called}`),
   }))
 
 /** A knife needs somewhere to lie: one ordinary station to begin with, to be renamed. */
-const firstStation = (): Station => ({
+const firstStation = (say: Say): Station => ({
   id: newId(),
-  name: speaker()('house.firstStation'),
+  name: say('house.firstStation'),
   board: 'soft-plastic',
   product: 'mixed',
   hoursPerService: 2,
@@ -90,6 +90,7 @@ export async function makeHouse(
     honingHabit: input.honingHabit,
     // houses that measure in inches mostly write the month first; House says otherwise
     dayOrder: input.units === 'in' ? 'mdy' : 'dmy',
+    language: input.language,
     settled: [],
     policies: [],
     isDemo: false,
@@ -112,11 +113,11 @@ export async function makeHouse(
       passwordHash,
       pinHash: null,
     })
-    await insertSpans(client, house.id, usualWeek(), ALWAYS)
-    const station = firstStation()
+    await insertSpans(client, house.id, usualWeek(speaker(house.language)), ALWAYS)
+    const station = firstStation(speaker(house.language))
     await insertStation(client, house.id, station)
     await insertStationPeriod(client, house.id, station, ALWAYS)
-    await saveBench(client, house.id, { id: newId(), name: speaker()('house.firstBench'), active: true })
+    await saveBench(client, house.id, { id: newId(), name: speaker(house.language)('house.firstBench'), active: true })
     // who runs the house is trusted with its steel until they say otherwise
     await replaceSkills(client, house.id, personId, SKILLS, personId, new Date())
   }

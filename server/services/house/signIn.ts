@@ -12,7 +12,7 @@ import { insertDevice } from '../../db/queries/house/signIn'
 import { Fault } from '../../faults'
 import { markingFor } from '../../signIn/marks'
 import { hashSecret, matchesSecret, newToken } from '../../signIn/secrets'
-import { deviceOf, openSession, rememberDevice, type Caller } from '../../signIn/sessions'
+import { deviceOf, languageOf, openSession, rememberDevice, type Caller } from '../../signIn/sessions'
 import { pinKey, type Tries } from '../../signIn/tries'
 
 /** Sign-in shown on the first page of a demonstration house, and nowhere else. */
@@ -36,6 +36,7 @@ export async function signInPage({ db, demo }: SignInContext, request: Request):
   const people = deviceHouse ? await listPeople(db, deviceHouse.id) : []
   return {
     needsSetup: house === null,
+    language: (deviceHouse ?? house)?.language ?? 'en',
     device:
       device && deviceHouse
         ? {
@@ -57,6 +58,8 @@ export async function signedInView(db: Queryable, clock: Clock, caller: Caller):
     rights: [...ROLE_RIGHTS[caller.person.role]],
     deviceName: caller.deviceName,
     now: now.toISOString(),
+    language: languageOf(caller),
+    ownLanguage: caller.person.language,
     marking: await markingFor(db, caller, now),
   }
 }

@@ -4,7 +4,7 @@ import { USUAL_SITTING, type Placement } from '../../../core/plan/problem'
 import { writtenSittings } from '../../../core/plan/sittings'
 import { policyFor } from '../../../core/policy/policy'
 import { DAY_MS, MINUTE_MS } from '../../../core/time'
-import type { Say } from '../../../words/say'
+import { speaker, type Say } from '../../../words/say'
 import type { Clock } from '../../clock'
 import { changeHouse } from '../../db/changeHouse'
 import type { Database } from '../../db/database'
@@ -151,15 +151,11 @@ const sittingUid = ({ windowId, benchId, personId }: Omit<Placement, 'jobId'>, h
   `sitting-${windowId}-${benchId}-${personId}@${houseId}`
 
 /** What a person still has to do of the accepted plan, and what was called off, as iCalendar (RFC 5545), times in UTC. */
-export async function calendarOf(
-  db: Database,
-  clock: Clock,
-  house: StoredHouse,
-  personId: string,
-  say: Say,
-): Promise<string> {
+export async function calendarOf(db: Database, clock: Clock, house: StoredHouse, personId: string): Promise<string> {
   const person = await findPerson(db, house.id, personId)
   if (!person) throw notFound('person')
+  const spoken = person.language ?? house.language
+  const say = speaker(spoken)
   const nowMs = clock().getTime()
   const plans = await plansSince(db, house.id, new Date(nowMs - LOOK_BACK_MS))
   const plan = plans.at(-1) ?? null
@@ -174,7 +170,7 @@ export async function calendarOf(
   const calendar = ical({
     name: say('calendar.name', { name: person.name, house: house.name }),
     method: ICalCalendarMethod.PUBLISH,
-    prodId: { company: 'Yorvik', product: 'Week', language: 'EN' },
+    prodId: { company: 'Yorvik', product: 'Week', language: spoken.toUpperCase() },
     ttl: 60 * 60,
   })
   const entries = feedOf(
@@ -234,10 +230,10 @@ export async function revokeLink(
 }
 
 /** The calendar behind a private address. @throws Fault when the address has ended, or never was */
-export async function calendarAt(db: Database, clock: Clock, text: string, say: Say): Promise<string> {
+export async function calendarAt(db: Database, clock: Clock, text: string): Promise<string> {
   const token = readToken(text)
   const personId = token && (await personOfCalendar(db, token.houseId, token.hash))
   const house = token && (await findHouse(db, token.houseId))
   if (!personId || !house) throw notFound('calendar')
-  return await calendarOf(db, clock, house, personId, say)
+  return await calendarOf(db, clock, house, personId)
 }

@@ -12,6 +12,7 @@ export interface HouseRow {
   service_limits: Record<KnifeRole, number>
   honing_habit: StatedHabit | null
   day_order: House['dayOrder']
+  language: House['language']
   settled: MoveInStep[]
   policies: House['policies']
   is_demo: boolean
@@ -33,6 +34,7 @@ export const toHouse = (row: HouseRow): StoredHouse => ({
   serviceLimits: row.service_limits,
   honingHabit: row.honing_habit,
   dayOrder: row.day_order,
+  language: row.language,
   settled: row.settled,
   policies: row.policies,
   isDemo: row.is_demo,
@@ -49,6 +51,7 @@ export const HOUSE_COLUMNS = [
   'service_limits',
   'honing_habit',
   'day_order',
+  'language',
   'settled',
   'policies',
   'is_demo',
@@ -70,8 +73,8 @@ export async function anyHouse(db: Queryable): Promise<StoredHouse | null> {
 
 export async function insertHouse(db: Queryable, house: House): Promise<void> {
   await db.query(
-    `insert into houses (id, name, zone, units, service_limits, honing_habit, day_order, settled, policies, is_demo)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    `insert into houses (id, name, zone, units, service_limits, honing_habit, day_order, settled, policies, is_demo, language)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
     [
       house.id,
       house.name,
@@ -83,6 +86,7 @@ export async function insertHouse(db: Queryable, house: House): Promise<void> {
       house.settled,
       JSON.stringify(house.policies),
       house.isDemo,
+      house.language,
     ],
   )
 }
@@ -91,7 +95,7 @@ export async function updateHouse(db: Queryable, house: House): Promise<void> {
   await db.query(
     `update houses
      set name = $2, zone = $3, units = $4, service_limits = $5, honing_habit = $6, day_order = $7, settled = $8,
-       policies = $9
+       policies = $9, language = $10
      where id = $1`,
     [
       house.id,
@@ -103,6 +107,7 @@ export async function updateHouse(db: Queryable, house: House): Promise<void> {
       house.dayOrder,
       house.settled,
       JSON.stringify(house.policies),
+      house.language,
     ],
   )
 }

@@ -2,6 +2,7 @@ import type { Person } from '../../../../contract/house'
 import type { StatedHabit } from '../../../../core/edge/fleet/habits'
 import type { HoneTool } from '../../../../core/edge/model/hone'
 import type { PersonRole } from '../../../../core/house/rights'
+import type { Language } from '../../../../words/message'
 import type { Queryable } from '../../database'
 
 interface PersonRow {
@@ -16,12 +17,15 @@ interface PersonRow {
   working_dps: number | null
   honing_habit: StatedHabit | null
   hone_tool: HoneTool | null
+  language: Language | null
 }
 
 export interface StoredPerson extends Person {
   readonly houseId: string
   readonly passwordHash: string | null
   readonly pinHash: string | null
+  /** null speaks as the house does */
+  readonly language: Language | null
 }
 
 const toPerson = (row: PersonRow): StoredPerson => ({
@@ -37,6 +41,7 @@ const toPerson = (row: PersonRow): StoredPerson => ({
   workingDps: row.working_dps,
   honingHabit: row.honing_habit,
   honeTool: row.hone_tool,
+  language: row.language,
 })
 
 /** The part of a person that may leave the server. */
@@ -53,7 +58,7 @@ export const publicPerson = (person: StoredPerson): Person => ({
 })
 
 const COLUMNS =
-  'house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps, honing_habit, hone_tool'
+  'house_id, id, name, role, active, sign_in_name, password_hash, pin_hash, working_dps, honing_habit, hone_tool, language'
 
 export async function listPeople(db: Queryable, houseId: string): Promise<StoredPerson[]> {
   const { rows } = await db.query<PersonRow>(`select ${COLUMNS} from people where house_id = $1 order by lower(name)`, [
@@ -161,4 +166,14 @@ export async function peopleByName(
     [name],
   )
   return rows
+}
+
+/** What somebody wants to be spoken to in; null follows the house. */
+export async function setLanguage(
+  db: Queryable,
+  houseId: string,
+  personId: string,
+  language: Language | null,
+): Promise<void> {
+  await db.query('update people set language = $3 where house_id = $1 and id = $2', [houseId, personId, language])
 }

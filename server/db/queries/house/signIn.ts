@@ -1,5 +1,6 @@
 import type { Device } from '../../../../contract/house'
 import type { PersonRole } from '../../../../core/house/rights'
+import type { Language } from '../../../../words/message'
 import type { Queryable } from '../../database'
 import { HOUSE_COLUMNS, type HouseRow } from './houses'
 
@@ -74,6 +75,7 @@ export interface SessionRow extends HouseRow {
   readonly person_id: string
   readonly person_name: string
   readonly person_role: PersonRole
+  readonly person_language: Language | null
   readonly device_id: string | null
   readonly device_name: string | null
 }
@@ -107,7 +109,7 @@ export async function findSession(
   return await db.maybeOne<SessionRow>(
     `select ${HOUSE_COLUMNS},
             person.id as person_id, person.name as person_name, person.role as person_role,
-            session.device_id, device.name as device_name
+            person.language as person_language, session.device_id, device.name as device_name
      from sessions session
      join houses house on house.id = session.house_id
      join people person on person.house_id = session.house_id and person.id = session.person_id and person.active
@@ -123,18 +125,34 @@ export async function findMaker(
   houseId: string,
   { personId, deviceId, at }: { readonly personId: string; readonly deviceId: string | null; readonly at: Date },
 ): Promise<{
-  readonly person: { readonly id: string; readonly name: string; readonly role: PersonRole }
+  readonly person: {
+    readonly id: string
+    readonly name: string
+    readonly role: PersonRole
+    readonly language: Language | null
+  }
   readonly deviceName: string | null
 } | null> {
-  const row = await db.maybeOne<{ id: string; name: string; role: PersonRole; device_name: string | null }>(
-    `select person.id, person.name, person.role, device.name as device_name
+  const row = await db.maybeOne<{
+    id: string
+    name: string
+    role: PersonRole
+    language: Language | null
+    device_name: string | null
+  }>(
+    `select person.id, person.name, person.role, person.language, device.name as device_name
      from people person
      left join devices device on device.house_id = person.house_id and device.id = $3 and device.revoked_at is null
      where person.house_id = $1 and person.id = $2 and person.active and person.marks_since <= $4
        and ($3::uuid is null or device.id is not null)`,
     [houseId, personId, deviceId, at],
   )
-  return row && { person: { id: row.id, name: row.name, role: row.role }, deviceName: row.device_name }
+  return (
+    row && {
+      person: { id: row.id, name: row.name, role: row.role, language: row.language },
+      deviceName: row.device_name,
+    }
+  )
 }
 
 /** From here on a person's records are taken from their own sessions alone, and from devices they sign in on later. */
