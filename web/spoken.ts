@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, shallowRef } from 'vue'
 import { createI18n, type MessageCompiler } from 'vue-i18n'
 import type en from '../words/en.json'
-import { LANGUAGE_TRAITS, languageAmong, messageCompiler, type Language, type Say } from '../words/message'
+import { isLanguage, LANGUAGE_TRAITS, languageAmong, messageCompiler, type Language, type Say } from '../words/message'
 
 export type Catalogue = typeof en
 
@@ -34,9 +34,12 @@ export const chosenHere = useLocalStorage<Language | ''>('yorvik.language', '')
 export const deviceLanguage = (ofHouse: Language = 'en'): Language =>
   chosenHere.value || (languageAmong(navigator.languages) ?? ofHouse)
 
-/** Speaks a language from here on, once its catalogue is there; without a network the one before is spoken on. */
+/**
+ * Speaks a language from here on, once its catalogue is there. Without a network the one before is spoken on, and where
+ * the server is newer than this page and knows more languages.
+ */
 export async function speak(wanted: Language): Promise<void> {
-  const loaded = await LOADERS[wanted]().catch(() => null)
+  const loaded = isLanguage(wanted) ? await LOADERS[wanted]().catch(() => null) : null
   if (!loaded) return
   i18n.global.setLocaleMessage(wanted, loaded.default)
   catalogue.value = loaded.default
