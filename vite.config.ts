@@ -3,11 +3,13 @@ import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
+import { catalogueParts } from './scripts/catalogueParts'
 
 export default defineConfig({
   root: 'web',
   plugins: [
     vue(),
+    catalogueParts(),
     VitePWA({
       strategies: 'injectManifest',
       srcDir: 'offline',

@@ -1,9 +1,10 @@
 import { availableParallelism } from 'node:os'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
+import { catalogueParts } from './scripts/catalogueParts'
 
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [vue(), catalogueParts()],
   test: {
     include: ['{core,contract,words,sheets,server,web,demo,scripts}/**/*.test.ts'],
     globalSetup: ['scripts/testDatabase.ts'],

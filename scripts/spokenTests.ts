@@ -2,6 +2,7 @@ import { expect } from 'vitest'
 
 // tests of screens read English: its catalogue is there before the first of them
 if (expect.getState().testPath?.includes('/web/')) {
-  const { speak } = await import('../web/spoken')
+  const { everyWord, speak } = await import('../web/spoken')
   await speak('en')
+  await everyWord()
 }

@@ -1,8 +1,10 @@
 import { createRouter, createWebHistory, START_LOCATION, type Router } from 'vue-router'
-import { say } from './i18n'
+import { everyWord, say } from './spoken'
 import type { useFleet } from './live/fleet'
 import type { useSession } from './stores/session'
 import TodayScreen from './today/TodayScreen.vue'
+
+const FIRST_SCREENS: ReadonlySet<string> = new Set(['today', 'sign-in'])
 
 /** Screens load when they are first opened; Today comes with the shell. */
 export function makeRouter(session: ReturnType<typeof useSession>, fleet: ReturnType<typeof useFleet>): Router {
@@ -101,6 +103,10 @@ export function makeRouter(session: ReturnType<typeof useSession>, fleet: Return
       { path: '/house', name: 'house', component: () => import('./house/HouseScreen.vue') },
       { path: '/:rest(.*)*', redirect: '/today' },
     ],
+  })
+  // Today and the way in have their words at once; whoever opens another screen first waits for the rest
+  router.beforeEach(async ({ name }) => {
+    if (!FIRST_SCREENS.has(String(name))) await everyWord()
   })
   router.beforeEach(async (to) => {
     if (to.meta['open'] || session.signedIn) return true

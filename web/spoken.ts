@@ -4,14 +4,16 @@ import { createI18n, type MessageCompiler } from 'vue-i18n'
 import type en from '../words/en.json'
 import { isLanguage, LANGUAGE_TRAITS, languageAmong, messageCompiler, type Language, type Say } from '../words/message'
 
-export type Catalogue = typeof en
+/** A catalogue as far as it is here: all of it soon after the first screen. */
+type Catalogue = Partial<typeof en>
+type Loaded = Promise<{ readonly default: object }>
 
-/** Each catalogue is a file of its own: a screen loads the one it speaks. */
-const LOADERS: Readonly<Record<Language, () => Promise<{ readonly default: Catalogue }>>> = {
-  en: () => import('../words/en.json'),
-  de: () => import('../words/de.json'),
-  fr: () => import('../words/fr.json'),
-  es: () => import('../words/es.json'),
+/** Each catalogue is two files of its own: a screen loads those it speaks with, what the first one says before the rest. */
+const LOADERS: Readonly<Record<Language, readonly [first: () => Loaded, rest: () => Loaded]>> = {
+  en: [() => import('virtual:words/en/first'), () => import('virtual:words/en/rest')],
+  de: [() => import('virtual:words/de/first'), () => import('virtual:words/de/rest')],
+  fr: [() => import('virtual:words/fr/first'), () => import('virtual:words/fr/rest')],
+  es: [() => import('virtual:words/es/first'), () => import('virtual:words/es/rest')],
 }
 
 export const i18n = createI18n({
@@ -34,15 +36,32 @@ export const chosenHere = useLocalStorage<Language | ''>('yorvik.language', '')
 export const deviceLanguage = (ofHouse: Language = 'en'): Language =>
   chosenHere.value || (languageAmong(navigator.languages) ?? ofHouse)
 
+/** Resolves once every word of the language that is spoken is here. */
+let whole: Promise<void> = Promise.resolve()
+export const everyWord = (): Promise<void> => whole
+
 /**
- * Speaks a language from here on, once its catalogue is there. Without a network the one before is spoken on, and where
- * the server is newer than this page and knows more languages.
+ * Speaks a language from here on, once what the first screen says is there; the rest follows by itself. Without a network
+ * the one before is spoken on, and where the server is newer than this page and knows more languages.
  */
 export async function speak(wanted: Language): Promise<void> {
-  const loaded = isLanguage(wanted) ? await LOADERS[wanted]().catch(() => null) : null
-  if (!loaded) return
-  i18n.global.setLocaleMessage(wanted, loaded.default)
-  catalogue.value = loaded.default
+  if (!isLanguage(wanted)) return
+  const [loadFirst, loadRest] = LOADERS[wanted]
+  const first = await loadFirst().catch(() => null)
+  if (!first) return
+  const isNew = !i18n.global.availableLocales.includes(wanted)
+  if (isNew) i18n.global.setLocaleMessage(wanted, first.default as Catalogue)
+  // whoever spoke before goes on until the new one has all its words: no screen speaks half of two languages
+  const rest = loadRest().then(
+    ({ default: more }) => {
+      if (isNew) i18n.global.mergeLocaleMessage(wanted, more)
+      catalogue.value = { ...first.default, ...more }
+    },
+    () => undefined,
+  )
+  whole = rest
+  if (catalogue.value !== null) await rest
+  catalogue.value ??= first.default
   i18n.global.locale.value = wanted
   if (typeof document !== 'undefined') document.documentElement.lang = wanted
 }

@@ -28,10 +28,13 @@ const terms = computed(() => {
 
 /** Finds the words of the trade in a sentence; each is marked where it stands first. */
 export function glossaryPieces(sentence: string): TextPiece[] {
+  const { all, any } = terms.value
+  // its words may still be on the way
+  if (all.length === 0) return [{ text: sentence, term: null }]
   const seen = new Set<string>()
-  return sentence.split(terms.value.any).flatMap((text): TextPiece[] => {
+  return sentence.split(any).flatMap((text): TextPiece[] => {
     if (text === '') return []
-    const term = terms.value.all.find(({ form }) => form.toLowerCase() === text.toLowerCase())?.term ?? null
+    const term = all.find(({ form }) => form.toLowerCase() === text.toLowerCase())?.term ?? null
     if (term === null || seen.has(term)) return [{ text, term: null }]
     seen.add(term)
     return [{ text, term }]
