@@ -11,7 +11,8 @@ export default defineConfig({
     setupFiles: ['scripts/spokenTests.ts'],
     // both cores of the smallest machine; left to itself the runner keeps one for a watcher that is not there
     maxWorkers: Math.max(2, availableParallelism() - 1),
+    // nothing here is timed: these only end what hangs, and a busy machine is slow
     hookTimeout: 60_000,
-    testTimeout: 20_000,
+    testTimeout: 60_000,
   },
 })
