@@ -5,7 +5,7 @@ import type { Plugin } from 'vite'
 const FIRST = new Set(
   `zone edge tool type role grind board product person ladder action reason verdict skill fault shell nav pad finder status
    clock door day today next rack defect caution theme chart habit place turn span field account houses myday movingIn form
-   sort scan`.split(/\s+/),
+   sort scan control`.split(/\s+/),
 )
 const NAME = /^virtual:words\/(\w+)\/(first|rest)$/
 

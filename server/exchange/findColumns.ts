@@ -4,6 +4,7 @@ import { splitUnit, type FilledCell, type LengthUnit } from './cells'
 import { TABLE_COLUMNS, type Column } from './columns'
 import { HEADERS } from './spellings/headers'
 import { plain } from './spellings/plain'
+import { ownTitles } from './spellings/ownTitles'
 
 export type SheetRows = Wire<typeof Sheet>['rows']
 type Cell = SheetRows[number][number] | undefined
@@ -61,7 +62,7 @@ function fitsOfTitle(title: string, table: TableName, remembered: Remembered): F
   return Object.keys(TABLE_COLUMNS[table]).flatMap((key): Fit[] => {
     if (before === key) return [{ key, points: POINTS.remembered, how: 'remembered' }]
     if (plain(key) === name) return [{ key, points: POINTS.key, how: 'word' }]
-    const spellings = (HEADERS[table][key] ?? []).map(titleName)
+    const spellings = [...(HEADERS[table][key] ?? []), ...ownTitles(table, key)].map(titleName)
     if (spellings.includes(name)) return [{ key, points: POINTS.word, how: 'word' }]
     const inside = spellings.filter((one) => one.length > 2 && words.includes(` ${one} `))
     const share = Math.max(0, ...inside.map((one) => one.length / name.length))

@@ -77,6 +77,7 @@ test('an empty house is set up, takes a fleet from a spreadsheet and gets a righ
   await page.getByRole('dialog').getByRole('button', { name: 'Add knife' }).click()
   await expect(page.getByRole('heading', { name: 'CH-01' })).toBeVisible()
   await page.getByRole('link', { name: 'Deliveries' }).click()
+  await expect(page.getByRole('heading', { name: 'Deliveries' })).toBeVisible()
   await page.locator('input[type=file]').setInputFiles({
     name: 'knives.csv',
     mimeType: 'text/csv',

@@ -1,5 +1,6 @@
 import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { ref, watch, type Ref } from 'vue'
+import { locale } from '../spoken'
 import { tick } from './tick'
 
 const TICK_MS = 1300
@@ -36,7 +37,10 @@ export function useRhythm(count: Ref<number>, stroke: () => void): { ticking: Re
   })
   watch(count, (now, before) => {
     if (!speaking.value || now <= before || now % SPOKEN_EVERY !== 0 || !('speechSynthesis' in window)) return
-    window.speechSynthesis.speak(new SpeechSynthesisUtterance(String(now)))
+    const spoken = new SpeechSynthesisUtterance(String(now))
+    // without it a number is read in the language of the device, not of whoever strokes
+    spoken.lang = locale.value
+    window.speechSynthesis.speak(spoken)
   })
   return { ticking, speaking }
 }

@@ -3,6 +3,8 @@ import { useResizeObserver } from '@vueuse/core'
 import type { Data, Layout } from 'plotly.js'
 import type * as Plotly from 'plotly.js-cartesian-dist-min'
 import { onBeforeUnmount, ref, watch } from 'vue'
+import { locale } from '../spoken'
+import { plotlyLocale } from './plotlyLocale'
 import { useTones } from './tones'
 
 const props = defineProps<{
@@ -32,6 +34,7 @@ async function draw(): Promise<void> {
   try {
     styleElement()
     plotly ??= await import('plotly.js-cartesian-dist-min')
+    plotly.register(plotlyLocale(locale.value))
     const { ink, soft, rule, face } = tones.value
     const axis = {
       gridcolor: rule,
@@ -53,14 +56,18 @@ async function draw(): Promise<void> {
       xaxis: { ...axis, ...props.layout.xaxis },
       yaxis: { ...axis, ...props.layout.yaxis },
     }
-    await plotly.react(place.value, [...props.traces] as Data[], layout, { displayModeBar: false, responsive: false })
+    await plotly.react(place.value, [...props.traces] as Data[], layout, {
+      displayModeBar: false,
+      responsive: false,
+      locale: locale.value,
+    })
     failed.value = false
   } catch {
     failed.value = true
   }
 }
 watch(
-  [() => props.traces, () => props.layout, tones, place],
+  [() => props.traces, () => props.layout, tones, locale, place],
   () => {
     void draw()
   },

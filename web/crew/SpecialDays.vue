@@ -51,12 +51,7 @@ const drop = (special: SpecialDay): Promise<boolean> => {
 const words = ({ spans }: SpecialDay): string =>
   spans.length === 0
     ? say('crew.closedDay')
-    : spans
-        .map(
-          ({ kind, name, starts, ends }) =>
-            `${kind === 'quiet' ? `${say('house.quiet').toLowerCase()} ` : ''}${name} ${starts}–${ends}`,
-        )
-        .join(', ')
+    : spans.map(({ kind, name, starts, ends }) => say(`crew.spanOf.${kind}`, { name, starts, ends })).join(', ')
 </script>
 
 <template>

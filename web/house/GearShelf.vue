@@ -46,7 +46,7 @@ const thickness = (one: GearView): string =>
           <span class="small soft"
             >{{ $t(`gear.kind.${one.kind}`)
             }}<template v-if="one.twoSidedWith"
-              >, {{ $t('gear.twoSided').toLowerCase() }} {{ nameOf(one.twoSidedWith) }}</template
+              >, {{ $t('gear.twoSidedOf', { name: nameOf(one.twoSidedWith) }) }}</template
             ></span
           >
           <template v-if="isStone(one.kind)">

@@ -10,6 +10,7 @@ import { call } from '../api'
 import { say } from '../i18n'
 import { usePhotoTaking } from '../photos/usePhotoTaking'
 import FileField from '../ui/FileField.vue'
+import { useLive } from '../live/live'
 import { useRecords, type EventDraft } from '../live/records'
 import { useNotices } from '../stores/notices'
 import { useSession } from '../stores/session'
@@ -39,6 +40,7 @@ const found = reactive<Record<'dps' | 'price' | 'heelHeightMm' | 'bteMm', number
 })
 const photo = ref<File | null>(null)
 const { problem, take } = usePhotoTaking()
+const { client } = useLive()
 const keepPhoto = (body: NewPhoto & { eventId: string }): Promise<unknown> =>
   call(endpoints.addKnifePhoto, { params: { id: props.knife.id }, body })
 const forces = reactive<Record<Zone, number | null>>({ heel: null, belly: null, tip: null })
@@ -76,6 +78,8 @@ async function record(payload: Returned['payload']): Promise<void> {
     })
   const picture = photo.value
   if (picture && !(await take(picture, (body) => keepPhoto({ ...body, eventId })))) notices.refused(problem.value)
+  // the knife’s page may have asked for its pictures as the knife came back, before this one was kept
+  else if (picture) void client.invalidateQueries({ queryKey: [endpoints.knifePhotos.path] })
   emit('done')
   notices.done(say('knife.returnDone', { code }), undo)
 }

@@ -115,9 +115,7 @@ const rows = computed(() => [...props.story.steel.points].reverse())
         />
       </figure>
     </div>
-    <FoldSection
-      :title="[$t('steel.at'), $t('steel.height').toLowerCase(), $t('steel.thickness').toLowerCase()].join(', ')"
-    >
+    <FoldSection :title="$t('steel.table')">
       <table class="plain">
         <thead>
           <tr>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { LearnedFactor } from '../../contract/learning'
+import { useFormats } from '../i18n'
 import WhiskerChart, { type Whisker } from './WhiskerChart.vue'
 
 /** One learned factor with the words for it. */
@@ -24,7 +25,7 @@ const whiskers = computed(() =>
   })),
 )
 const found = computed(() => props.rows.filter(({ effect }) => effect.says === 'more' || effect.says === 'less'))
-const write = (factor: number): string => factor.toFixed(2)
+const formats = useFormats()
 </script>
 
 <template>
@@ -50,8 +51,10 @@ const write = (factor: number): string => factor.toFixed(2)
             <td class="num">
               <span v-if="row.effect.says === 'nothing'" class="soft">{{ $t('house-learned.silent') }}</span>
               <span v-else
-                >{{ write(row.effect.factor) }}
-                <span class="soft">({{ write(row.effect.low) }}–{{ write(row.effect.high) }})</span></span
+                >{{ formats.ratio(row.effect.factor) }}
+                <span class="soft"
+                  >({{ formats.ratio(row.effect.low) }}–{{ formats.ratio(row.effect.high) }})</span
+                ></span
               >
             </td>
             <td class="num">{{ row.readings ?? '' }}</td>

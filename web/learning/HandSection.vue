@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { HouseLearning } from '../../contract/learning'
 import type { LessonId } from '../../core/course/lessons'
-import { say } from '../i18n'
+import { say, useFormats } from '../i18n'
 import WhiskerChart, { type Whisker } from './WhiskerChart.vue'
 
 const props = defineProps<{ hands: HouseLearning['hands']; words: readonly string[] }>()
@@ -27,7 +27,7 @@ const whiskers = computed(() =>
 const LESSON_OF = { heel: 'heel-tip', belly: 'first-stone', tip: 'curve' } as const
 const lessonsFor = ({ zones }: HouseLearning['hands'][number]): LessonId[] =>
   zones.filter(({ effect }) => effect.says === 'more').map(({ zone }) => LESSON_OF[zone])
-const write = (factor: number): string => factor.toFixed(2)
+const formats = useFormats()
 </script>
 
 <template>
@@ -68,8 +68,10 @@ const write = (factor: number): string => factor.toFixed(2)
             >
               <span v-if="effect.says === 'nothing'" class="soft" :title="$t('house-learned.silent')">—</span>
               <template v-else
-                >{{ write(effect.factor)
-                }}<span class="soft small band">{{ write(effect.low) }}–{{ write(effect.high) }}</span></template
+                >{{ formats.ratio(effect.factor)
+                }}<span class="soft small band"
+                  >{{ formats.ratio(effect.low) }}–{{ formats.ratio(effect.high) }}</span
+                ></template
               >
             </td>
             <td class="num">{{ hand.readings }}</td>

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import { capital } from '../../words/format'
 import { handWords, toolWords, wearFactorWords } from '../../words/learned'
-import { say } from '../i18n'
+import { say, useFormats } from '../i18n'
 import { useResource } from '../live/resource'
 import { useSession } from '../stores/session'
 import FactorSection, { type FactorRow } from './FactorSection.vue'
@@ -14,6 +14,7 @@ import SideSection from './SideSection.vue'
 import ToolSection from './ToolSection.vue'
 
 const session = useSession()
+const formats = useFormats()
 // a new record anywhere may teach something
 const { value: learning, refusal } = useResource(endpoints.learning)
 
@@ -21,7 +22,7 @@ const stations = computed(() =>
   (learning.value?.stations ?? []).map((station): FactorRow => ({
     key: station.id,
     name: station.name,
-    table: station.tableFactor.toFixed(2),
+    table: formats.value.ratio(station.tableFactor),
     effect: station.effect,
     readings: station.readings,
     words: wearFactorWords(station.name, station.effect, say),
@@ -34,7 +35,7 @@ const materials = computed(() =>
   ].map((one): FactorRow => ({
     key: one.name,
     name: capital(one.name),
-    table: one.tableFactor.toFixed(2),
+    table: formats.value.ratio(one.tableFactor),
     effect: one.effect,
     readings: null,
     words: wearFactorWords(one.name, one.effect, say),

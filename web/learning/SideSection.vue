@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { HouseLearning } from '../../contract/learning'
+import { useFormats } from '../i18n'
 
 /** The side that takes somebody longer: a hand to be trained, with an exercise. */
 defineProps<{ sides: HouseLearning['sides'] }>()
-const tenth = (value: number): string => value.toFixed(1)
+const formats = useFormats()
 </script>
 
 <template>
@@ -24,15 +25,15 @@ const tenth = (value: number): string => value.toFixed(1)
           <td>{{ side.name }}</td>
           <td class="num">{{ side.strokes.left }} / {{ side.strokes.right }}</td>
           <td class="num">
-            {{ tenth(side.times) }}
-            <span class="soft small">{{ tenth(side.low) }}–{{ tenth(side.high) }}</span>
+            {{ formats.tenths(side.times) }}
+            <span class="soft small">{{ formats.tenths(side.low) }}–{{ formats.tenths(side.high) }}</span>
           </td>
           <td>
             {{
               $t('house-learned.sideSays', {
                 name: side.name,
                 side: $t(`bench.${side.hand}`),
-                times: tenth(side.times),
+                times: formats.tenths(side.times),
                 sessions: side.sessions,
               })
             }}

@@ -162,4 +162,26 @@ dd {
   border-top: 1px solid var(--ink);
   max-width: 320px;
 }
+/* a busy month still goes on one sheet */
+@media print {
+  section {
+    margin-top: 8px;
+  }
+  dl {
+    gap: 1px 18px;
+    margin: 4px 0 6px;
+    font-size: 0.85rem;
+  }
+  td,
+  th {
+    padding-block: 1px;
+    font-size: 0.85rem;
+  }
+  .note {
+    margin-top: 10px;
+  }
+  .sign {
+    margin-top: 34px;
+  }
+}
 </style>

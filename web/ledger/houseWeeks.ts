@@ -1,4 +1,5 @@
 import type { HouseWeeks } from '../../contract/papers'
+import { folded } from '../ui/folded'
 
 /** What a week of the chosen knives adds up to. */
 export interface WeekSum {
@@ -24,10 +25,10 @@ const WEEK_MS = 7 * 24 * 3_600_000
  * @param text part of a code; empty for all
  */
 export function weekSums(told: HouseWeeks, stationId: string, text: string): WeekSum[] {
-  const wanted = text.trim().toLowerCase()
+  const wanted = folded(text.trim())
   const share = wanted === '' ? told.services.find((one) => one.stationId === stationId) : undefined
   const rows = told.knives.filter(
-    (one) => (stationId === '' || one.stationId === stationId) && one.code.toLowerCase().includes(wanted),
+    (one) => (stationId === '' || one.stationId === stationId) && folded(one.code).includes(wanted),
   )
   return Array.from({ length: told.weeks }, (_, week) => {
     const own = rows.filter((one) => one.week === week)

@@ -2,6 +2,7 @@
 import AutoComplete from 'primevue/autocomplete'
 import { ref, useId } from 'vue'
 import FieldFrame from './FieldFrame.vue'
+import { folded } from './folded'
 
 /** A line of text with what is usually meant: suggestions come while typing, and anything else may be typed as well. */
 interface Suggestion {
@@ -21,8 +22,8 @@ const id = useId()
 const found = ref<Suggestion[]>([])
 
 function look(typed: string): void {
-  const words = typed.toLowerCase()
-  found.value = props.suggestions.filter(({ value, also = '' }) => `${value} ${also}`.toLowerCase().includes(words))
+  const words = folded(typed)
+  found.value = props.suggestions.filter(({ value, also = '' }) => folded(`${value} ${also}`).includes(words))
 }
 /** The control gives text while somebody types, and a suggestion once one is chosen. */
 function take(value: string | Suggestion | null): void {

@@ -1,7 +1,9 @@
-import PrimeVue, { defaultOptions } from 'primevue/config'
+import PrimeVue, { defaultOptions, type PrimeVueConfiguration } from 'primevue/config'
 import ConfirmationService from 'primevue/confirmationservice'
 import ToastService from 'primevue/toastservice'
-import type { Plugin } from 'vue'
+import { watch, type Plugin } from 'vue'
+import { catalogue, language, say } from '../spoken'
+import { controlWords } from './controlWords'
 import { styleNonce } from './styleNonce'
 
 /** The library's traps for the focus hand it on at once: hiding them from readers would leave a stop without a name. */
@@ -107,17 +109,24 @@ const passThrough = {
   progressbar: { value: { class: 'progress-value' } },
 }
 
-const MONDAY = 1
-
 /** Every control of the screens, without the library's own look. */
 export const controls: Plugin = {
   install(app) {
     app.use(PrimeVue, {
       unstyled: true,
       pt: passThrough,
-      locale: { ...defaultOptions.locale, firstDayOfWeek: MONDAY },
+      locale: { ...defaultOptions.locale },
       csp: { nonce: styleNonce },
     })
+    const { config } = app.config.globalProperties['$primevue'] as { config: PrimeVueConfiguration }
+    watch(
+      [language, catalogue],
+      () => {
+        const words = controlWords(say, language.value)
+        Object.assign(config.locale ?? {}, words, { aria: { ...config.locale?.aria, ...words.aria } })
+      },
+      { immediate: true },
+    )
     app.use(ToastService)
     app.use(ConfirmationService)
   },

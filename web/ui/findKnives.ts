@@ -1,20 +1,15 @@
 import type { KnifeView } from '../../contract/knives'
 import { say } from '../i18n'
 import type { useFleet } from '../live/fleet'
-
-const fold = (text: string): string =>
-  text
-    .normalize('NFKD')
-    .replaceAll(/\p{Mark}/gu, '')
-    .toLowerCase()
+import { folded } from './folded'
 
 /** Whether every word typed is found in a knife's code, name, type, holder, station or condition. */
 export function matchesQuery(knife: KnifeView, query: string, fleet: ReturnType<typeof useFleet>): boolean {
-  const words = fold(query)
+  const words = folded(query)
     .split(/\s+/)
     .filter((word) => word !== '')
   if (words.length === 0) return true
-  const known = fold(
+  const known = folded(
     [
       knife.code,
       knife.code.replace('-', ''),

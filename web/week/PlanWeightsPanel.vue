@@ -3,11 +3,12 @@ import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { PlanTotals } from '../../core/plan/objective'
 import type { PlanWeights } from '../../core/plan/problem'
-import { say } from '../i18n'
+import { say, useFormats } from '../i18n'
 import SliderField from '../ui/SliderField.vue'
 
 const props = defineProps<{ weights: PlanWeights; totals: PlanTotals }>()
 const emit = defineEmits<{ weigh: [weights: PlanWeights] }>()
+const formats = useFormats()
 const KINDS = ['dull', 'labour', 'steel', 'hands', 'fair'] as const
 const amounts = computed(() => ({
   dull: Math.round(props.totals.dullHours * 10) / 10,
@@ -41,7 +42,7 @@ function set(kind: keyof PlanWeights, weight: number): void {
       :key="kind"
       :model-value="wanted[kind]"
       :label="$t(`week.weight.${kind}`)"
-      :written="say(`week.weighs.${kind}`, { n: amounts[kind] })"
+      :written="say(`week.weighs.${kind}`, { n: formats.ratio(amounts[kind]) })"
       :min="0"
       :max="3"
       :step="0.5"

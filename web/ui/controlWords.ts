@@ -1,0 +1,50 @@
+import type { PrimeVueLocaleOptions } from 'primevue/config'
+import { LANGUAGE_TRAITS, type Language, type Say } from '../../words/message'
+
+const DAY_MS = 86_400_000
+const SUNDAY = Date.UTC(2023, 0, 1)
+const MONDAY = 1
+
+type Words = Partial<Omit<PrimeVueLocaleOptions, 'aria'>> & { readonly aria: { close: string; listLabel: string } }
+
+/** What the library's controls say themselves: days and months from Intl (Unicode CLDR), all else from the catalogue. */
+export function controlWords(say: Say, language: Language): Words {
+  const { locale } = LANGUAGE_TRAITS[language]
+  const days = (weekday: 'long' | 'short'): string[] => {
+    const { format } = new Intl.DateTimeFormat(locale, { weekday, timeZone: 'UTC' })
+    return Array.from({ length: 7 }, (_, at) => format(SUNDAY + at * DAY_MS))
+  }
+  const months = (month: 'long' | 'short'): string[] => {
+    const { format } = new Intl.DateTimeFormat(locale, { month, timeZone: 'UTC' })
+    return Array.from({ length: 12 }, (_, at) => format(Date.UTC(2023, at, 1)))
+  }
+  return {
+    firstDayOfWeek: MONDAY,
+    dayNames: days('long'),
+    dayNamesShort: days('short'),
+    dayNamesMin: days('short'),
+    monthNames: months('long'),
+    monthNamesShort: months('short'),
+    chooseDate: say('control.chooseDate'),
+    chooseMonth: say('control.chooseMonth'),
+    chooseYear: say('control.chooseYear'),
+    prevMonth: say('control.prevMonth'),
+    nextMonth: say('control.nextMonth'),
+    prevYear: say('control.prevYear'),
+    nextYear: say('control.nextYear'),
+    prevDecade: say('control.prevDecade'),
+    nextDecade: say('control.nextDecade'),
+    prevHour: say('control.prevHour'),
+    nextHour: say('control.nextHour'),
+    prevMinute: say('control.prevMinute'),
+    nextMinute: say('control.nextMinute'),
+    emptyMessage: say('control.nothing'),
+    emptyFilterMessage: say('control.notFound'),
+    emptySearchMessage: say('control.notFound'),
+    emptySelectionMessage: say('control.noneChosen'),
+    // the library puts the number in itself, and knows no plural
+    searchMessage: say('control.found'),
+    selectionMessage: say('control.chosen'),
+    aria: { close: say('control.close'), listLabel: say('control.list') },
+  }
+}
