@@ -84,20 +84,21 @@ const dps = computed(() => meanDps(props.knife))
 <style scoped>
 .facts {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 20px;
   align-content: start;
 }
 dl {
   display: grid;
-  grid-template-columns: 1fr 1.15fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
+  overflow-wrap: anywhere;
   gap: 6px 12px;
   margin-top: 8px;
 }
 .assumed {
   display: block;
-  width: max-content;
+  width: fit-content;
   border-bottom: 1.5px dashed var(--tiring);
-  white-space: nowrap;
 }
 li {
   padding: 6px 0;
