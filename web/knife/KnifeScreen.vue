@@ -156,6 +156,7 @@ useKeys({
 }
 .side {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 20px;
   align-content: start;
 }
