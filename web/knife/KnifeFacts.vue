@@ -95,6 +95,9 @@ dl {
   gap: 6px 12px;
   margin-top: 8px;
 }
+dd .small {
+  white-space: normal;
+}
 .assumed {
   display: block;
   width: fit-content;

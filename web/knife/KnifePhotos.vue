@@ -75,6 +75,7 @@ const nameOf = (caption: string): string => say('photos.removeOf', { caption })
 <style scoped>
 section {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   justify-items: start;
 }
