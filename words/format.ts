@@ -14,6 +14,8 @@ export interface Formats {
   readonly hours: (hours: number) => string
   /** a number to one decimal, also where that is 0, so that columns line up */
   readonly tenths: (value: number) => string
+  /** a number to one decimal where it has one */
+  readonly amount: (value: number) => string
   /** so many times something, to two decimals */
   readonly ratio: (times: number) => string
   readonly grit: (grit: number) => string
@@ -84,6 +86,7 @@ function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats 
     seconds: (seconds) => (seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`),
     hours: (hours) => `${one(hours)} h`,
     tenths: number(1),
+    amount: one,
     ratio: two,
     grit: (grit) => `#${grit}`,
     money: (amount, currency = null) => (currency === null ? two(amount) : inCurrency(locale, currency).format(amount)),

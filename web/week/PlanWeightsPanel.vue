@@ -42,7 +42,7 @@ function set(kind: keyof PlanWeights, weight: number): void {
       :key="kind"
       :model-value="wanted[kind]"
       :label="$t(`week.weight.${kind}`)"
-      :written="say(`week.weighs.${kind}`, { n: formats.ratio(amounts[kind]) })"
+      :written="say(`week.weighs.${kind}`, { n: formats.amount(amounts[kind]) })"
       :min="0"
       :max="3"
       :step="0.5"
