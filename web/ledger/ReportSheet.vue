@@ -8,6 +8,7 @@ import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import PrintButton from '../ui/PrintButton.vue'
+import RecordLines from './RecordLines.vue'
 import { takeOut } from './takeOut'
 
 /** One month on one page, to be printed and signed: for whoever owns the house, and for the file. */
@@ -100,30 +101,13 @@ function list(): void {
           </p>
         </section>
       </div>
-      <section class="heavy-rule">
-        <h2>{{ $t('report.out') }}</h2>
-        <p v-if="lines.length === 0" class="soft">{{ $t('report.noneOut') }}</p>
-        <table v-else class="plain">
-          <thead>
-            <tr>
-              <th>{{ $t('report.when') }}</th>
-              <th>{{ $t('ledger.knife') }}</th>
-              <th>{{ $t('ledger.what') }}</th>
-              <th>{{ $t('report.why') }}</th>
-              <th>{{ $t('report.who') }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="one in lines" :key="`${one.at} ${one.code} ${one.kind}`">
-              <td>{{ formats.moment(one.at) }}</td>
-              <td class="num">{{ one.code }}</td>
-              <td>{{ $t(`report.kind.${one.kind}`) }}</td>
-              <td>{{ one.words }}</td>
-              <td>{{ one.personName ?? '–' }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </section>
+      <RecordLines
+        :title="$t('report.out')"
+        :heads="[$t('ledger.what'), $t('report.why')]"
+        :lines="
+          lines.map((one) => ({ ...one, told: [say(`report.kind.${one.kind}`), one.words], who: one.personName }))
+        "
+      />
       <p class="soft small note">{{ $t('report.note') }}</p>
       <p class="sign">{{ $t('report.signed') }}</p>
     </template>
@@ -172,8 +156,8 @@ dd {
     margin: 4px 0 6px;
     font-size: 0.85rem;
   }
-  td,
-  th {
+  :deep(td),
+  :deep(th) {
     padding-block: 1px;
     font-size: 0.85rem;
   }

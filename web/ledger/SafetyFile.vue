@@ -10,6 +10,7 @@ import AppButton from '../ui/AppButton.vue'
 import ChoiceField from '../ui/ChoiceField.vue'
 import PrintButton from '../ui/PrintButton.vue'
 import WhenField from '../ui/WhenField.vue'
+import RecordLines from './RecordLines.vue'
 import { takeOut } from './takeOut'
 
 /** For the food-safety file: knives in use, checks, what left service, and washing on record, with who and when. */
@@ -51,7 +52,6 @@ const knives = computed(() => (file.value?.knives ?? []).filter(({ code }) => co
 const checks = computed(() => ours(file.value?.checks ?? []))
 const sessions = computed(() => ours(file.value?.sessions ?? []))
 const out = computed(() => ours(file.value?.outOfService ?? []))
-const who = (name: string | null): string => name ?? '–'
 const found = (check: { readonly dullestGf: number | null; readonly defects: readonly string[] }): string =>
   [
     check.dullestGf === null ? say('safety.looked') : formats.value.force(check.dullestGf),
@@ -117,50 +117,27 @@ function list(): void {
           </tbody>
         </table>
       </section>
-      <section class="heavy-rule">
-        <h2>{{ $t('report.out') }}</h2>
-        <p v-if="out.length === 0" class="soft">{{ $t('report.noneOut') }}</p>
-        <table v-else class="plain">
-          <tbody>
-            <tr v-for="one in out" :key="`${one.at} ${one.code} ${one.kind}`">
-              <td>{{ formats.moment(one.at) }}</td>
-              <td class="num">{{ one.code }}</td>
-              <td>{{ $t(`report.kind.${one.kind}`) }}</td>
-              <td>{{ one.words }}</td>
-              <td>{{ who(one.personName) }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </section>
-      <section class="heavy-rule">
-        <h2>{{ $t('safety.sessions') }}</h2>
-        <p v-if="sessions.length === 0" class="soft">{{ $t('report.noneOut') }}</p>
-        <table v-else class="plain">
-          <tbody>
-            <tr v-for="one in sessions" :key="`${one.at} ${one.code}`">
-              <td>{{ formats.moment(one.at) }}</td>
-              <td class="num">{{ one.code }}</td>
-              <td>{{ $t(`safety.outcome.${one.outcome}`) }}</td>
-              <td>{{ washed(one.washedAt) }}</td>
-              <td>{{ who(one.personName) }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </section>
-      <section class="heavy-rule">
-        <h2>{{ $t('safety.checks') }}</h2>
-        <p v-if="checks.length === 0" class="soft">{{ $t('report.noneOut') }}</p>
-        <table v-else class="plain">
-          <tbody>
-            <tr v-for="(one, at) in checks" :key="at">
-              <td>{{ formats.moment(one.at) }}</td>
-              <td class="num">{{ one.code }}</td>
-              <td>{{ found(one) }}</td>
-              <td>{{ who(one.personName) }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </section>
+      <RecordLines
+        :title="$t('report.out')"
+        :heads="[$t('ledger.what'), $t('report.why')]"
+        :lines="out.map((one) => ({ ...one, told: [say(`report.kind.${one.kind}`), one.words], who: one.personName }))"
+      />
+      <RecordLines
+        :title="$t('safety.sessions')"
+        :heads="[$t('ledger.what'), $t('safety.result')]"
+        :lines="
+          sessions.map((one) => ({
+            ...one,
+            told: [say(`safety.outcome.${one.outcome}`), washed(one.washedAt)],
+            who: one.personName,
+          }))
+        "
+      />
+      <RecordLines
+        :title="$t('safety.checks')"
+        :heads="[$t('safety.result')]"
+        :lines="checks.map((one) => ({ ...one, told: [found(one)], who: one.personName }))"
+      />
       <p class="soft small note">{{ $t('report.note') }}</p>
       <p class="sign">{{ $t('report.signed') }}</p>
     </template>
