@@ -76,4 +76,7 @@ section {
 table {
   max-width: 860px;
 }
+table + p {
+  margin-top: 12px;
+}
 </style>
