@@ -83,6 +83,8 @@ export interface RunningApp {
 const SWEEP_MS = HOUR_MS
 /** How long a server that is asked to go answers what it has begun. */
 const GRACE_MS = 5000
+/** ms a connection may lie unused before it is closed */
+const IDLE_CONNECTION_MS = 75_000
 /** Asked every few seconds by whatever looks after a server: not worth a line each. */
 const QUIET = new Set(['/api/health', '/api/ready', '/api/metrics'])
 
@@ -177,6 +179,9 @@ export function makeApp(options: AppOptions): RunningApp {
   const doors = watchDoors(listener)
   const app = express()
   const server = createServer(app)
+  // longer than proxies and browsers keep a connection they do not use: with Node's 5 s, one is closed under a request
+  server.keepAliveTimeout = IDLE_CONNECTION_MS
+  server.headersTimeout = IDLE_CONNECTION_MS + 1000
   const hub = openHub(server, db, clock, listener, doors, options.allowedHosts)
   const queue = openQueue({
     databaseUrl: options.listenUrl ?? databaseUrl,

@@ -236,6 +236,8 @@ test('work saved as a work order is offered at the bench and planned by the week
   await page.getByRole('button', { name: 'Begin the work order' }).click()
   const told = await throughTheSession(page)
   expect(told.some((instruction) => /face: lay it/.test(instruction))).toBe(true)
+  // its end has reached the house
+  await expect(page.getByRole('heading', { name: 'CH-12' })).toBeVisible()
   await page.goto(`${DEMO}/workshop/CH-12`)
   await expect(page.getByRole('button', { name: 'Save as a work order' })).toBeVisible()
   await expect(page.getByText(/This knife has a work order/)).toBeHidden()

@@ -35,7 +35,7 @@ async function save(body: { readonly quotaMb: number }): Promise<void> {
     <p class="soft">{{ say('photos.room', { n: room.photos, mb: formats.tenths(room.usedMb) }) }}</p>
     <AppForm :schema="PhotoQuota" :draft="() => ({ quotaMb })" :send="save">
       <MeasureField v-model="quotaMb" name="quotaMb" :label="$t('photos.quota')" unit="MB" />
-      <AppButton type="submit">{{ $t('shell.save') }}</AppButton>
+      <AppButton type="submit">{{ $t('photos.setQuota') }}</AppButton>
     </AppForm>
   </section>
 </template>
