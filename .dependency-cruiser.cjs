@@ -37,7 +37,7 @@ const mayImport = {
   server: ['core', 'contract', 'words', 'sheets'],
   web: ['core', 'contract', 'words', 'sheets'],
   synthetic: ['core'],
-  demo: ['core', 'contract', 'server'],
+  demo: ['core', 'contract', 'words', 'server'],
 }
 const NOT_TESTS = '\\.test\\.ts$'
 

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { LOCALE } from './tests/e2e/words'
 
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -12,7 +13,7 @@ export default defineConfig({
   outputDir: 'test-results',
   use: {
     viewport: { width: 1280, height: 800 },
-    locale: 'en-GB',
+    locale: LOCALE,
     // the worker that keeps the app has tests of its own; the others meet the server alone
     serviceWorkers: 'block',
     trace: 'off',

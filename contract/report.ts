@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { INCIDENT_KINDS, INCIDENT_PLACES } from './incidents'
 import { Instant } from './scalars'
 import type { Wire } from './wire'
 
@@ -22,7 +23,7 @@ export const Report = z.object({
   /** sessions that went through washing and sanitising, of those that ended as done */
   washed: z.object({ sessions: z.number(), washed: z.number() }),
   counts: z.object({ all: z.number(), missing: z.number(), found: z.number() }),
-  incidents: z.array(z.object({ what: z.string(), place: z.string(), count: z.number() })),
+  incidents: z.array(z.object({ what: z.enum(INCIDENT_KINDS), place: z.enum(INCIDENT_PLACES), count: z.number() })),
   /** taken out of service and put back */
   outOfService: z.array(Line.extend({ kind: z.enum(['quarantined', 'released', 'retired']) })),
   sentOut: z.array(Line.extend({ kind: z.enum(['sent-out', 'returned']) })),

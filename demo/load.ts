@@ -24,6 +24,7 @@ import { foldKnife } from '../server/services/log/knifeState'
 import { loadHouseContext } from '../server/services/log/usageContext'
 import { describeGear } from '../server/services/shelf/gear'
 import { hashSecret } from '../server/signIn/secrets'
+import type { Language } from '../words/message'
 import { BENCHES, STAYS } from './crew'
 import { GEAR, PIECES } from './gear'
 import { sampleCounts, sampleIncidents, sampleMoney, SUPPLIES, THICKNESS_BEFORE } from './ledger'
@@ -46,6 +47,7 @@ import { liveThrough, type Hand, type LifeEvent } from './life'
 import { loadCrew, loadWalks } from './loadCrew'
 import { recordSessions, type Paces } from './sessions'
 import { lastChapter, UNTENDED_MS } from './stories'
+import { ownWords, type OwnWord } from './words'
 
 const SEED = 20_26
 /** The knife nobody has read came this long ago. */
@@ -90,14 +92,14 @@ function boughtOn(code: string, nowMs: number): string {
 const hashOf = (text: string): number =>
   [...text].reduce((sum, letter) => (31 * sum + letter.charCodeAt(0)) % 65_521, 7)
 
-function described(sample: SampleKnife, code: string, nowMs: number): StoredKnife {
+function described(sample: SampleKnife, code: string, nowMs: number, own: OwnWord): StoredKnife {
   const { dps, ...measured } = sample.measured ?? {}
   const sides = dps === undefined ? {} : { dpsLeft: dps, dpsRight: dps }
   return describeKnife(
     {
       id: id('knife', code),
       code,
-      name: sample.name ?? '',
+      name: sample.name === undefined ? '' : own(sample.name),
       type: sample.type,
       lengthMm: sample.lengthMm,
       steelEn: sample.steelEn,
@@ -116,7 +118,7 @@ function described(sample: SampleKnife, code: string, nowMs: number): StoredKnif
 }
 
 /** Ten weeks of one knife, ending now. */
-function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: number): LifeEvent[] {
+function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: number, own: OwnWord): LifeEvent[] {
   const luck = chance(seed)
   const blade = knownBlade(knife)
   const station = STATIONS.find((one) => one.name === sample.station)
@@ -163,14 +165,14 @@ function history(sample: SampleKnife, knife: StoredKnife, nowMs: number, seed: n
     payload: { condition: 'in-use', stationId: stationId(sample.station), holderId },
   }
   const ending = sample.story
-    ? lastChapter(sample.story, { nowMs, holderId, chefId: personId('Maren Voss'), limitGf })
+    ? lastChapter(sample.story, { nowMs, holderId, chefId: personId('Maren Voss'), limitGf, own })
     : []
   const left = ending.find((event) => event.kind === 'retired' || event.kind === 'quarantined')?.atMs ?? Infinity
   return [added, ...life.filter((event) => event.atMs < left), ...ending].sort((a, b) => a.atMs - b.atMs)
 }
 
 /** A slip of the finger that somebody noticed: 2450 gf where 245 was read. */
-function slipOfTheFinger(code: string, nowMs: number): LifeEvent[] {
+function slipOfTheFinger(code: string, nowMs: number, own: OwnWord): LifeEvent[] {
   const wrong = nowMs - 2 * DAY_MS
   const oda = personId('Oda Finch')
   return [
@@ -184,7 +186,7 @@ function slipOfTheFinger(code: string, nowMs: number): LifeEvent[] {
       kind: 'voided',
       atMs: wrong + 90_000,
       personId: oda,
-      payload: { eventId: id('event', code, 'slip'), reason: 'Typed a digit too many' },
+      payload: { eventId: id('event', code, 'slip'), reason: own('Typed a digit too many') },
     },
   ]
 }
@@ -206,7 +208,7 @@ function toWrites(code: string, knifeId: string, events: readonly LifeEvent[]): 
 
 const BATCH = 2000
 
-async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
+async function loadHouse(db: Queryable, nowMs: number, language: Language, own: OwnWord): Promise<void> {
   const [passwordHash, pinHash] = await Promise.all([hashSecret(DEMO_SIGN_IN.password), hashSecret(DEMO_SIGN_IN.pin)])
   await insertHouse(db, {
     id: SAMPLE_HOUSE_ID,
@@ -216,7 +218,7 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
     serviceLimits: { ...DEFAULT_SERVICE_LIMITS },
     honingHabit: HOUSE_HONING,
     dayOrder: 'dmy',
-    language: 'en',
+    language,
     settled: [...MOVE_IN_STEPS],
     policies: [],
     isDemo: true,
@@ -239,20 +241,27 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
     const made: Station = {
       id: stationId(station.name),
       ...station,
+      name: own(station.name),
       active: true,
       weight: station.name === 'Fish counter' ? 2 : 1,
     }
     await insertStation(db, SAMPLE_HOUSE_ID, made)
     await insertStationPeriod(db, SAMPLE_HOUSE_ID, made, new Date(0))
   }
-  await insertSpans(db, SAMPLE_HOUSE_ID, WEEK, new Date(0))
-  for (const name of BENCHES) await saveBench(db, SAMPLE_HOUSE_ID, { id: id('bench', name), name, active: true })
+  await insertSpans(
+    db,
+    SAMPLE_HOUSE_ID,
+    WEEK.map((span) => ({ ...span, name: own(span.name) })),
+    new Date(0),
+  )
+  for (const name of BENCHES)
+    await saveBench(db, SAMPLE_HOUSE_ID, { id: id('bench', name), name: own(name), active: true })
   for (const { knivesSince, flattenedDaysAgo, ...gear } of GEAR) {
     const flattenedAt =
       flattenedDaysAgo === undefined ? null : new Date(nowMs - flattenedDaysAgo * DAY_MS).toISOString()
     const before = THICKNESS_BEFORE[gear.name]
     const kept = {
-      ...describeGear({ id: id('gear', gear.name), ...gear }),
+      ...describeGear({ id: id('gear', gear.name), ...gear, name: own(gear.name) }),
       knivesSince,
       flattenedAt,
       benchId: STAYS[gear.name] ? id('bench', STAYS[gear.name] ?? '') : null,
@@ -261,41 +270,56 @@ async function loadHouse(db: Queryable, nowMs: number): Promise<void> {
       await saveGear(db, SAMPLE_HOUSE_ID, { ...kept, thicknessMm: before }, new Date(nowMs - WEEKS * 7 * DAY_MS))
     await saveGear(db, SAMPLE_HOUSE_ID, kept, new Date(nowMs))
   }
-  await replacePieces(db, SAMPLE_HOUSE_ID, PIECES)
+  await replacePieces(
+    db,
+    SAMPLE_HOUSE_ID,
+    PIECES.map((piece) => ({ ...piece, name: /^\d/.test(piece.name) ? piece.name : own(piece.name) })),
+  )
   await saveMoney(
     db,
     SAMPLE_HOUSE_ID,
     sampleMoney((name) => id('gear', name)),
   )
   for (const { counts: _, ...supply } of SUPPLIES)
-    await saveSupply(db, SAMPLE_HOUSE_ID, { ...supply, id: id('supply', supply.name), active: true })
+    await saveSupply(db, SAMPLE_HOUSE_ID, {
+      ...supply,
+      name: own(supply.name),
+      unit: own(supply.unit),
+      id: id('supply', supply.name),
+      active: true,
+    })
   for (const supply of SUPPLIES)
     for (const count of sampleCounts(supply, nowMs))
       await insertStockCount(db, SAMPLE_HOUSE_ID, id('supply', supply.name), count)
-  await loadCrew(db, nowMs)
+  await loadCrew(db, nowMs, own)
 }
 
 /**
  * Loads Hallow Quay with ten weeks of history ending `now`, all of it or nothing.
  *
+ * @param language that the house speaks, and calls its stations and gear in
  * @returns what was loaded, or null when a house is there already
  */
 export async function loadSampleHouse(
   databaseUrl: string,
   now: Date,
+  language: Language = 'en',
 ): Promise<{ knives: number; people: number; events: number } | null> {
   const db = openDatabase(databaseUrl, () => undefined)
+  const own = ownWords(language)
   try {
     return await db.transaction(async (client) => {
       if (await anyHouse(client)) return null
-      await loadHouse(client, now.getTime())
+      await loadHouse(client, now.getTime(), language, own)
       const house = await findHouse(client, SAMPLE_HOUSE_ID)
       if (!house) throw new Error('the sample house was not stored')
       const context = await loadHouseContext(client, house)
       const fleet = withCodes().map(({ sample, code }, index) => {
-        const knife = described(sample, code, now.getTime())
-        const slip = code === 'CH-03' ? slipOfTheFinger(code, now.getTime()) : []
-        const events = [...history(sample, knife, now.getTime(), SEED + index), ...slip].sort((a, b) => a.atMs - b.atMs)
+        const knife = described(sample, code, now.getTime(), own)
+        const slip = code === 'CH-03' ? slipOfTheFinger(code, now.getTime(), own) : []
+        const events = [...history(sample, knife, now.getTime(), SEED + index, own), ...slip].sort(
+          (a, b) => a.atMs - b.atMs,
+        )
         return { knife, writes: toWrites(code, knife.id, events) }
       })
       await insertKnives(

@@ -6,6 +6,7 @@ import { replaceShiftDays, replaceShifts, replaceSkills, saveSpecialDay } from '
 import { BANQUET, DAYS_OFF, SHIFTS, SKILLS_OF } from './crew'
 import { HOUSE_ZONE, PEOPLE, WALKS } from './house'
 import { id, personId, SAMPLE_HOUSE_ID, WEEKS } from './ids'
+import type { OwnWord } from './words'
 
 /** What the chef saw on walks through the kitchen. */
 export async function loadWalks(db: Queryable, nowMs: number): Promise<void> {
@@ -26,7 +27,7 @@ const dayAfter = (nowMs: number, days: number): string =>
   new Date(startOfDay(nowMs, HOUSE_ZONE) + (days + 0.5) * DAY_MS).toISOString().slice(0, 10)
 
 /** Shifts, skills and days unlike others. */
-export async function loadCrew(db: Queryable, nowMs: number): Promise<void> {
+export async function loadCrew(db: Queryable, nowMs: number, own: OwnWord): Promise<void> {
   for (const { name } of PEOPLE) {
     const shifts = (SHIFTS[name] ?? []).flatMap(({ weekdays, starts, ends }) =>
       weekdays.map((weekday) => ({
@@ -54,12 +55,12 @@ export async function loadCrew(db: Queryable, nowMs: number): Promise<void> {
       SAMPLE_HOUSE_ID,
       personId(name),
       [day],
-      [{ id: id('day off', name), personId: personId(name), day, starts: null, ends: null, note }],
+      [{ id: id('day off', name), personId: personId(name), day, starts: null, ends: null, note: own(note) }],
     )
   }
   await saveSpecialDay(db, SAMPLE_HOUSE_ID, {
     day: dayAfter(nowMs, BANQUET.inDays),
-    name: BANQUET.name,
-    spans: [...BANQUET.spans],
+    name: own(BANQUET.name),
+    spans: BANQUET.spans.map((span) => ({ ...span, name: own(span.name) })),
   })
 }

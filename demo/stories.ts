@@ -2,6 +2,7 @@ import { NO_DEFECTS } from '../core/edge/model/events'
 import { HOUR_MS, MINUTE_MS } from '../core/time'
 import type { Story } from './house'
 import type { LifeEvent } from './life'
+import type { OwnWord } from './words'
 
 const DAY = 24 * HOUR_MS
 
@@ -10,6 +11,7 @@ interface Telling {
   readonly holderId: string | null
   readonly chefId: string
   readonly limitGf: number
+  readonly own: OwnWord
 }
 
 /** How long before now a story's knife is left alone by the ordinary round of checks, ms. */
@@ -26,7 +28,7 @@ export const UNTENDED_MS: Readonly<Record<Story, number>> = {
 }
 
 /** The last chapter of a planted story. */
-export function lastChapter(story: Story, { nowMs, holderId, chefId, limitGf }: Telling): LifeEvent[] {
+export function lastChapter(story: Story, { nowMs, holderId, chefId, limitGf, own }: Telling): LifeEvent[] {
   const at = (before: number): number => nowMs - before
   const check = (before: number, heel: number, belly: number, tip: number): LifeEvent => ({
     kind: 'checked',
@@ -78,7 +80,7 @@ export function lastChapter(story: Story, { nowMs, holderId, chefId, limitGf }: 
           kind: 'quarantined',
           atMs: at(44 * HOUR_MS - 3 * MINUTE_MS),
           personId: holderId,
-          payload: { reason: 'Tip gone' },
+          payload: { reason: own('Tip gone') },
         },
       ]
     case 'retired':
@@ -87,7 +89,7 @@ export function lastChapter(story: Story, { nowMs, holderId, chefId, limitGf }: 
           kind: 'retired',
           atMs: at(9 * DAY),
           personId: chefId,
-          payload: { reason: 'Too narrow to break a side of beef' },
+          payload: { reason: own('Too narrow to break a side of beef') },
         },
       ]
     case 'straddles':

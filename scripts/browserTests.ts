@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process'
 import { rmSync } from 'node:fs'
+import { isLanguage, LANGUAGES } from '../words/message'
 import { serveHouses, SET_UP_CODE } from './houses'
 
 /**
@@ -7,7 +8,7 @@ import { serveHouses, SET_UP_CODE } from './houses'
  * bench, and, in a row of their own, all others.
  */
 const SIDE_BY_SIDE: Readonly<Record<string, readonly string[]>> = {
-  looking: ['everyScreen.spec', 'hardInput.spec', 'paper.spec', 'phone.spec'],
+  looking: ['everyScreen.spec', 'untranslated.spec', 'hardInput.spec', 'paper.spec', 'phone.spec'],
   benches: ['recipes.spec', 'workshop.spec', 'bench.spec', 'practice.spec', 'listening.spec'],
 }
 
@@ -46,13 +47,15 @@ function faultsOf({ code, output }: Run): string {
 
 /**
  * Serves sample houses and an empty one, runs the browser tests against them, and cleans up. All of them are run side
- * by side; single ones named on the command line alone.
+ * by side; single ones named on the command line alone. YORVIK_TEST_LANGUAGE says what the houses speak.
  */
 async function main(): Promise<number> {
   rmSync('.data/browser', { recursive: true, force: true })
   const named = process.argv.slice(2)
+  const language = process.env['YORVIK_TEST_LANGUAGE'] ?? 'en'
+  if (!isLanguage(language)) throw new Error(`Yorvik speaks ${LANGUAGES.join(', ')}, not ${language}.`)
   const rows = Object.entries(SIDE_BY_SIDE)
-  const houses = await serveHouses('browser', named.length > 0 ? 1 : 1 + rows.length)
+  const houses = await serveHouses('browser', named.length > 0 ? 1 : 1 + rows.length, language)
   const { demoUrl, demoUrls, emptyUrl } = houses
   const env = { YORVIK_DEMO_URL: demoUrl, YORVIK_EMPTY_URL: emptyUrl, YORVIK_SET_UP_CODE: SET_UP_CODE }
   try {

@@ -5,6 +5,7 @@ import { loadSampleHouse } from '../demo/load'
 import { makeApp } from '../server/app'
 import { clockFrom } from '../server/clock'
 import { migrate } from '../server/db/migrate'
+import type { Language } from '../words/message'
 import { buildWeb, WEB_ROOT } from './build'
 import { freePort, startCluster } from './cluster'
 
@@ -23,8 +24,12 @@ export interface ServedHouses {
   stop(): Promise<void>
 }
 
-/** Sample houses and an empty one, each on its own port and database, at the picture moment. */
-export async function serveHouses(directory: string, sampleHouses = 1): Promise<ServedHouses> {
+/** Sample houses and an empty one, each on its own port and database, at the picture moment and in a language. */
+export async function serveHouses(
+  directory: string,
+  sampleHouses = 1,
+  language: Language = 'en',
+): Promise<ServedHouses> {
   await buildWeb()
   const cluster = await startCluster(join(process.cwd(), '.data', directory))
   const stamp = Date.now()
@@ -35,7 +40,7 @@ export async function serveHouses(directory: string, sampleHouses = 1): Promise<
     await cluster.ensureDatabase(name)
     const databaseUrl = cluster.urlFor(name)
     await migrate(databaseUrl)
-    if (demo) await loadSampleHouse(databaseUrl, PICTURE_MOMENT)
+    if (demo) await loadSampleHouse(databaseUrl, PICTURE_MOMENT, language)
     const app = makeApp({
       databaseUrl,
       log: pino({ level: 'error' }),

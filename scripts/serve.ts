@@ -11,12 +11,15 @@ import { isDatabaseAway, openDatabase, type Database } from '../server/db/databa
 import { migrate } from '../server/db/migrate'
 import { anyHouse } from '../server/db/queries/house/houses'
 import { rebuildMissing } from '../server/services/log/rebuild'
+import type { Language } from '../words/message'
 import { buildWeb, WEB_ROOT } from './build'
 import { findPostgresBin, startCluster, type Cluster } from './cluster'
 import { DATABASE } from './giveCode'
 
 export interface ServeOptions {
   readonly demo: boolean
+  /** what the sample house speaks */
+  readonly language: Language
   readonly port: number
   readonly host: string
   readonly dataDirectory: string
@@ -86,7 +89,7 @@ export async function serve(options: ServeOptions): Promise<number> {
     told('Bringing the database up to date …')
     await whenItAnswers(() => migrate(databaseUrl))
     if (options.demo) {
-      const loaded = await loadSampleHouse(databaseUrl, clock())
+      const loaded = await loadSampleHouse(databaseUrl, clock(), options.language)
       if (loaded)
         told(`Loaded the sample house: ${loaded.knives} knives, ${loaded.people} people, ${loaded.events} events.`)
     }

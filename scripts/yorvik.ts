@@ -2,6 +2,7 @@ import { join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
 import { backupNow, restore, verify } from './backups'
 import { giveCode } from './giveCode'
+import { isLanguage, LANGUAGES } from '../words/message'
 import { serve, type ServeOptions } from './serve'
 import { runTests } from './tests'
 
@@ -22,6 +23,7 @@ const HELP = `Yorvik keeps a kitchen's shared knife fleet sharp.
   --allow-host NAME answer to this name and no other; may be given several times
   --backups DIR     where backups go (default: backups, in the data folder)
   --photos DIR      where pictures lie; in the database without it
+  --language TAG    what the sample house speaks: ${LANGUAGES.join(', ')} (default en)
   --person NAME     whom ./yorvik code is for
 
 DATABASE_URL makes start use a PostgreSQL server of your own; it may name several hosts.
@@ -44,6 +46,7 @@ function readOptions(): ServeOptions & {
       person: { type: 'string' },
       backups: { type: 'string' },
       photos: { type: 'string' },
+      language: { type: 'string', default: 'en' },
       help: { type: 'boolean', short: 'h', default: false },
     },
   })
@@ -54,10 +57,13 @@ function readOptions(): ServeOptions & {
   const trustProxy = Number(values['trust-proxy'])
   if (!Number.isInteger(trustProxy) || trustProxy < 0 || trustProxy > 10)
     throw new Error(`--trust-proxy takes the number of proxies in front, 0 to 10, not ${values['trust-proxy']}.`)
+  const { language } = values
+  if (!isLanguage(language)) throw new Error(`--language takes one of ${LANGUAGES.join(', ')}, not ${language}.`)
   const demo = command === 'demo'
   return {
     command,
     demo,
+    language,
     port,
     host: values.host,
     dataDirectory: resolve(values.data ?? join('.data', demo ? 'demo' : 'house')),

@@ -71,3 +71,8 @@ export const say: Say = (key, values = {}) => i18n.global.t(key, { ...values })
 
 /** How the language of the screen writes numbers and days. */
 export const locale = computed(() => LANGUAGE_TRAITS[language.value].locale)
+
+const collator = computed(() => new Intl.Collator(locale.value, { numeric: true }))
+
+/** Names and codes in the order of the language of the screen (Unicode CLDR): É beside E, and 2 before 10. */
+export const inOrder = (a: string, b: string): number => collator.value.compare(a, b)

@@ -32,7 +32,7 @@ export interface Formats {
   /** a day with its year, for what is read years later */
   readonly day: (instant: string) => string
   readonly moment: (instant: string) => string
-  /** calendar day in the house's zone, for telling today from yesterday */
+  /** calendar day in the house's zone, YYYY-MM-DD whatever the language, for telling today from yesterday */
   readonly dayKey: (instant: string) => string
 }
 
@@ -99,8 +99,15 @@ function makeFormats(locale: string, zone: string, units: 'mm' | 'in'): Formats 
     shortDay,
     day: date({ day: 'numeric', month: 'short', year: 'numeric' }),
     moment: (instant) => `${shortDay(instant)}, ${clock(instant)}`,
-    dayKey: date({ year: 'numeric', month: '2-digit', day: '2-digit' }),
+    dayKey: dayKeys(zone),
   }
+}
+
+/** Swedish writes days as ISO 8601 does. */
+function dayKeys(zone: string): (instant: string) => string {
+  const options = { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' } as const
+  const intl = whenAsked(() => new Intl.DateTimeFormat('sv-SE', options))
+  return (instant) => intl().format(new Date(instant))
 }
 
 const currencies = new Map<string, Intl.NumberFormat>()
@@ -112,4 +119,4 @@ function inCurrency(locale: string, currency: string): Intl.NumberFormat {
 }
 
 /** The text with its first letter large, for a label that also stands inside sentences. */
-export const capital = (text: string): string => text.charAt(0).toLocaleUpperCase() + text.slice(1)
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,7 +1,7 @@
-import de from './de.json'
-import en from './en.json'
-import es from './es.json'
-import fr from './fr.json'
+import de from './de.json' with { type: 'json' }
+import en from './en.json' with { type: 'json' }
+import es from './es.json' with { type: 'json' }
+import fr from './fr.json' with { type: 'json' }
 import { compiledMessage, type Language, type Say } from './message'
 
 export type { Say, SayValues } from './message'

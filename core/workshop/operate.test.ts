@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { MeasureError } from '../measure'
 import { recede } from '../geometry/recession'
 import { areaOf, edgeHeight, facesAt, thicknessAbove, type SectionBlade } from '../geometry/section'
 import { operate, shoulderOf, type Operation } from './operate'
@@ -238,10 +239,21 @@ describe('work on the faces', () => {
     ratioRight: fc.integer({ min: 30, max: 70 }),
   })
 
+  /** A low, stout blade may have faces steeper than the angle drawn for it: such a one is refused, and proves nothing. */
+  function unlessTooFlat(work: () => ReturnType<typeof operate>): ReturnType<typeof operate> | null {
+    try {
+      return work()
+    } catch (error) {
+      if (error instanceof MeasureError && error.code === 'angle-below-face') return null
+      throw error
+    }
+  }
+
   it('leaves the steel near the spine alone, whatever the grind', () => {
     fc.assert(
       fc.property(blades, fc.constantFrom(...works), ({ dps, ...blade }, work) => {
-        const done = operate({ ...blade, dpsLeft: dps, dpsRight: dps }, work)
+        const done = unlessTooFlat(() => operate({ ...blade, dpsLeft: dps, dpsRight: dps }, work))
+        fc.pre(done !== null)
         for (const share of [0.85, 0.95]) {
           const [was, is] = [
             facesAt(done.before, share * blade.heelHeightMm),

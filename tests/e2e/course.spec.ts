@@ -2,6 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { v7 as newId } from 'uuid'
 import { DEMO_SIGN_IN } from '../../demo/house'
 import { complaints, DEMO, openAsManager } from './kitchen'
+import { begins, capital, said, say } from './words'
 
 const NOVICE = 'Finn Harrow'
 const TEACHER = 'Oda Finch'
@@ -10,6 +11,9 @@ interface People {
   readonly people: readonly { readonly id: string; readonly name: string }[]
   readonly knives: readonly { readonly id: string; readonly code: string }[]
 }
+const levelOf = (skill: string, level: string): string => say('crew.levelOf', { name: NOVICE, skill, level })
+const catches = (zone: string): string => say('practice.burr.catches', { zone })
+const smooth = (zone: string): string => say('practice.burr.smooth', { zone })
 const kitchenOf = async (page: Page): Promise<People> =>
   (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as People
 
@@ -24,18 +28,18 @@ const asChef = async (page: Page): Promise<void> => {
 }
 const answerIs = async (page: Page, answer: string): Promise<void> => {
   await page.getByRole('button', { name: answer, exact: true }).click()
-  await expect(page.getByText('That is right. This lesson is done.')).toBeVisible()
+  await expect(page.getByText(say('course.right'))).toBeVisible()
 }
 
 /** The chef says how far the novice has come, with what it stands on before their eyes. */
 async function signOff(page: Page, skill: string, level: string): Promise<void> {
   await asChef(page)
   await page.goto(`${DEMO}/crew`)
-  await page.getByRole('button', { name: new RegExp(`^${NOVICE}, ${skill}:`) }).click()
+  await page.getByRole('button', { name: begins('crew.levelOf', { name: NOVICE, skill }) }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByRole('button', { name: level, exact: true }).click()
-  await dialog.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByRole('button', { name: `${NOVICE}, ${skill}: ${level}`, exact: true })).toBeVisible()
+  await dialog.getByRole('button', { name: say('shell.save') }).click()
+  await expect(page.getByRole('button', { name: levelOf(skill, level), exact: true })).toBeVisible()
 }
 
 /** A session of maintenance with the teacher beside, tested off the stone. */
@@ -73,48 +77,52 @@ test('somebody who never sharpened goes from lesson one to “alone” for maint
 
   // lesson one, with a wrong answer first
   await page.goto(`${DEMO}/course`)
-  await expect(page.getByText('Next lesson: Whole fingers.')).toBeVisible()
-  await page.getByRole('link', { name: 'Next', exact: true }).click()
-  await expect(page.getByRole('heading', { name: 'Whole fingers', level: 1 })).toBeVisible()
-  await page.getByRole('button', { name: 'In the dishwasher' }).click()
-  await expect(page.getByText('Not that.')).toBeVisible()
-  await answerIs(page, 'Beside the sink, where everybody sees it')
-  await page.getByRole('link', { name: 'Next lesson' }).click()
-  await answerIs(page, 'To the stone')
-  await page.getByRole('link', { name: 'Next lesson' }).click()
+  await expect(page.getByText(say('practice.next.lesson', { lesson: say('course.lesson.safety.title') }))).toBeVisible()
+  await page.getByRole('link', { name: say('course.next'), exact: true }).click()
+  await expect(page.getByRole('heading', { name: say('course.lesson.safety.title'), level: 1 })).toBeVisible()
+  await page.getByRole('button', { name: say('course.lesson.safety.answers.2') }).click()
+  await expect(page.getByText(said('course.wrongAnswer'))).toBeVisible()
+  await answerIs(page, say('course.lesson.safety.answers.1'))
+  await page.getByRole('link', { name: say('course.after') }).click()
+  await answerIs(page, say('course.lesson.rod.answers.0'))
+  await page.getByRole('link', { name: say('course.after') }).click()
   // the blade of the drawing lies at the angle that is written beside it
-  await expect(page.getByRole('img', { name: 'From the end of the blade: it lies at 17°' })).toBeVisible()
-  await answerIs(page, 'The same angle at each stroke')
+  await expect(page.getByRole('img', { name: say('course.figure.end', { angle: '17°' }) })).toBeVisible()
+  await answerIs(page, say('course.lesson.first-stone.answers.2'))
 
   // drills with simulators: the angle, and the burr
-  await page.getByRole('link', { name: 'Practise it' }).click()
-  await page.getByRole('button', { name: 'No instrument? A made-up hand' }).click()
-  await page.getByRole('button', { name: 'a steady hand' }).click()
-  await page.getByRole('button', { name: 'Begin' }).click()
-  await expect(page.getByRole('heading', { name: 'A steady hand' })).toBeVisible({ timeout: 60_000 })
-  await expect(page.getByText('Next: Hold the angle, left hand. That is the weak side.')).toBeVisible()
-  await page.getByRole('button', { name: 'Burr hunt' }).click()
-  await page.getByRole('button', { name: 'A made-up edge' }).click()
+  await page.getByRole('link', { name: say('course.practise') }).click()
+  await page.getByRole('button', { name: say('practice.simulator') }).click()
+  await page.getByRole('button', { name: say('practice.simulated.steady') }).click()
+  await page.getByRole('button', { name: say('practice.start') }).click()
+  await expect(page.getByRole('heading', { name: say('practice.advice.steady') })).toBeVisible({ timeout: 60_000 })
+  await expect(
+    page.getByText(
+      say('practice.next.weak-side', { drill: say('practice.drill.hold'), hand: say('practice.hand.left') }),
+    ),
+  ).toBeVisible()
+  await page.getByRole('button', { name: say('practice.drill.burr') }).click()
+  await page.getByRole('button', { name: say('practice.burr.madeUp') }).click()
   for (let edge = 1; edge <= 4; edge++) {
-    await expect(page.getByRole('heading', { name: `Edge ${edge} of 4` })).toBeVisible()
-    const felt = page.getByRole('group', { name: 'A burr, by the thumb' })
-    for (const zone of ['Heel', 'Belly', 'Tip']) {
-      await page.getByRole('button', { name: `Stroke the ${zone.toLowerCase()}` }).click()
-      const told = await page.getByText(new RegExp(`At the ${zone.toLowerCase()} it`)).innerText()
-      if (told.includes('catches')) await felt.getByRole('button', { name: zone }).click()
+    await expect(page.getByRole('heading', { name: say('practice.burr.edge', { n: edge, all: 4 }) })).toBeVisible()
+    const felt = page.getByRole('group', { name: say('practice.burr.felt') })
+    for (const zone of ['heel', 'belly', 'tip'].map((name) => say(`zone.${name}`))) {
+      await page.getByRole('button', { name: say('practice.burr.stroke', { zone }) }).click()
+      const told = page.getByText(new RegExp([catches(zone), smooth(zone)].join('|')))
+      if ((await told.innerText()).includes(catches(zone))) await felt.getByRole('button', { name: zone }).click()
     }
-    await page.getByRole('button', { name: 'Now look' }).click()
-    await expect(page.getByRole('group', { name: 'A burr, under the loupe' })).toBeVisible()
-    await page.getByRole('button', { name: 'Next edge' }).click()
+    await page.getByRole('button', { name: say('practice.burr.look') }).click()
+    await expect(page.getByRole('group', { name: say('practice.burr.seen') })).toBeVisible()
+    await page.getByRole('button', { name: say('practice.burr.done') }).click()
   }
-  await expect(page.getByText(/^\d+ of 12$/)).toBeVisible()
+  await expect(page.getByText(said('practice.of', { n: /\d+/, all: '12' }))).toBeVisible()
 
   // alone at the bench: refused; beside a teacher: both names are kept
   const refused = await page.request.post(`${DEMO}/api/bench-sessions`, {
     data: { id: newId(), knifeId: knives.find(({ code }) => code === 'NA-01')?.id, recipeId: 'touch-up' },
   })
   expect(refused.status()).toBe(403)
-  await signOff(page, 'maintenance', 'beside')
+  await signOff(page, say('skill.maintenance'), say('crew.level.supervised'))
   await becomes(page, idOf(NOVICE))
   for (const code of ['NA-01', 'SA-01', 'CH-12'])
     await besideTeacher(page, knives.find((one) => one.code === code)?.id ?? '', idOf(TEACHER))
@@ -122,17 +130,19 @@ test('somebody who never sharpened goes from lesson one to “alone” for maint
   // what it stands on is before the chef, who says so; what is missing is said as well
   await asChef(page)
   await page.goto(`${DEMO}/crew`)
-  await page.getByRole('button', { name: `${NOVICE}, maintenance: beside` }).click()
+  await page.getByRole('button', { name: levelOf(say('skill.maintenance'), say('crew.level.supervised')) }).click()
   const dialog = page.getByRole('dialog')
   await expect(
-    dialog.locator('dt', { hasText: 'With somebody beside' }).locator('xpath=following-sibling::dd[1]'),
+    dialog
+      .locator('dt', { hasText: capital(say('crew.evidence.supervised')) })
+      .locator('xpath=following-sibling::dd[1]'),
   ).toHaveText('3')
   await expect(
-    dialog.locator('dt', { hasText: 'sharp off the stone' }).locator('xpath=following-sibling::dd[1]'),
+    dialog.locator('dt', { hasText: say('crew.evidence.tested') }).locator('xpath=following-sibling::dd[1]'),
   ).toHaveText('3')
-  await expect(dialog.getByText(/Before “alone”/)).toBeVisible()
+  await expect(dialog.getByText(say('crew.stillMissing'))).toBeVisible()
   await page.keyboard.press('Escape')
-  await signOff(page, 'maintenance', 'alone')
+  await signOff(page, say('skill.maintenance'), say('crew.level.alone'))
 
   // nobody else may do maintenance this week: it is planned for the one who may, and thinning is not
   const { skills } = (await (await page.request.get(`${DEMO}/api/crew`)).json()) as {
@@ -141,10 +151,10 @@ test('somebody who never sharpened goes from lesson one to “alone” for maint
   const had = new Map<string, string[]>()
   for (const { personId, skill } of skills) had.set(personId, [...(had.get(personId) ?? []), skill])
   const leave = async (keep: (skill: string) => boolean): Promise<void> => {
-    for (const [personId, own] of had) {
+    for (const [personId, theirs] of had) {
       if (personId === idOf(NOVICE)) continue
       const answer = await page.request.put(`${DEMO}/api/people/${personId}/skills`, {
-        data: { skills: own.filter(keep) },
+        data: { skills: theirs.filter(keep) },
       })
       expect(answer.ok()).toBe(true)
     }
@@ -168,7 +178,7 @@ test('somebody who never sharpened goes from lesson one to “alone” for maint
         for (const one of await planned.all()) await expect(one).toHaveAttribute('aria-label', new RegExp(NOVICE))
       if (skill === 'thinning') await expect(planned).toHaveCount(0)
     }
-    await expect(page.getByText(/Nobody is signed off for thinning/).first()).toBeVisible()
+    await expect(page.getByText(said('week.reason.no-skill', { skill: say('skill.thinning') })).first()).toBeVisible()
   } finally {
     await leave(() => true)
     await page.request.put(`${DEMO}/api/people/${idOf(NOVICE)}/levels/maintenance`, { data: { level: null } })
@@ -180,20 +190,27 @@ test('a step at the bench leads to its lesson and back; an accident is two touch
   page,
 }) => {
   await openAsManager(page, '/bench/CH-09')
-  await page.getByRole('button', { name: /Begin/ }).click()
-  await expect(page.getByRole('list', { name: 'bench' }).getByRole('listitem').first()).toBeVisible()
-  await page.getByRole('link', { name: 'How it is done' }).click()
-  await expect(page.getByRole('heading', { name: 'Reading an edge', level: 1 })).toBeVisible()
-  await page.getByRole('link', { name: 'Back to the bench' }).click()
-  await page.getByRole('button', { name: /Go on with it/ }).click()
-  await page.getByRole('link', { name: 'Accident or near miss' }).click()
-  await page.getByRole('button', { name: 'It nearly went wrong' }).click()
-  await page.getByRole('button', { name: 'At the bench' }).click()
-  await expect(page.getByText('Written down. Thank you.')).toBeVisible()
-  const line = page.getByRole('listitem').filter({ hasText: 'It nearly went wrong at the bench' })
-  await expect(line).toContainText('step: looking')
+  await page.getByRole('button', { name: begins('bench.start') }).click()
+  await expect(
+    page
+      .getByRole('list', { name: say('bench.title') })
+      .getByRole('listitem')
+      .first(),
+  ).toBeVisible()
+  await page.getByRole('link', { name: say('course.show') }).click()
+  await expect(page.getByRole('heading', { name: say('course.lesson.read.title'), level: 1 })).toBeVisible()
+  await page.getByRole('link', { name: say('course.back') }).click()
+  await page.getByRole('button', { name: say('bench.resume') }).click()
+  await page.getByRole('link', { name: say('incident.open') }).click()
+  await page.getByRole('button', { name: capital(say('incident.what.near-miss')) }).click()
+  await page.getByRole('button', { name: say('incident.place.bench') }).click()
+  await expect(page.getByText(say('incident.saved'))).toBeVisible()
+  const line = page.getByRole('listitem').filter({
+    hasText: say('incident.at', { what: say('incident.what.near-miss'), place: say('incident.place.bench') }),
+  })
+  await expect(line).toContainText(say('incident.atStep', { step: say('incident.step.look') }))
   await expect(line).not.toContainText('Maren')
   await page.goto(`${DEMO}/bench/CH-09`)
-  await page.getByRole('button', { name: /Go on with it/ }).click()
-  await page.getByRole('button', { name: 'Stop here' }).click()
+  await page.getByRole('button', { name: say('bench.resume') }).click()
+  await page.getByRole('button', { name: say('bench.abandon') }).click()
 })

@@ -1,58 +1,8 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { complaints, DEMO, openAsManager } from './kitchen'
-
-const SCREENS = [
-  '/today',
-  '/rack',
-  '/rack?view=table',
-  '/knife/PE-04',
-  '/check/CH-03',
-  '/bench/CH-03',
-  '/learned',
-  '/deliveries',
-  '/week',
-  '/crew',
-  '/roll',
-  '/workshop/CH-07',
-  '/workshop',
-  '/knife/CH-07',
-  '/wall',
-  '/labels?knives=CH-07,BR-01,SB-01',
-  '/rack-walk',
-  '/count',
-  '/practice',
-  '/practice?drill=read',
-  '/course',
-  '/course/second-side',
-  '/course/single-bevel',
-  '/incident',
-  '/ledger',
-  '/report',
-  '/ledger/time',
-  '/stock',
-  '/safety-file?from=2026-11-22&until=2026-11-24',
-  '/knife/CH-07/card',
-  '/slip/CH-07',
-  '/phone-angle',
-  '/moving-in?part=week',
-  '/moving-in?part=stations',
-  '/moving-in?part=people',
-  '/moving-in?part=shelf',
-  '/moving-in?part=missing',
-  '/house?part=people',
-  '/house?part=stations',
-  '/house?part=week',
-  '/house?part=rules',
-  '/year',
-  '/house?part=gear',
-  '/house?part=recipes',
-  '/house?part=devices',
-  '/house?part=house',
-  '/house?part=trail',
-  '/house?part=chain',
-  '/chain',
-] as const
+import { SCREENS } from './screens'
+import { begins, capital, said, say, weekday } from './words'
 
 /** What axe holds to be serious, of all rules or of those about contrast alone. */
 async function graveFaults(page: Page, rules?: readonly string[]): Promise<string[]> {
@@ -106,9 +56,9 @@ const STATES: readonly State[] = [
     path: '/deliveries',
     reach: async (page) => {
       await page.locator('input[type=file]').setInputFiles('tests/e2e/files/thirty-knives.xlsx')
-      await page.getByText('One row has a problem.').waitFor()
-      await page.getByRole('button', { name: /new stations? will be made/ }).click()
-      await page.getByRole('button', { name: 'Correct line 10' }).click()
+      await page.getByText(say('exchange.problems', { n: 1 })).waitFor()
+      await page.getByRole('button', { name: said('exchange.newStations') }).click()
+      await page.getByRole('button', { name: say('exchange.openLine', { row: '10' }) }).click()
     },
   },
   {
@@ -117,15 +67,15 @@ const STATES: readonly State[] = [
     reach: async (page) => {
       await expect(page.locator('section.person').first()).toBeVisible()
       await page.keyboard.press('.')
-      await page.getByRole('button', { name: 'simulator' }).click()
+      await page.getByRole('button', { name: say('scan.simulator') }).click()
     },
   },
   {
     name: 'a knife of the rack walk',
     path: '/rack-walk',
     reach: async (page) => {
-      await page.getByRole('button', { name: 'chef’s', exact: true }).click()
-      await expect(page.getByRole('button', { name: 'Next knife' })).toBeEnabled()
+      await page.getByRole('button', { name: say('type.chef'), exact: true }).click()
+      await expect(page.getByRole('button', { name: say('walk.next') })).toBeEnabled()
     },
   },
   {
@@ -134,7 +84,7 @@ const STATES: readonly State[] = [
     reach: async (page) => {
       await expect(page.locator('section.person').first()).toBeVisible()
       await page.keyboard.press('/')
-      await page.getByRole('searchbox', { name: 'Find a knife' }).fill('chef')
+      await page.getByRole('searchbox', { name: say('finder.title') }).fill('chef')
       await page.keyboard.press('ArrowDown')
     },
   },
@@ -142,33 +92,40 @@ const STATES: readonly State[] = [
     name: 'help with its keys',
     path: '/week',
     reach: async (page) => {
-      await page.getByRole('button', { name: '? help' }).click()
+      await page.getByRole('button', { name: say('nav.keys') }).click()
       await expect(page.getByRole('dialog')).toBeVisible()
     },
   },
-  { name: 'a menu', path: '/knife/CH-07', reach: (page) => page.getByRole('button', { name: 'More' }).click() },
+  {
+    name: 'a menu',
+    path: '/knife/CH-07',
+    reach: (page) => page.getByRole('button', { name: say('nav.more') }).click(),
+  },
   { name: 'a word explained', path: '/knife/FI-03', reach: (page) => page.locator('.term').first().click() },
   {
     name: 'a form with faults',
     path: '/house?part=people',
     reach: async (page) => {
-      await page.getByRole('button', { name: 'Add a person' }).click()
-      await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click()
+      await page.getByRole('button', { name: say('house.addPerson') }).click()
+      await page
+        .getByRole('dialog')
+        .getByRole('button', { name: say('shell.save') })
+        .click()
       await expect(page.locator('.wrong').first()).toBeVisible()
     },
   },
   {
     name: 'a list of choices',
     path: '/rack',
-    reach: (page) => page.getByRole('combobox', { name: 'Condition' }).click(),
+    reach: (page) => page.getByRole('combobox', { name: say('rack.condition') }).click(),
   },
   {
     name: 'suggestions under a field',
     path: '/rack',
     reach: async (page) => {
-      await page.getByRole('button', { name: 'Add knife' }).click()
-      await page.getByRole('button', { name: 'Measurements and steel' }).click()
-      await page.getByRole('combobox', { name: 'Steel' }).fill('1.4')
+      await page.getByRole('button', { name: say('rack.add') }).click()
+      await page.getByRole('button', { name: say('form.measured') }).click()
+      await page.getByRole('combobox', { name: say('field.steelEn') }).fill('1.4')
       await page.getByRole('option').first().waitFor()
     },
   },
@@ -176,7 +133,7 @@ const STATES: readonly State[] = [
     name: 'several chosen',
     path: '/rack',
     reach: async (page) => {
-      await page.getByRole('button', { name: 'Choose several' }).click()
+      await page.getByRole('button', { name: say('rack.choose') }).click()
       await page.getByRole('checkbox').first().click()
     },
   },
@@ -184,7 +141,7 @@ const STATES: readonly State[] = [
     name: 'a calendar open',
     path: '/crew',
     reach: async (page) => {
-      await page.getByRole('button', { name: 'Add a day' }).click()
+      await page.getByRole('button', { name: say('crew.addSpecial') }).click()
       await page.locator('.when-open').first().click()
     },
   },
@@ -192,8 +149,12 @@ const STATES: readonly State[] = [
     name: 'a shift chosen',
     path: '/crew',
     reach: async (page) => {
-      await page.getByRole('button', { name: 'Shifts of Bram Kessel' }).click()
-      await page.getByRole('group', { name: 'Wednesday' }).getByRole('button').first().click()
+      await page.getByRole('button', { name: say('crew.edit', { name: 'Bram Kessel' }) }).click()
+      await page
+        .getByRole('group', { name: weekday(3) })
+        .getByRole('button')
+        .first()
+        .click()
     },
   },
   {
@@ -207,8 +168,11 @@ const STATES: readonly State[] = [
     reach: async (page) => {
       await page.request.post(`${DEMO}/api/devices`, { data: { name: 'Pass', kind: 'instrument' } })
       await page.reload()
-      await page.getByRole('button', { name: 'End its access' }).first().click()
-      await page.getByRole('button', { name: 'Keep it' }).waitFor()
+      await page
+        .getByRole('button', { name: say('house.revoke') })
+        .first()
+        .click()
+      await page.getByRole('button', { name: say('myday.revokeKeep') }).waitFor()
     },
   },
   {
@@ -218,10 +182,10 @@ const STATES: readonly State[] = [
       await expect(page.locator('section.person').first()).toBeVisible()
       await page.context().setOffline(true)
       await page
-        .getByRole('button', { name: /^Honed [A-Z]/ })
+        .getByRole('button', { name: begins('today.honedOf', { code: /[A-Z]{2}-\d+/ }) })
         .first()
         .click()
-      await expect(page.getByText(/waits? on this device/).first()).toBeVisible()
+      await expect(page.getByText(said('shell.waiting')).first()).toBeVisible()
     },
   },
 ]
@@ -244,7 +208,7 @@ test('axe finds nothing serious in a house that has just begun', async ({ page }
     await route.fulfill({ response: answer, json: { ...fleet, knives: [], stations: [], planned: [] } })
   })
   await openAsManager(page, '/today')
-  await expect(page.getByRole('link', { name: 'Add knives' }).or(page.locator('.empty')).first()).toBeVisible()
+  await expect(page.locator('.empty').first()).toBeVisible()
   expect(await graveFaults(page)).toEqual([])
   for (const path of ['/rack', '/roll', '/house?part=stations']) {
     await page.goto(DEMO + path)
@@ -271,9 +235,10 @@ for (const [width, height] of [
 test('keys of the check screen are large enough for a knuckle', async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 768 })
   await openAsManager(page, '/check/CH-03')
-  for (const name of ['1', '0', 'Take', 'Record the check', 'Back Esc', 'Silent through paper']) {
+  const keys = ['check.take', 'check.record', 'check.back', 'ladder.silent-paper'].map((key) => capital(say(key)))
+  for (const name of ['1', '0', ...keys]) {
     const box = await page
-      .getByRole('button', { name, exact: name.length < 5 })
+      .getByRole('button', { name: new RegExp(`^${name}( |$)`) })
       .first()
       .boundingBox()
     expect(box?.height ?? 0, name).toBeGreaterThanOrEqual(56)

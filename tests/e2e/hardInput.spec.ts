@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { openAsManager } from './kitchen'
+import { say } from './words'
 
 const LONG = 'Donaudampfschifffahrtsgesellschaftskapitaensmuetzenfabrikanten'
 /** Right to left, without spaces, in pictures, and in one word of 62 letters. */
@@ -113,7 +114,7 @@ test('two hundred people and a station without knives are shown whole', async ({
   await openAsManager(page, '/house?part=people')
   await expect(page.locator('[data-person]')).toHaveCount(214)
   await page.goto(new URL('/house?part=stations', page.url()).href)
-  await expect(page.getByText('No knife belongs here yet. Drag one to this board.')).toHaveCount(1)
+  await expect(page.getByText(say('house.boardEmpty'))).toHaveCount(1)
   await page.goto(new URL('/today', page.url()).href)
   await expect(page.locator('.lead').first()).toBeVisible()
   expect(await sideways(page)).toBeLessThanOrEqual(0)

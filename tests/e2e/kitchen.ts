@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test'
 import { v7 as newId } from 'uuid'
 import { DEMO_SIGN_IN } from '../../demo/house'
+import { say } from './words'
 
 const address = (name: string): string => {
   const url = process.env[name]
@@ -44,16 +45,16 @@ export async function openAsManager(page: Page, path: string): Promise<void> {
 /** Opens the check of a knife and waits until it listens to keys. */
 export async function openCheck(page: Page, code: string): Promise<void> {
   await openAsManager(page, `/check/${code}`)
-  await expect(page.getByRole('list', { name: 'Three marked spots' })).toBeVisible()
+  await expect(page.getByRole('list', { name: say('check.spots') })).toBeVisible()
 }
 
 /** Does one thing with the knife whose page is open, by its key or from behind “More”. */
 export async function actOnKnife(page: Page, name: string): Promise<void> {
   const keys = page.locator('.actions')
-  await expect(keys.getByRole('button', { name: 'More' })).toBeVisible()
+  await expect(keys.getByRole('button', { name: say('nav.more') })).toBeVisible()
   const own = keys.getByRole('button', { name, exact: true }).or(keys.getByRole('link', { name, exact: true }))
   if ((await own.count()) > 0) return await own.click()
-  await keys.getByRole('button', { name: 'More' }).click()
+  await keys.getByRole('button', { name: say('nav.more') }).click()
   await page.getByRole('menuitem', { name, exact: true }).click()
 }
 

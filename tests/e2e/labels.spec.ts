@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import jsQR from 'jsqr'
 import { complaints, DEMO, openAsManager } from './kitchen'
+import { said, say } from './words'
 
 /** What a decoder that is not ours reads in a picture of the screen. */
 async function decoded(page: Page, png: Buffer): Promise<string | undefined> {
@@ -28,7 +29,7 @@ test('labels on the screen are read by another decoder, and lead to what they na
   await expect(page.getByRole('heading', { name: 'CH-07' })).toBeVisible()
 
   await page.goto(`${DEMO}/labels`)
-  await page.getByRole('button', { name: 'places' }).click()
+  await page.getByRole('button', { name: say('labels.kind.place') }).click()
   const place = await decoded(page, await first.screenshot())
   const name = await page.locator('.paper li .short').first().textContent()
   await page.goto(place ?? '')
@@ -39,9 +40,9 @@ test('labels on the screen are read by another decoder, and lead to what they na
 
 test('labels start where the opened sheet was left, and print one to one', async ({ page }) => {
   await openAsManager(page, '/labels?knives=CH-07')
-  await page.getByRole('combobox', { name: 'Sheet of labels' }).click()
-  await page.getByRole('option', { name: 'Letter, 30' }).click()
-  await page.getByLabel('Labels gone from the first sheet').fill('4')
+  await page.getByRole('combobox', { name: say('labels.sheet') }).click()
+  await page.getByRole('option', { name: said('labels.size', { paper: 'Letter', n: '30' }) }).click()
+  await page.getByLabel(say('labels.used')).fill('4')
   const label = page.locator('.paper li').nth(4)
   await expect(label).toContainText('CH-07')
   const [paper, box] = [await page.locator('.paper').boundingBox(), await label.boundingBox()]
@@ -54,16 +55,16 @@ test('labels start where the opened sheet was left, and print one to one', async
 
 test('a label held before the camera opens its knife from any screen', async ({ page }) => {
   await openAsManager(page, '/week')
-  await expect(page.getByRole('heading', { name: 'Week' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: say('week.title') })).toBeVisible()
   await page.keyboard.press('.')
-  const dialog = page.getByRole('dialog', { name: 'Scan a label' })
+  const dialog = page.getByRole('dialog', { name: say('scan.title') })
   // this machine has no camera: it says so, takes the code beside the label, and the simulator holds one up
-  await expect(dialog.getByRole('alert')).toContainText('no camera')
-  await dialog.getByRole('button', { name: 'simulator' }).click()
-  await dialog.getByRole('combobox', { name: 'Label before the camera' }).click()
+  await expect(dialog.getByRole('alert')).toContainText(say('scan.fault.none'))
+  await dialog.getByRole('button', { name: say('scan.simulator') }).click()
+  await dialog.getByRole('combobox', { name: say('scan.simulatorLabel') }).click()
   await page.getByRole('searchbox').fill('BN-01')
   await page.getByRole('option', { name: 'BN-01' }).click()
   await expect(dialog.getByRole('status')).toContainText('BN-01')
-  await dialog.getByRole('button', { name: 'Check the edge' }).click()
+  await dialog.getByRole('button', { name: say('knife.act.check') }).click()
   await expect(page).toHaveURL(/\/check\/BN-01$/)
 })

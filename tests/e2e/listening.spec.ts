@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { kitchen, madeStrokes, under } from '../../core/listening/simulatedSound'
 import { chance } from '../../core/statistics/random'
 import { complaints, openAsManager } from './kitchen'
+import { begins, say, recipe } from './words'
 
 const RATE = 44_100
 const STROKES = 14
@@ -60,17 +61,17 @@ test('the bench counts strokes by ear, is corrected by a touch, and stops listen
     if (request.method() !== 'GET') sent.push(request.postData() ?? '')
   })
   await openAsManager(page, '/bench/PE-02')
-  await page.getByRole('combobox', { name: 'What to do' }).click()
-  await page.getByRole('option', { name: 'Touch-up', exact: true }).click()
-  await page.getByRole('button', { name: /Begin/ }).click()
-  while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible()))
-    await page.getByRole('button', { name: /^Next/ }).click()
+  await page.getByRole('combobox', { name: say('bench.recipeLabel') }).click()
+  await page.getByRole('option', { name: recipe('touch-up'), exact: true }).click()
+  await page.getByRole('button', { name: begins('bench.start') }).click()
+  while (!(await page.getByRole('button', { name: begins('bench.stroke') }).isVisible()))
+    await page.getByRole('button', { name: begins('bench.next') }).click()
   const count = page.locator('.count .big')
   await expect(count).toHaveText('0')
-  await page.getByRole('button', { name: 'Let it listen' }).click()
-  await expect(page.getByText(/The first eight strokes teach it this stone/)).toBeVisible()
+  await page.getByRole('button', { name: say('bench.ear.on') }).click()
+  await expect(page.getByText(say('bench.ear.learning'))).toBeVisible()
   // nothing is counted that was not heard in a rhythm; then all of it is
-  await expect(page.getByText('It counts by ear.')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(say('bench.ear.listening'))).toBeVisible({ timeout: 30_000 })
   await expect
     .poll(async () => Number(await count.textContent()), { timeout: 30_000 })
     .toBeGreaterThanOrEqual(STROKES - 2)
@@ -78,13 +79,13 @@ test('the bench counts strokes by ear, is corrected by a touch, and stops listen
   const heard = Number(await count.textContent())
   expect(heard).toBeGreaterThanOrEqual(STROKES - 2)
   expect(heard).toBeLessThanOrEqual(STROKES + 1)
-  await page.getByRole('button', { name: 'One less' }).click()
+  await page.getByRole('button', { name: say('bench.ear.less') }).click()
   await expect(count).toHaveText(String(heard - 1))
-  await page.getByRole('button', { name: 'Stop listening' }).click()
-  await expect(page.getByRole('button', { name: 'Let it listen' })).toBeVisible()
+  await page.getByRole('button', { name: say('bench.ear.off') }).click()
+  await expect(page.getByRole('button', { name: say('bench.ear.on') })).toBeVisible()
   // the knife is free again for whoever comes next
-  await page.getByRole('button', { name: 'Stop here' }).click()
-  await expect(page.getByRole('button', { name: 'Stop here' })).toBeHidden()
+  await page.getByRole('button', { name: say('bench.abandon') }).click()
+  await expect(page.getByRole('button', { name: say('bench.abandon') })).toBeHidden()
   // counts leave the device, the sound does not
   expect(sent.every((body) => body.length < 5000)).toBe(true)
   expect(problems).toEqual([])

@@ -1,5 +1,10 @@
 import { expect, test } from '@playwright/test'
 import { actOnKnife, complaints, DEMO, openAsManager } from './kitchen'
+import { capital, LOCALE, own, said, say } from './words'
+
+const TODAY = new Intl.DateTimeFormat(LOCALE, { weekday: 'long', day: 'numeric', month: 'long' }).format(
+  Date.UTC(2026, 10, 24),
+)
 
 test('a newcomer signs in with what is on the screen, reads Today, checks a knife and sees its verdict change', async ({
   page,
@@ -7,20 +12,20 @@ test('a newcomer signs in with what is on the screen, reads Today, checks a knif
   const heard = complaints(page)
   await page.goto(DEMO)
   const shown = page.locator('.demo code')
-  await page.getByLabel('Sign-in name').fill((await shown.nth(0).textContent()) ?? '')
-  await page.getByLabel('Password', { exact: true }).fill((await shown.nth(1).textContent()) ?? '')
-  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.getByLabel(say('field.signInName')).fill((await shown.nth(0).textContent()) ?? '')
+  await page.getByLabel(say('field.password'), { exact: true }).fill((await shown.nth(1).textContent()) ?? '')
+  await page.getByRole('button', { name: say('door.enter') }).click()
 
-  await expect(page.getByRole('heading', { name: 'Tuesday 24 November' })).toBeVisible()
-  await expect(page.locator('.lead').first()).toContainText('Quiet until 17:30')
-  await expect(page.getByRole('img', { name: /lunch 12:00–14:30/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: TODAY })).toBeVisible()
+  await expect(page.locator('.lead').first()).toContainText(say('day.quietUntil', { time: '17:30' }))
+  await expect(page.getByRole('img', { name: new RegExp(`${own('lunch')} 12:00–14:30`) })).toBeVisible()
   const ilse = page.getByRole('region', { name: 'Ilse Brandt' })
-  await expect(ilse).toContainText('Stone it, start on ')
-  await expect(ilse).toContainText('Honing no longer helps.')
+  await expect(ilse).toContainText(said('action.stone'))
+  await expect(ilse).toContainText(say('reason.hone-failed'))
 
   await ilse.getByRole('link', { name: 'CH-07' }).first().click()
-  await actOnKnife(page, 'Check the edge')
-  await expect(page.getByRole('list', { name: 'Three marked spots' })).toBeVisible()
+  await actOnKnife(page, say('knife.act.check'))
+  await expect(page.getByRole('list', { name: say('check.spots') })).toBeVisible()
   await page.keyboard.type('160')
   await page.keyboard.press('Enter')
   await page.keyboard.type('165')
@@ -28,24 +33,24 @@ test('a newcomer signs in with what is on the screen, reads Today, checks a knif
   await page.keyboard.type('170')
   await page.keyboard.press('Enter')
   await page.keyboard.press('Enter')
-  await expect(page.locator('[data-test=verdict]')).not.toContainText('Stone it')
-  await expect(page.getByText('Before this check: Stone it')).toBeVisible()
+  await expect(page.locator('[data-test=verdict]')).not.toContainText(said('action.stone'))
+  await expect(page.getByText(said('check.insteadOf', { what: said('action.stone') }))).toBeVisible()
 
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText('now 3', { exact: false }).first()).toBeVisible()
+  await page.getByRole('button', { name: say('shell.undo') }).click()
+  await expect(page.getByText(said('check.was', { force: /3.*/ })).first()).toBeVisible()
   await page.keyboard.press('Escape')
   await page.goto(`${DEMO}/today`)
-  await expect(page.getByRole('region', { name: 'Ilse Brandt' })).toContainText('Stone it, start on ')
+  await expect(page.getByRole('region', { name: 'Ilse Brandt' })).toContainText(said('action.stone'))
   expect(heard).toEqual([])
 })
 
 test('honing is one touch, with its undo', async ({ page }) => {
   await openAsManager(page, '/today')
-  const button = page.getByRole('button', { name: 'Honed CH-04' })
+  const button = page.getByRole('button', { name: say('today.honedOf', { code: 'CH-04' }) })
   await button.click()
   await expect(button).toBeHidden()
-  await expect(page.getByText('CH-04 honed.')).toBeVisible()
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText(say('today.honedDone', { code: 'CH-04' }))).toBeVisible()
+  await page.getByRole('button', { name: say('shell.undo') }).click()
   await expect(button).toBeVisible()
 })
 
@@ -59,27 +64,30 @@ test('after a honing the toast asks whether it came back, and a “no” is hear
     knives.find(
       ({ code: one, holderId, verdict }) => verdict.action === 'hone' && holderId !== null && /^(SA|NA|FI)/.test(one),
     )?.code ?? ''
-  await page.getByRole('button', { name: `Honed ${code}` }).click()
-  const asked = page.getByRole('group', { name: 'Came back?' })
-  await asked.getByRole('button', { name: 'no', exact: true }).click()
-  await expect(page.getByText(`${code} did not come back`, { exact: false })).toBeVisible()
+  await page.getByRole('button', { name: say('today.honedOf', { code }) }).click()
+  const asked = page.getByRole('group', { name: say('today.cameBack') })
+  await asked.getByRole('button', { name: say('today.back.not'), exact: true }).click()
+  await expect(page.getByText(say('today.cameBackDone.not', { code }))).toBeVisible()
   await page.goto(`${DEMO}/knife/${code}`)
-  await expect(page.getByText('Honing no longer helps.')).toBeVisible()
-  await expect(page.getByText('After honing it did not come back.')).toBeVisible()
+  await expect(page.getByText(say('reason.hone-failed'))).toBeVisible()
+  await expect(page.getByText(say('event.came-back.not'))).toBeVisible()
 })
 
 test('one touch hones all of a person’s knives, one a station’s, and both can be taken back', async ({ page }) => {
   await openAsManager(page, '/today')
-  const all = page.getByRole('button', { name: 'All of Teun Aalders’s honed' })
+  const all = page.getByRole('button', { name: say('today.honedAllOf', { name: 'Teun Aalders' }) })
   await all.click()
-  await expect(page.getByText(/\d knives honed: .*BN-01/)).toBeVisible()
+  await expect(page.getByText(said('today.honedMany', { n: /\d/, codes: /.*BN-01.*/ }))).toBeVisible()
   await expect(all).toBeHidden()
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: say('shell.undo') }).click()
   await expect(all).toBeVisible()
-  const larder = page.getByRole('button', { name: 'All at Cold larder honed' })
+  const larder = page.getByRole('button', { name: say('today.stationHoneOf', { name: own('Cold larder') }) })
   await larder.click()
   await expect(larder).toBeHidden()
-  await page.getByRole('button', { name: 'Undo' }).last().click()
+  await page
+    .getByRole('button', { name: say('shell.undo') })
+    .last()
+    .click()
   await expect(larder).toBeVisible()
   await expect(page.getByRole('region', { name: 'Wren Askew' })).toBeVisible()
 })
@@ -88,26 +96,26 @@ test('a chef walks the kitchen: one touch a person, and the Learned page knows w
   page,
 }) => {
   await openAsManager(page, '/today')
-  await page.getByRole('button', { name: 'Walk the kitchen' }).click()
-  const milo = page.getByRole('group', { name: 'Milo Tarn: steel out, knife in order?' })
-  await milo.getByRole('button', { name: 'in order' }).click()
-  await expect(milo.getByRole('button', { name: 'in order' })).toHaveAttribute('aria-pressed', 'true')
-  await page.getByRole('button', { name: 'End the walk' }).click()
+  await page.getByRole('button', { name: say('today.walk') }).click()
+  const milo = page.getByRole('group', { name: say('today.walkOf', { name: 'Milo Tarn' }) })
+  await milo.getByRole('button', { name: say('today.inOrder') }).click()
+  await expect(milo.getByRole('button', { name: say('today.inOrder') })).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('button', { name: say('today.walkDone') }).click()
   await expect(milo).toBeHidden()
 })
 
 test('a check without a tester is two touches', async ({ page }) => {
   await openAsManager(page, '/today')
-  await page.getByRole('link', { name: 'Check SA-03' }).click()
-  await page.getByRole('button', { name: 'Silent through paper' }).click()
-  await expect(page.getByText('Before this check: Check the')).toBeVisible()
+  await page.getByRole('link', { name: /\S SA-03$/ }).click()
+  await page.getByRole('button', { name: capital(say('ladder.silent-paper')), exact: true }).click()
+  await expect(page.getByText(said('check.insteadOf'))).toBeVisible()
 })
 
 test('keys find a knife, open its check and go back', async ({ page }) => {
   await openAsManager(page, '/today')
-  await expect(page.getByRole('heading', { name: 'Tuesday 24 November' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: TODAY })).toBeVisible()
   await page.keyboard.press('/')
-  await expect(page.getByRole('searchbox', { name: 'Find a knife' })).toBeFocused()
+  await expect(page.getByRole('searchbox', { name: say('finder.title') })).toBeFocused()
   await page.keyboard.type('sl02')
   await expect(page.getByRole('dialog').getByText('SL-02')).toBeVisible()
   await page.keyboard.press('Enter')
@@ -122,5 +130,5 @@ test('keys find a knife, open its check and go back', async ({ page }) => {
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog')).toHaveCount(0)
   await page.keyboard.press('?')
-  await expect(page.getByRole('dialog')).toContainText('find a knife')
+  await expect(page.getByRole('dialog')).toContainText(say('keys.everywhere./'))
 })

@@ -2,8 +2,13 @@ import { expect, test, type Page } from '@playwright/test'
 import { v7 as newId } from 'uuid'
 import { DEMO_SIGN_IN } from '../../demo/house'
 import { DEMO, openAsManager } from './kitchen'
+import { begins, own, said, say } from './words'
 
 test.use({ serviceWorkers: 'allow' })
+
+/** The key that says a knife was honed, and the code of the knife in what it is called. */
+const HONED = begins('today.honedOf', { code: /[A-Z]{2}-\d+/ })
+const codeIn = (label: string | null): string => /[A-Z]{2}-\d+/.exec(label ?? '')?.[0] ?? ''
 
 /** Waits until the browser keeps the app, and what this page reads. */
 async function kept(page: Page, path: string): Promise<void> {
@@ -49,31 +54,31 @@ test('without a network the app opens again, says of when it is, and keeps what 
   await context.setOffline(true)
   await page.goto(`${DEMO}/today`)
   await expect(page.locator('section.person').first()).toBeVisible()
-  await expect(page.getByText(/No network\. What you see is of/)).toBeVisible()
-  const key = page.getByRole('button', { name: /^Honed [A-Z]{2}-\d+$/ }).first()
-  const code = (await key.getAttribute('aria-label'))?.replace('Honed ', '') ?? ''
+  await expect(page.getByText(said('shell.kept'))).toBeVisible()
+  const key = page.getByRole('button', { name: HONED }).first()
+  const code = codeIn(await key.getAttribute('aria-label'))
   expect(code).not.toBe('')
   // the test itself is not cut off, only the browser is
   const before = await honings(page, code)
   await key.click()
-  await expect(page.getByText(/waits? on this device/).first()).toBeVisible()
+  await expect(page.getByText(said('shell.waiting')).first()).toBeVisible()
 
   // closed and opened again, still without a network
   await page.reload()
-  await expect(page.getByText(/waits? on this device/).first()).toBeVisible()
+  await expect(page.getByText(said('shell.waiting')).first()).toBeVisible()
   await page.goto(`${DEMO}/rack`)
   await expect(page.getByRole('link', { name: 'CH-07' }).first()).toBeVisible()
   await page.goto(`${DEMO}/knife/CH-07`)
   await expect(page.getByText('CH-07').first()).toBeVisible()
   // a lesson is never out of reach
   await page.goto(`${DEMO}/course/first-stone`)
-  await expect(page.getByRole('img', { name: 'From the end of the blade: it lies at 17°' })).toBeVisible()
+  await expect(page.getByRole('img', { name: say('course.figure.end', { angle: '17°' }) })).toBeVisible()
 
   await context.setOffline(false)
   await page.goto(`${DEMO}/today`)
   await expect.poll(() => honings(page, code)).toBe(before + 1)
-  await expect(page.getByText(/No network/)).toBeHidden()
-  await expect(page.getByText(/waits? on this device/)).toBeHidden()
+  await expect(page.getByText(said('shell.kept'))).toBeHidden()
+  await expect(page.getByText(said('shell.waiting'))).toBeHidden()
 })
 
 test('who signs out without a network leaves nothing to be seen, and what waits goes out in their name whoever is there next', async ({
@@ -83,12 +88,12 @@ test('who signs out without a network leaves nothing to be seen, and what waits 
   await kept(page, '/today')
   await expect(page.locator('section.person').first()).toBeVisible()
   await context.setOffline(true)
-  const key = page.getByRole('button', { name: /^Honed [A-Z]{2}-\d+$/ }).first()
-  const code = (await key.getAttribute('aria-label'))?.replace('Honed ', '') ?? ''
+  const key = page.getByRole('button', { name: HONED }).first()
+  const code = codeIn(await key.getAttribute('aria-label'))
   const before = await latest(page, code)
   await key.click()
-  await expect(page.getByText(/waits? on this device/).first()).toBeVisible()
-  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page.getByText(said('shell.waiting')).first()).toBeVisible()
+  await page.getByRole('button', { name: say('nav.leave') }).click()
   await page.goto(`${DEMO}/today`)
   await expect(page.locator('section.person')).toHaveCount(0)
   await context.setOffline(false)
@@ -108,7 +113,7 @@ test('who signs out without a network leaves nothing to be seen, and what waits 
   await expect(page.locator('section.person').first()).toBeVisible()
   await expect.poll(async () => (await latest(page, code)).id).not.toBe(before.id)
   expect(await latest(page, code)).toMatchObject({ kind: 'honed', personName: 'Maren Voss' })
-  await expect(page.getByText(/waits? on this device/)).toBeHidden()
+  await expect(page.getByText(said('shell.waiting'))).toBeHidden()
   expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.includes('outbox')))).toEqual([])
 })
 
@@ -118,7 +123,7 @@ const broughtAlong = (page: Page): Promise<string[]> =>
     const keys = await (await caches.open('yorvik-data')).keys()
     return keys.flatMap(({ url }) => /\/kept\/brought\/(.+)$/.exec(url)?.[1] ?? [])
   })
-const waits = (page: Page): ReturnType<Page['getByText']> => page.getByText(/waits? on this device/).first()
+const waits = (page: Page): ReturnType<Page['getByText']> => page.getByText(said('shell.waiting')).first()
 const eventsOf = async (page: Page, code: string): Promise<string[]> =>
   (await (await page.request.get(`${DEMO}/api/exchange/events.csv`)).text())
     .split('\r\n')
@@ -142,70 +147,72 @@ test('a tablet in airplane mode does a whole shift: honing with an undo, a check
 
   await context.setOffline(true)
   await page.goto(`${DEMO}/today`)
-  const honed = page.getByRole('button', { name: /^Honed [A-Z]{2}-\d+$/ })
-  const nameOf = async (at: number): Promise<string> =>
-    ((await honed.nth(at).getAttribute('aria-label')) ?? '').replace('Honed ', '')
+  const honed = page.getByRole('button', { name: HONED })
+  const nameOf = async (at: number): Promise<string> => codeIn(await honed.nth(at).getAttribute('aria-label'))
   const [stays, goes] = [await nameOf(0), await nameOf(1)]
   const before = { stays: await honings(page, stays), goes: await honings(page, goes) }
-  await page.getByRole('button', { name: `Honed ${stays}`, exact: true }).click()
+  await page.getByRole('button', { name: say('today.honedOf', { code: stays }), exact: true }).click()
   await expect(waits(page)).toBeVisible()
-  await page.getByRole('button', { name: `Honed ${goes}`, exact: true }).click()
-  await page.getByRole('button', { name: 'Undo' }).last().click()
+  await page.getByRole('button', { name: say('today.honedOf', { code: goes }), exact: true }).click()
+  await page
+    .getByRole('button', { name: say('shell.undo') })
+    .last()
+    .click()
 
   await page.goto(`${DEMO}/check/${checked}`)
-  await expect(page.getByRole('list', { name: 'Three marked spots' })).toBeVisible()
+  await expect(page.getByRole('list', { name: say('check.spots') })).toBeVisible()
   for (const force of ['301', '312', '333']) {
     await page.keyboard.type(force)
     await page.keyboard.press('Enter')
   }
-  await page.getByRole('button', { name: 'Record the check' }).click()
+  await page.getByRole('button', { name: say('check.record') }).click()
   await expect(waits(page)).toBeVisible()
   const checksBefore = (await eventsOf(page, checked)).filter((line) => line.includes('checked')).length
 
   await page.goto(`${DEMO}/bench/${atBench}`)
-  await page.getByRole('button', { name: /Begin/ }).click()
-  const line = page.getByRole('list', { name: 'bench' })
+  await page.getByRole('button', { name: begins('bench.start') }).click()
+  const line = page.getByRole('list', { name: say('bench.title') })
   await expect(line.getByRole('listitem').first()).toBeVisible()
-  while (!(await page.getByRole('button', { name: /^Stroke/ }).isVisible()))
-    await page.getByRole('button', { name: /^Next/ }).click()
+  while (!(await page.getByRole('button', { name: begins('bench.stroke') }).isVisible()))
+    await page.getByRole('button', { name: begins('bench.next') }).click()
   await page.keyboard.press('Space')
   await page.keyboard.press('Space')
   await page.keyboard.press('Space')
   await expect(page.locator('.count .big')).toHaveText('3')
   // the battery is changed: closed, opened, gone on with where it was
   await page.reload()
-  await page.getByRole('button', { name: /Go on with it/ }).click()
+  await page.getByRole('button', { name: say('bench.resume') }).click()
   await expect(page.locator('.count .big')).toHaveText('3')
   const steps = await line.getByRole('listitem').count()
   for (let step = 0; step < steps + 5; step++) {
     for (const box of await page.getByRole('checkbox').all()) await box.click()
-    const finish = page.getByRole('button', { name: /^Finish/ })
+    const finish = page.getByRole('button', { name: begins('bench.finish') })
     if (await finish.isVisible()) {
       await finish.click()
       break
     }
-    await page.getByRole('button', { name: /^Next/ }).click()
+    await page.getByRole('button', { name: begins('bench.next') }).click()
   }
   await expect(page.getByRole('heading', { name: atBench })).toBeVisible()
   expect((await eventsOf(page, atBench)).length).toBeGreaterThan(0)
 
   // the end of the shift is counted, with one knife missing
   await page.goto(`${DEMO}/count`)
-  await page.getByRole('button', { name: /^Pastry and bread/ }).click()
+  await page.getByRole('button', { name: new RegExp(`^${own('Pastry and bread')}`) }).click()
   const counted = await page.locator('.tile .num').allTextContents()
-  await page.getByRole('button', { name: 'All here' }).click()
+  await page.getByRole('button', { name: say('count.allHere') }).click()
   await page.reload()
   await page
     .locator('.tile')
     .filter({ hasText: counted[0]?.trim() ?? '' })
     .click()
-  await page.getByRole('button', { name: 'That is all' }).click()
-  await page.getByRole('button', { name: 'Record the count, one missing' }).click()
-  await expect(page.getByText(`${counted[0]?.trim() ?? ''} is missing.`)).toBeVisible()
+  await page.getByRole('button', { name: say('walk.finish') }).click()
+  await page.getByRole('button', { name: say('count.record', { n: 1 }) }).click()
+  await expect(page.getByText(say('count.missed', { n: 1, codes: counted[0]?.trim() ?? '' }))).toBeVisible()
 
   await context.setOffline(false)
   await page.goto(`${DEMO}/today`)
-  await expect(page.getByText(/waits? on this device/)).toBeHidden({ timeout: 30_000 })
+  await expect(page.getByText(said('shell.waiting'))).toBeHidden({ timeout: 30_000 })
   await expect.poll(() => honings(page, stays)).toBe(before.stays + 1)
   // done and taken back: both are in the log, and it counts for nothing
   expect(await honings(page, goes)).toBe(before.goes + 1)

@@ -1,16 +1,17 @@
 import { expect, test } from '@playwright/test'
 import { openAsManager } from './kitchen'
+import { own, said } from './words'
 
 /** Points at 72 to the inch, as a PDF counts: ISO 216 A4 is 210 × 297 mm; Letter is 8.5 × 11 in (ANSI A). */
 const FORMATS = { A4: [595, 842], Letter: [612, 792] } as const
 
 const SHEETS = [
-  { path: '/today', has: /edges? (is|are) dull/, most: 12 },
-  { path: '/week', has: /Back bench, /, most: 12 },
-  { path: '/knife/CH-07', has: /What is left of the blade/, most: 8 },
-  { path: '/workshop/CH-07', has: /min on the stones/, most: 4 },
-  { path: '/roll', has: /Before \w+, \d\d:\d\d/, most: 6 },
-  { path: '/learned', has: /What the house has learned/, most: 14 },
+  { path: '/today', has: said('day.dullNow'), most: 12 },
+  { path: '/week', has: new RegExp(own('Back bench')), most: 12 },
+  { path: '/knife/CH-07', has: said('steel.title'), most: 8 },
+  { path: '/workshop/CH-07', has: said('workshop.sum'), most: 4 },
+  { path: '/roll', has: said('myday.before', { time: /\d\d:\d\d/ }), most: 6 },
+  { path: '/learned', has: said('house-learned.title'), most: 14 },
 ] as const
 
 for (const { path, has, most } of SHEETS) {
@@ -18,8 +19,7 @@ for (const { path, has, most } of SHEETS) {
     page,
   }) => {
     await openAsManager(page, path)
-    if (path === '/week')
-      await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 15_000 })
+    if (path === '/week') await expect(page.getByText(said('week.summary'))).toBeVisible({ timeout: 15_000 })
     else await expect(page.locator('.page')).toContainText(has, { timeout: 15_000 })
     await page.emulateMedia({ media: 'print' })
     await expect(page.locator('.page')).toContainText(has)

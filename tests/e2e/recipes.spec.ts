@@ -1,132 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { DEMO, openAsManager } from './kitchen'
-
-interface Run {
-  readonly recipe: string
-  readonly code: string
-  /** what the screen says on the way, in this order */
-  readonly says: readonly RegExp[]
-  /** what its drawings are called, wherever in the session */
-  readonly drawn: RegExp
-  /** the step at which it is drawn so, where others of the recipe are drawn otherwise */
-  readonly drawnAt?: RegExp
-  /** what must not be there */
-  readonly never?: RegExp
-}
-
-/** Every recipe a house starts with, on a knife it is made for, with what a practitioner would listen for. */
-const RECIPES: readonly Run[] = [
-  {
-    recipe: 'Full sharpening',
-    code: 'CH-09',
-    says: [/section by section/, /heel and tip/, /burr off/, /paper/],
-    drawn: /The blade on .* at 17°/,
-  },
-  { recipe: 'Maintenance', code: 'CH-09', says: [/section by section/, /paper/], drawn: /The blade on .* at 17°/ },
-  {
-    recipe: 'Touch-up',
-    code: 'CH-09',
-    says: [/Fine 3000, right side/],
-    drawn: /The blade on Fine 3000/,
-    never: /Coarse/,
-  },
-  {
-    recipe: 'After the job (butcher)',
-    code: 'BN-01',
-    says: [/whole length, equal light strokes/, /Wipe the blade/, /10 and 10, the weight of the knife/],
-    drawn: /to the rod/,
-    never: /Fine 3000/,
-  },
-  {
-    recipe: 'Thinning',
-    code: 'CH-09',
-    says: [/right face: lay it flat, spine on the stone/, /left face: flat again/],
-    drawn: /The blade on Coarse \d+ at 1\.\d°/,
-    drawnAt: /Coarse \d+, right face: lay it flat, spine on the stone/,
-    never: /until a burr is felt/,
-  },
-  {
-    recipe: 'A little thinning',
-    code: 'CH-09',
-    says: [/right face: lay it flat/, /left face/],
-    drawn: /The blade on .* at 1\.\d°/,
-    drawnAt: /right face: lay it flat/,
-  },
-  {
-    recipe: 'Boning knife, every time',
-    code: 'BN-01',
-    says: [/six up-and-backs a section/, /one stroke a side, in turns/, /Polished steel: 10 a side/],
-    drawn: /The blade on .* at 25°/,
-  },
-  {
-    recipe: 'Boning knife, new shoulders',
-    code: 'BN-01',
-    says: [/rub it flat, well up the face/, /the shoulder at 12\.5°/, /the edge at 25°/],
-    drawn: /at 12\.5°/,
-    drawnAt: /the shoulder at/,
-  },
-  { recipe: 'Slicer', code: 'SL-02', says: [/four up-and-backs a section, no shoulder/], drawn: /The blade on/ },
-  { recipe: 'Curved blade', code: 'SK-01', says: [/section by section/], drawn: /The blade on/ },
-  {
-    recipe: 'On the clamp jig',
-    code: 'CH-09',
-    says: [/Clamp the blade at heel and tip/, /Turn the clamp/],
-    drawn: /The blade on/,
-  },
-  { recipe: 'Asymmetric edge', code: 'SL-01', says: [/the wide bevel/, /the narrow bevel/], drawn: /The blade on/ },
-  {
-    recipe: 'Single bevel',
-    code: 'SB-01',
-    says: [/lay the bevel flush/, /the back: lay it flat, \d light strokes/],
-    drawn: /The blade on .* at 0°/,
-  },
-  {
-    recipe: 'Very hard steel',
-    code: 'NA-01',
-    says: [/Tape the faces/, /a hair steeper/, /paste on film/],
-    drawn: /The blade on/,
-  },
-  {
-    recipe: 'Serrated, along the ground side',
-    code: 'BR-02',
-    says: [/every tooth under the loupe/, /Along the ground side/, /nearly flat on the back/],
-    drawn: /Teeth from the side/,
-    never: /Middle 1000/,
-  },
-  {
-    recipe: 'Serrated, from the flat back',
-    code: 'BR-02',
-    says: [/every tooth under the loupe/, /From the flat back/, /back through the gullets/],
-    drawn: /Teeth from the side/,
-    never: /Middle 1000/,
-  },
-  { recipe: 'Steel, culinary school', code: 'CH-09', says: [/8 a side, firm at first, 20 N/], drawn: /to the rod/ },
-  {
-    recipe: 'Polished steel, butcher’s school',
-    code: 'BN-01',
-    says: [/10 and 10, the weight of the knife/],
-    drawn: /to the rod/,
-  },
-  {
-    recipe: 'Diamond rod ladder',
-    code: 'CH-09',
-    says: [/a side, one whole side and then the other/],
-    drawn: /to the rod/,
-  },
-  {
-    recipe: 'Ceramic rods, medium then fine',
-    code: 'CH-09',
-    says: [/Medium ceramic rod/, /Fine ceramic rod/],
-    drawn: /to the rod/,
-  },
-  {
-    recipe: 'Strop only',
-    code: 'CH-09',
-    says: [/Rough side of the strop/, /Smooth side of the strop/],
-    drawn: /The blade on/,
-  },
-  { recipe: 'Burr removal', code: 'CH-09', says: [/alternating light turns, a hair steeper/], drawn: /The blade on/ },
-]
+import { COARSE, LEFT, of, RECIPES, RIGHT, type Run } from './recipeRuns'
+import { begins, own, said, say, recipe } from './words'
 
 // a session that a failed test left open would stand in the way of every later one on that knife
 test.afterEach(async ({ page }) => {
@@ -139,16 +14,16 @@ test.afterEach(async ({ page }) => {
     })
 })
 
-async function begin(page: Page, { code, recipe }: Run, pace: 'step by step' | 'in brief'): Promise<void> {
+async function begin(page: Page, { code, id }: Pick<Run, 'code' | 'id'>, pace: 'led' | 'brief'): Promise<void> {
   await openAsManager(page, `/bench/${code}`)
-  await page.getByRole('combobox', { name: 'What to do' }).click()
-  await page.getByRole('option', { name: recipe, exact: true }).click()
-  await expect(page.locator('header').first()).toContainText(new RegExp(recipe.replace(/[()]/g, '\\$&'), 'i'))
-  await page.getByRole('button', { name: pace, exact: true }).click()
-  await page.getByRole('button', { name: /Begin/ }).click()
+  await page.getByRole('combobox', { name: say('bench.recipeLabel') }).click()
+  await page.getByRole('option', { name: recipe(id), exact: true }).click()
+  await expect(page.locator('header').first()).toContainText(new RegExp(recipe(id).replace(/[()]/g, '\\$&'), 'i'))
+  await page.getByRole('button', { name: say(`bench.paces.${pace}`), exact: true }).click()
+  await page.getByRole('button', { name: begins('bench.start') }).click()
 }
 const breakOff = async (page: Page, code: string): Promise<void> => {
-  await page.getByRole('button', { name: 'Stop here' }).click()
+  await page.getByRole('button', { name: say('bench.abandon') }).click()
   await expect(page.getByRole('heading', { name: code })).toBeVisible()
 }
 /** The regular expressions are met by the lines in their order, other lines between them. */
@@ -163,9 +38,9 @@ function inOrder(lines: readonly string[], wanted: readonly RegExp[]): RegExp | 
 }
 
 for (const run of RECIPES) {
-  test(`${run.recipe}, step by step to its end`, async ({ page }) => {
-    await begin(page, run, 'step by step')
-    const line = page.getByRole('list', { name: 'bench' })
+  test(`${run.id}, step by step to its end`, async ({ page }) => {
+    await begin(page, run, 'led')
+    const line = page.getByRole('list', { name: say('bench.title') })
     await expect(line.getByRole('listitem').first()).toBeVisible()
     const steps = await line.getByRole('listitem').count()
     const told: string[] = []
@@ -180,8 +55,10 @@ for (const run of RECIPES) {
         drawings.add((await drawing.getAttribute('aria-label')) ?? '')
       if (step < steps - 1) await page.keyboard.press('Enter')
     }
-    expect(told[0]).toMatch(/^Look at/)
-    expect(told.at(-1)).toMatch(/^Put it away protected/)
+    expect(told[0]).toMatch(
+      new RegExp([say('bench.step.look.what'), say('bench.recipeStep.serrated-flat-back.loupe.what')].join('|')),
+    )
+    expect(told.at(-1)).toMatch(said('bench.step.stow.what'))
     expect(inOrder(told, run.says), told.join('\n')).toBeNull()
     expect(
       [...drawings].some((drawing) => run.drawn.test(drawing)),
@@ -192,20 +69,14 @@ for (const run of RECIPES) {
   })
 }
 
-const IN_BRIEF = [
-  'Full sharpening',
-  'Maintenance',
-  'Serrated, along the ground side',
-  'Single bevel',
-  'Ceramic rods, medium then fine',
-]
-for (const run of RECIPES.filter(({ recipe }) => IN_BRIEF.includes(recipe))) {
-  test(`${run.recipe}, in brief: a page a stone and one key`, async ({ page }) => {
-    await begin(page, run, 'in brief')
+const IN_BRIEF = ['full', 'maintenance', 'serrated-ground-side', 'single-bevel', 'rod-ceramic']
+for (const run of RECIPES.filter(({ id }) => IN_BRIEF.includes(id))) {
+  test(`${run.id}, in brief: a page a stone and one key`, async ({ page }) => {
+    await begin(page, run, 'brief')
     const onward = page.locator('footer .button.main')
     await expect(onward).toBeVisible()
     let pages = 1
-    while (!(await onward.innerText()).startsWith('Done, put away')) {
+    while (!(await onward.innerText()).startsWith(say('bench.briefFinish'))) {
       const before = await page.getByRole('heading', { level: 1 }).innerText()
       await page.keyboard.press('Enter')
       await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(before)
@@ -217,10 +88,10 @@ for (const run of RECIPES.filter(({ recipe }) => IN_BRIEF.includes(recipe))) {
 }
 
 test('a kept-up knife in brief is four touches, and its burrs are on record', async ({ page }) => {
-  await begin(page, { recipe: 'Maintenance', code: 'CH-08', says: [], drawn: /./ }, 'in brief')
+  await begin(page, { id: 'maintenance', code: 'CH-08' }, 'brief')
   let touches = 1
   const onward = page.locator('footer .button.main')
-  await expect(onward).toContainText(/Burr all along: on to Fine 3000/)
+  await expect(onward).toContainText(say('bench.briefDone', { next: own('Fine 3000') }))
   while (!page.url().includes('/knife/')) {
     await onward.click()
     touches++
@@ -229,8 +100,17 @@ test('a kept-up knife in brief is four touches, and its burrs are on record', as
     else await page.waitForURL(/\/knife\//)
   }
   expect(touches).toBe(4)
-  await page.getByRole('link', { name: 'Maintenance' }).first().click()
-  await expect(page.getByRole('row', { name: /burr felt at heel, belly, tip/ }).first()).toBeVisible()
+  await page
+    .getByRole('link', { name: recipe('maintenance') })
+    .first()
+    .click()
+  await expect(
+    page
+      .getByRole('row', {
+        name: said('session.burr', { zones: ['heel', 'belly', 'tip'].map((zone) => say(`zone.${zone}`)).join(', ') }),
+      })
+      .first(),
+  ).toBeVisible()
 })
 
 test('a wheel is for those signed off for it, whatever their role, and says what it may not touch', async ({
@@ -251,22 +131,22 @@ test('a wheel is for those signed off for it, whatever their role, and says what
   }
   await sign(had.filter((skill) => skill !== 'machine'))
   await page.goto(`${DEMO}/bench/CL-01`)
-  await page.getByRole('combobox', { name: 'What to do' }).click()
-  await page.getByRole('option', { name: 'Powered wheel', exact: true }).click()
-  await expect(page.getByText(/Only somebody signed off for the machine/)).toBeVisible()
-  await expect(page.getByRole('button', { name: /Begin/ })).toBeDisabled()
+  await page.getByRole('combobox', { name: say('bench.recipeLabel') }).click()
+  await page.getByRole('option', { name: recipe('wheel'), exact: true }).click()
+  await expect(page.getByText(say('bench.alone.machine'))).toBeVisible()
+  await expect(page.getByRole('button', { name: begins('bench.start') })).toBeDisabled()
   await sign([...new Set([...had, 'machine'])])
-  await begin(page, { recipe: 'Powered wheel', code: 'CL-01', says: [], drawn: /./ }, 'step by step')
-  await expect(page.getByRole('list', { name: 'bench' })).toBeVisible()
+  await begin(page, { id: 'wheel', code: 'CL-01' }, 'led')
+  await expect(page.getByRole('list', { name: say('bench.title') })).toBeVisible()
   await page.keyboard.press('Enter')
-  await expect(page.getByText(/Eye protection, and nobody in line with the wheel/)).toBeVisible()
-  await expect(page.getByText(/Not for hard, thin, serrated or single-bevel blades/)).toBeVisible()
+  await expect(page.getByText(say('bench.caution.wheel-eyes'))).toBeVisible()
+  await expect(page.getByText(say('bench.caution.wheel-not-for-this'))).toBeVisible()
   // nobody goes on to the wheel before their eyes are covered, and said to be
   await page.keyboard.press('Enter')
-  await expect(page.getByText('Cover your eyes first')).toBeVisible()
-  const line = page.getByRole('list', { name: 'bench' }).getByRole('listitem')
+  await expect(page.getByText(say('fault.no-protection'))).toBeVisible()
+  const line = page.getByRole('list', { name: say('bench.title') }).getByRole('listitem')
   await expect(line.nth(1)).toHaveAttribute('aria-current', 'step')
-  await page.getByRole('checkbox', { name: 'Eyes covered, sleeves and strings tied back' }).click()
+  await page.getByRole('checkbox', { name: say('bench.check.eyes-covered') }).click()
   const told: string[] = []
   for (let step = 1; step < (await line.count()); step++) {
     await expect(line.nth(step)).toHaveAttribute('aria-current', 'step')
@@ -274,7 +154,11 @@ test('a wheel is for those signed off for it, whatever their role, and says what
     if (step < (await line.count()) - 1) await page.keyboard.press('Enter')
   }
   expect(
-    inOrder(told, [/right side: 3 passes, edge trailing/, /left side: the same 3 passes/, /Put it away/]),
+    inOrder(told, [
+      of('wheel', 'first', { side: RIGHT, strokes: '3' }),
+      of('wheel', 'second', { side: LEFT, strokes: '3' }),
+      said('bench.step.stow.what'),
+    ]),
   ).toBeNull()
   await breakOff(page, 'CL-01')
   await sign(had)
@@ -283,7 +167,7 @@ test('a wheel is for those signed off for it, whatever their role, and says what
 test('what drags goes back to its side, what snags to the burr, and a chip that shows late to the coarse stone', async ({
   page,
 }) => {
-  await begin(page, { recipe: 'Full sharpening', code: 'CH-07', says: [], drawn: /./ }, 'step by step')
+  await begin(page, { id: 'full', code: 'CH-07' }, 'led')
   const heading = page.getByRole('heading', { level: 1 })
   const until = async (text: RegExp): Promise<void> => {
     for (let step = 0; step < 40 && !text.test(await heading.innerText()); step++) {
@@ -297,50 +181,53 @@ test('what drags goes back to its side, what snags to the burr, and a chip that 
     }
     await expect(heading).toHaveText(text)
   }
-  await until(/Pull it through paper/)
-  await page.getByRole('button', { name: 'Snags: burr' }).click()
-  await expect(heading).toHaveText(/Take the burr off/)
+  await until(said('bench.step.try.what'))
+  await page.getByRole('button', { name: say('bench.trySnags') }).click()
+  await expect(heading).toHaveText(said('bench.step.deburr.what'))
   await page.keyboard.press('Enter')
-  await page.getByRole('button', { name: 'Drags at tip' }).click()
-  await expect(heading).toHaveText(/right side/)
-  await until(/Pull it through paper/)
-  await page.getByRole('button', { name: 'Clean, or loud but clean' }).click()
-  await expect(heading).toHaveText(/Middle 1000/)
-  await until(/Check heel and tip/)
-  await page.getByRole('button', { name: /Back to Coarse \d+ for the heel, about \d+ min/ }).click()
-  await expect(heading).toHaveText(/Coarse \d+, right side: the heel only/)
-  await until(/Middle 1000, left side: the heel only/)
+  await page.getByRole('button', { name: say('bench.tryDrags', { zone: say('zone.tip') }) }).click()
+  await expect(heading).toHaveText(new RegExp(RIGHT))
+  await until(said('bench.step.try.what'))
+  await page.getByRole('button', { name: say('bench.tryClean') }).click()
+  await expect(heading).toHaveText(new RegExp(own('Middle 1000')))
+  await until(said('bench.step.ends.what'))
+  await page.getByRole('button', { name: said('bench.backTo', { stone: COARSE, zone: say('zone.heel') }) }).click()
+  await expect(heading).toHaveText(said('bench.step.side.only', { stone: COARSE, side: RIGHT, zone: say('zone.heel') }))
+  await until(said('bench.step.side.only', { stone: own('Middle 1000'), side: LEFT, zone: say('zone.heel') }))
   await breakOff(page, 'CH-07')
 })
 
 test('in brief too there is a way back to the coarse stone, and the look lays the plan out again', async ({ page }) => {
-  await begin(page, { recipe: 'Maintenance', code: 'CH-09', says: [], drawn: /./ }, 'in brief')
+  await begin(page, { id: 'maintenance', code: 'CH-09' }, 'brief')
   const heading = page.getByRole('heading', { level: 1 })
-  await expect(heading).toHaveText(/Middle 1000/)
-  await page.getByText('Look and test first').click()
-  await page.getByRole('group', { name: 'Glints at' }).getByRole('button', { name: 'tip' }).click()
-  await page.getByRole('button', { name: 'Plan from this' }).click()
-  await expect(heading).toHaveText(/Coarse \d+/)
+  await expect(heading).toHaveText(new RegExp(own('Middle 1000')))
+  await page.getByText(say('bench.briefLook')).click()
+  await page
+    .getByRole('group', { name: say('bench.lookPanel.glint') })
+    .getByRole('button', { name: say('zone.tip') })
+    .click()
+  await page.getByRole('button', { name: say('bench.planFromThis') }).click()
+  await expect(heading).toHaveText(COARSE)
   await page.keyboard.press('Enter')
-  await expect(heading).toHaveText(/Middle 1000/)
-  await page.getByText('Something is not right').click()
-  await page.getByRole('button', { name: /Back to Coarse \d+ for the tip/ }).click()
-  await expect(heading).toHaveText(/Coarse \d+/)
+  await expect(heading).toHaveText(new RegExp(own('Middle 1000')))
+  await page.getByText(say('bench.briefNot')).click()
+  await page.getByRole('button', { name: said('bench.backTo', { stone: COARSE, zone: say('zone.tip') }) }).click()
+  await expect(heading).toHaveText(COARSE)
   await breakOff(page, 'CH-09')
 })
 
 test('a picture is taken small; a file that is none is refused in a sentence, one of forty megabytes too', async ({
   page,
 }) => {
-  await begin(page, { recipe: 'Full sharpening', code: 'CH-11', says: [], drawn: /./ }, 'step by step')
+  await begin(page, { id: 'full', code: 'CH-11' }, 'led')
   const file = page.locator('input[type=file]')
   await file.setInputFiles({ name: 'list.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('onions, salt') })
-  await expect(page.getByText(/That is not a picture this screen can read/)).toBeVisible()
+  await expect(page.getByText(say('bench.photos.notPicture'))).toBeVisible()
   await file.setInputFiles({ name: 'huge.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(40_000_000) })
-  await expect(page.getByText(/larger than 30 MB/)).toBeVisible()
+  await expect(page.getByText(say('bench.photos.tooLarge', { mb: 30 }))).toBeVisible()
   const png = await page.screenshot()
   await file.setInputFiles({ name: 'edge.png', mimeType: 'image/png', buffer: png })
-  const picture = page.getByRole('img', { name: 'before' })
+  const picture = page.getByRole('img', { name: say('bench.photos.before') })
   await expect(picture).toBeVisible()
   const answer = await page.request.get(`${DEMO}${(await picture.getAttribute('src')) ?? ''}`)
   expect(answer.headers()['content-type']).toBe('image/jpeg')
@@ -349,13 +236,18 @@ test('a picture is taken small; a file that is none is refused in a sentence, on
 })
 
 test('the plan follows the look: a glint changes the first stone, with the reason', async ({ page }) => {
-  await begin(page, { recipe: 'Maintenance', code: 'CH-09', says: [], drawn: /./ }, 'step by step')
-  const line = page.getByRole('list', { name: 'bench' })
-  await expect(line).not.toContainText('Coarse')
-  await page.getByRole('group', { name: 'Glints at' }).getByRole('button', { name: 'belly' }).click()
+  await begin(page, { id: 'maintenance', code: 'CH-09' }, 'led')
+  const line = page.getByRole('list', { name: say('bench.title') })
+  await expect(line).not.toContainText(COARSE)
+  await page
+    .getByRole('group', { name: say('bench.lookPanel.glint') })
+    .getByRole('button', { name: say('zone.belly') })
+    .click()
   await page.keyboard.press('Enter')
-  await expect(page.getByText(/After the look: It glints at the belly/)).toBeVisible()
-  await expect(line).toContainText(/Coarse (220|320|400)/)
+  await expect(
+    page.getByText(said('bench.reasonsNow', { reason: said('reason.glint', { zone: say('zone.belly') }) })),
+  ).toBeVisible()
+  await expect(line).toContainText(COARSE)
   await breakOff(page, 'CH-09')
 })
 

@@ -1,9 +1,10 @@
 import { expect, test, type Page } from '@playwright/test'
 import { DEMO, openAsManager } from './kitchen'
+import { NUMBER, own, said, say } from './words'
 
 /** A kind of which the sample house has one, three weeks after its last stone, so that no other test misses it. */
 const TYPE = 'heavy-single-bevel'
-const KIND = 'heavy single-bevel'
+const KIND = say('type.heavy-single-bevel')
 
 async function choose(page: Page, field: string, option: string): Promise<void> {
   await page.getByRole('dialog').getByRole('combobox', { name: field }).click()
@@ -23,21 +24,23 @@ test('a house rule is made, Today and the week follow it, and a year of each way
 }) => {
   test.setTimeout(90_000)
   await openAsManager(page, '/house?part=rules')
-  await expect(page.getByText('No rule: each edge decides')).toBeVisible()
-  await page.getByRole('button', { name: 'Add a rule' }).click()
+  await expect(page.getByText(say('rules.none'))).toBeVisible()
+  await page.getByRole('button', { name: say('rules.add') }).click()
   const dialog = page.getByRole('dialog')
-  await choose(page, 'For', 'A kind of knife')
-  await choose(page, 'Which', KIND)
+  await choose(page, say('rules.scope'), say('rules.scopes.type'))
+  await choose(page, say('rules.which'), KIND)
   // a way that lives by the rod cannot go without honing: said beside its field, and nothing is kept
-  await choose(page, 'To the stone', 'two or three times a year')
-  await choose(page, 'Honing', 'never')
-  await dialog.getByRole('button', { name: 'Save' }).click()
-  await expect(dialog.getByText('cannot go without honing')).toBeVisible()
-  await choose(page, 'Honing', 'before each service')
-  await choose(page, 'To the stone', 'every few weeks')
-  await dialog.getByRole('textbox', { name: 'Weeks between' }).fill('1')
-  await dialog.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByText(`${KIND}: to the stone every week`, { exact: false })).toBeVisible()
+  await choose(page, say('rules.school'), say('rules.schools.few-a-year'))
+  await choose(page, say('rules.honing'), say('rules.honings.never'))
+  await dialog.getByRole('button', { name: say('shell.save') }).click()
+  await expect(dialog.getByText(say('fault.rule-needs-honing'))).toBeVisible()
+  await choose(page, say('rules.honing'), say('rules.honings.before-service'))
+  await choose(page, say('rules.school'), say('rules.schools.every-weeks'))
+  await dialog.getByRole('textbox', { name: say('rules.weeks') }).fill('1')
+  await dialog.getByRole('button', { name: say('shell.save') }).click()
+  await expect(
+    page.getByText(said('rules.said', { whose: KIND, school: say('rules.everyWeeks', { n: 1 }) })),
+  ).toBeVisible()
 
   const { knives } = (await (await page.request.get(`${DEMO}/api/fleet`)).json()) as {
     knives: { code: string; type: string; verdict: { reasons: { code: string }[] } }[]
@@ -47,32 +50,40 @@ test('a house rule is made, Today and the week follow it, and a year of each way
   for (const { verdict } of ruled) expect(verdict.reasons[0]?.code).toMatch(/^rule-/)
 
   await page.goto(`${DEMO}/today`)
-  await expect(page.getByText('House rule:').first()).toBeVisible()
+  await expect(page.getByText(said('reason.rule-due')).first()).toBeVisible()
   await page.goto(`${DEMO}/week`)
-  await expect(page.getByText(/goes? by (a )?house rules?/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(said('week.byRule'))).toBeVisible({ timeout: 20_000 })
 
   await page.goto(`${DEMO}/year`)
-  await page.getByRole('button', { name: 'Play the year' }).click()
-  await page.getByRole('button', { name: 'Stop' }).click()
+  await page.getByRole('button', { name: say('year.play') }).click()
+  await page.getByRole('button', { name: say('year.stop') }).click()
   await expect(page.getByRole('table')).toHaveCount(0)
-  await page.getByRole('textbox', { name: 'An hour of work' }).fill('20')
-  await page.getByRole('button', { name: 'Play the year' }).click()
-  const sentence = page.getByRole('status').filter({ hasText: 'one way comes out best' })
+  await page.getByRole('textbox', { name: say('year.wage') }).fill('20')
+  await page.getByRole('button', { name: say('year.play') }).click()
+  const sentence = page.getByRole('status').filter({ hasText: said('year.sentence') })
   await expect(sentence).toBeVisible({ timeout: 60_000 })
-  await expect(sentence).toContainText(/leaves the fewest dull hours: [\d,]+ h, for [\d,]+ h at the bench/)
-  await expect(sentence).toContainText(/costs least: [\d,.]+ a year/)
+  await expect(sentence).toContainText(
+    said('year.fewest', { hours: new RegExp(`${NUMBER.source} h`), bench: new RegExp(`${NUMBER.source} h`) }),
+  )
+  await expect(sentence).toContainText(said('year.cheapest', { money: NUMBER }))
   // every way has its row, the house's own first
   const rows = page.getByRole('table').getByRole('row')
   await expect(rows).toHaveCount(10)
-  await expect(rows.nth(1)).toContainText('As the house does now')
+  await expect(rows.nth(1)).toContainText(say('year.ways.rules'))
 })
 
 test('the week of the sample house has sittings: one person, several knives, laid out and cleared away once', async ({
   page,
 }) => {
   await openAsManager(page, '/week')
-  await expect(page.getByText(/\d+ sessions, \d+ min of bench work/)).toBeVisible({ timeout: 20_000 })
-  await expect(page.getByText(/ at (Back|Window) bench, \d\d:\d\d–\d\d:\d\d: \d+ knives/).first()).toBeVisible()
+  await expect(page.getByText(said('week.summary'))).toBeVisible({ timeout: 20_000 })
+  await expect(
+    page
+      .getByText(
+        said('week.sitting', { bench: new RegExp([own('Back bench'), own('Window bench')].join('|')), n: /\d+/ }),
+      )
+      .first(),
+  ).toBeVisible()
   expect(await page.locator('.lane .sitting').count()).toBeGreaterThan(0)
   expect(await page.locator('.lane .sitting').count()).toBeLessThan(await page.locator('.session').count())
 })

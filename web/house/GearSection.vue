@@ -8,7 +8,7 @@ import type { Crew } from '../../contract/week'
 import { GEAR_KINDS, isStone, type GearKind } from '../../core/abrasive/gear'
 import { capital } from '../../words/format'
 import { call } from '../api'
-import { say } from '../i18n'
+import { inOrder, say } from '../i18n'
 import { useNotices } from '../stores/notices'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
@@ -144,7 +144,7 @@ function retire(one: GearView): void {
 /** Coarse to fine as they are used; what is out of use stands last. */
 const standing = computed(() =>
   [...gear.value].sort(
-    (a, b) => Number(b.active) - Number(a.active) || (b.micron ?? 0) - (a.micron ?? 0) || a.name.localeCompare(b.name),
+    (a, b) => Number(b.active) - Number(a.active) || (b.micron ?? 0) - (a.micron ?? 0) || inOrder(a.name, b.name),
   ),
 )
 </script>

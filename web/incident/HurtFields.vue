@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { HARM_CAUSES, type HarmCause } from '../../core/edge/model/events'
-import { say } from '../i18n'
+import { inOrder, say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import ChoiceField from '../ui/ChoiceField.vue'
 
@@ -18,7 +18,7 @@ const knives = computed(() => [
   ...(fleet.fleet?.knives ?? [])
     .filter(({ status }) => status !== 'retired')
     .map(({ id, code }) => ({ value: id, label: code }))
-    .sort((a, b) => a.label.localeCompare(b.label)),
+    .sort((a, b) => inOrder(a.label, b.label)),
 ])
 </script>
 

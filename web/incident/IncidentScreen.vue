@@ -7,6 +7,7 @@ import { INCIDENT_KINDS, INCIDENT_PLACES, type Incidents, type NewIncident } fro
 import type { HarmCause } from '../../core/edge/model/events'
 import { STEP_KINDS } from '../../core/session/recipe'
 import { capital } from '../../words/format'
+import { incidentWords } from '../../words/incident'
 import { call } from '../api'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
@@ -119,8 +120,8 @@ const times = (n: number): string => say('incident.times', { n })
           {{ $t('incident.year') }}:
           {{
             formats.list(
-              known.yearly.map(
-                (one) => `${$t(`incident.what.${one.what}`)} ${$t(`incident.place.${one.place}`)} ${times(one.count)}`,
+              known.yearly.map((one) =>
+                say('incident.often', { event: incidentWords(one, say), times: times(one.count) }),
               ),
             )
           }}
@@ -128,7 +129,7 @@ const times = (n: number): string => say('incident.times', { n })
         <ul>
           <li v-for="one in known.latest" :key="one.id">
             <span>{{ formats.moment(one.at) }}</span>
-            <b>{{ capital($t(`incident.what.${one.what}`)) }} {{ $t(`incident.place.${one.place}`) }}</b>
+            <b>{{ capital(incidentWords(one, say)) }}</b>
             <span
               >{{ one.note }} {{ detail(one) }}
               <template v-if="one.step">{{

@@ -53,4 +53,7 @@ li {
   padding: 8px 0;
   border-bottom: 1px solid var(--rule);
 }
+li .num {
+  white-space: normal;
+}
 </style>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { endpoints } from '../../contract/endpoints'
+import { incidentWords } from '../../words/incident'
 import { say, useFormats } from '../i18n'
 import { useResource } from '../live/resource'
 import { useSession } from '../stores/session'
@@ -18,10 +19,7 @@ const route = useRoute()
 const router = useRouter()
 const MONTHS_BACK = 24
 /** The day in the house's own zone decides which month it is. */
-const thisMonth = computed(() => {
-  const [day = '', month = '', year = ''] = formats.value.dayKey(session.now().toISOString()).split('/')
-  return day ? `${year}-${month}` : session.now().toISOString().slice(0, 7)
-})
+const thisMonth = computed(() => formats.value.dayKey(session.now().toISOString()).slice(0, 'YYYY-MM'.length))
 const month = computed({
   get: () => (/^20\d\d-\d\d$/.test(String(route.query['month'])) ? String(route.query['month']) : thisMonth.value),
   set: (value) => void router.replace({ query: { month: value } }),
@@ -96,8 +94,9 @@ function list(): void {
           <h2>{{ $t('report.incidents') }}</h2>
           <p v-if="report.incidents.length === 0" class="soft">{{ $t('report.noneOut') }}</p>
           <p v-for="one in report.incidents" :key="`${one.what} ${one.place}`">
-            {{ $t(`incident.what.${one.what}`) }} {{ $t(`incident.place.${one.place}`) }}:
-            {{ say('incident.times', { n: one.count }) }}
+            {{
+              say('incident.often', { event: incidentWords(one, say), times: say('incident.times', { n: one.count }) })
+            }}
           </p>
         </section>
       </div>

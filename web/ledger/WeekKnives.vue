@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { grouped } from '../../core/group'
-import { say, useFormats } from '../i18n'
+import { inOrder, say, useFormats } from '../i18n'
 import type { WeekSum } from './houseWeeks'
 
 /** The knives behind one week: what each did, cost and lost, and the way to its history. */
@@ -25,7 +25,7 @@ const knives = computed(() =>
         },
       ]
     })
-    .sort((a, b) => b.dullHours - a.dullHours || b.minutes - a.minutes || a.code.localeCompare(b.code)),
+    .sort((a, b) => b.dullHours - a.dullHours || b.minutes - a.minutes || inOrder(a.code, b.code)),
 )
 const costOf = (cost: number | null): string =>
   cost === null ? say('ledger.open') : formats.value.money(cost, props.currency)

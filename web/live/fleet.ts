@@ -6,6 +6,7 @@ import type { Fleet } from '../../contract/fleet'
 import type { KnifeView } from '../../contract/knives'
 import { MINUTE_MS } from '../../core/time'
 import { call } from '../api'
+import { inOrder } from '../spoken'
 import { openChangeFeed } from './changeFeed'
 import { useLive } from './live'
 import { resourceKey } from './resource'
@@ -66,12 +67,14 @@ export const useFleet = defineStore('fleet', () => {
       const byId = new Map(views.map((view) => [view.id, view]))
       const kept = known.knives.map((knife) => byId.get(knife.id) ?? knife)
       const added = views.filter((view) => !known.knives.some((knife) => knife.id === view.id))
-      return { ...known, knives: [...kept, ...added].sort((a, b) => (a.code < b.code ? -1 : 1)) }
+      return { ...known, knives: [...kept, ...added].sort((a, b) => inOrder(a.code, b.code)) }
     })
   }
 
-  const people = computed(() => new Map((fleet.value?.people ?? []).map((person) => [person.id, person])))
-  const stations = computed(() => new Map((fleet.value?.stations ?? []).map((station) => [station.id, station])))
+  const named = <T extends { readonly id: string; readonly name: string }>(all: readonly T[]): Map<string, T> =>
+    new Map([...all].sort((a, b) => inOrder(a.name, b.name)).map((one) => [one.id, one]))
+  const people = computed(() => named(fleet.value?.people ?? []))
+  const stations = computed(() => named(fleet.value?.stations ?? []))
   /** each knife's next session: they come in order, and the first is to stand */
   const planned = computed(
     () => new Map([...(fleet.value?.planned ?? [])].reverse().map((session) => [session.knifeId, session])),

@@ -42,7 +42,7 @@ const tenth = (dps: number): string => formats.value.angle(Math.round(10 * dps) 
       <p class="soft">{{ $t('phone.rod') }} {{ $t('phone.case') }}</p>
       <ChoiceField v-model="chosen" :label="$t('phone.blade')" :options="blades" searchable />
       <template v-if="state === 'heard'">
-        <p class="big num" role="status">
+        <p class="reading num" role="status">
           {{ angle ? tenth(angle.dps) : '–' }}
           <span v-if="angle" class="sure">{{ $t('phone.sure', { angle: tenth(angle.sureDps) }) }}</span>
         </p>
@@ -66,7 +66,7 @@ const tenth = (dps: number): string => formats.value.angle(Math.round(10 * dps) 
   max-width: 620px;
   justify-items: start;
 }
-.big {
+.reading {
   font-size: 5rem;
   font-weight: 700;
   line-height: 1;

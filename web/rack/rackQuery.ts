@@ -3,6 +3,7 @@ import { useRoute, useRouter } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
 import { EDGE_WORDS } from '../../core/edge/model/scale'
 import type { useFleet } from '../live/fleet'
+import { inOrder } from '../spoken'
 import { matchesQuery } from '../ui/findKnives'
 
 export const SORTS = ['need', 'dull', 'code', 'force', 'holder', 'checked'] as const
@@ -90,9 +91,9 @@ export function rackKnives(
   const order: Readonly<Record<Sort, (a: KnifeView, b: KnifeView) => number>> = {
     need: (a, b) => worstShare(b) - worstShare(a),
     dull: (a, b) => firstDull(a) - firstDull(b) || worstShare(b) - worstShare(a),
-    code: (a, b) => a.code.localeCompare(b.code),
+    code: (a, b) => inOrder(a.code, b.code),
     force: (a, b) => b.zones[b.worstZone].forceGf - a.zones[a.worstZone].forceGf,
-    holder: (a, b) => holder(a).localeCompare(holder(b)) || a.code.localeCompare(b.code),
+    holder: (a, b) => inOrder(holder(a), holder(b)) || inOrder(a.code, b.code),
     checked: (a, b) => (a.checkedAt ?? '').localeCompare(b.checkedAt ?? ''),
   }
   return knives

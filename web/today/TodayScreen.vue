@@ -196,6 +196,7 @@ const summary = computed(() =>
 }
 aside {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 20px;
   align-content: start;
 }

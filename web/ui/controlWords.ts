@@ -45,6 +45,8 @@ export function controlWords(say: Say, language: Language): Words {
     // the library puts the number in itself, and knows no plural
     searchMessage: say('control.found'),
     selectionMessage: say('control.chosen'),
+    // read aloud beside every password
+    passwordPrompt: say('field.password'),
     aria: { close: say('control.close'), listLabel: say('control.list') },
   }
 }

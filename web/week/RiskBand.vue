@@ -81,6 +81,9 @@ li {
 li.first {
   border-left: 1px solid var(--rule-strong);
 }
+li .num {
+  white-space: normal;
+}
 li .small {
   overflow: hidden;
   max-width: 100%;

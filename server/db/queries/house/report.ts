@@ -1,3 +1,4 @@
+import type { Report } from '../../../../contract/report'
 import type { Queryable } from '../../database'
 
 export interface MonthLine {
@@ -106,8 +107,8 @@ export async function incidentsIn(
   houseId: string,
   from: Date,
   until: Date,
-): Promise<{ what: string; place: string; count: number }[]> {
-  const { rows } = await db.query<{ what: string; place: string; count: number }>(
+): Promise<Report['incidents']> {
+  const { rows } = await db.query<Report['incidents'][number]>(
     `select what, place, count(*)::int as count
      from incidents
      where house_id = $1 and at >= $2 and at < $3

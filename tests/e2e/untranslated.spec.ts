@@ -1,0 +1,128 @@
+import { expect, test, type Page } from '@playwright/test'
+import { HOUSE_NAME, PEOPLE } from '../../demo/house'
+import { CLOSES, OPENS, pseudoCatalogue } from '../../words/pseudo'
+import { LANGUAGE_TRAITS, LANGUAGES } from '../../words/message'
+import { catalogues } from '../../words/say'
+import { openAsManager } from './kitchen'
+import { SCREENS } from './screens'
+import { LANGUAGE } from './words'
+
+test.skip(LANGUAGE !== 'en', 'it reads the English screens')
+
+/** Gives the browser a language that nobody speaks in place of its catalogue. */
+async function speakPseudo(page: Page): Promise<void> {
+  await page.route('**/assets/*.js', async (route) => {
+    const answer = await route.fetch()
+    const script = await answer.text()
+    const found = /JSON\.parse\((?:`([\s\S]*)`|'([\s\S]*)'|("[\s\S]*"))\)/.exec(script)
+    if (!found || !/^\s*(?:var|let|const|export)/.test(script)) return await route.fulfill({ response: answer })
+    // a module of its own, and nothing else in it: the text is read as the browser reads it
+    const text = new Function(`return ${found[0]}`)() as object
+    const body = script.replace(found[0], () => `JSON.parse(${JSON.stringify(JSON.stringify(pseudoCatalogue(text)))})`)
+    await route.fulfill({ response: answer, body })
+  })
+}
+
+/** What is nobody's to translate: names and words that the house wrote, units, keys, file formats, standards. */
+const OWN = [
+  HOUSE_NAME,
+  ...PEOPLE.map(({ name }) => name),
+  ...Object.values(catalogues.en.sample),
+  ...LANGUAGES.map((tag) => LANGUAGE_TRAITS[tag].name),
+  // sentences of the server, which has its own catalogue
+  ...Object.values(catalogues.en.fault),
+  'Chrome',
+  'Linux',
+  'Yorvik',
+  'Europe/Dublin',
+  'maren',
+  'min',
+  'mm',
+  'gf',
+  'MB',
+  'Esc',
+  'Enter',
+  'Space',
+  'CSV',
+  'JIS',
+  'FEPA',
+  'EUR',
+  'PIN',
+]
+const NOT_WORDS = new RegExp(
+  [
+    ...OWN.sort((a, b) => b.length - a.length).map((word) => word.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&')),
+    // days, months and the last of a list as Intl writes them
+    '\\band\\b',
+    '(?:Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day|(?:Mon|Tue|Wed|Thu|Fri|Sat|Sun)\\b',
+    '(?:Jan|Febr)uary|March|April|May|June|July|August|(?:Septem|Octo|Novem|Decem)ber|(?:Jan|Feb|Mar|Apr|Jun|Jul|Aug|Sept?|Oct|Nov|Dec)\\b',
+  ].join('|'),
+  'gu',
+)
+
+/** What is left of a text without what a catalogue said, sentences within sentences first. */
+function unsaid(text: string): string {
+  const SENTENCE = new RegExp(`${OPENS}[^${OPENS}${CLOSES}]*${CLOSES}`, 'gu')
+  const rest = text.replace(SENTENCE, ' ')
+  return rest === text ? text.replace(NOT_WORDS, ' ').trim() : unsaid(rest)
+}
+
+/** Texts and labels on the screen that no catalogue said. */
+async function untranslated(page: Page): Promise<string[]> {
+  const texts = await page.evaluate(() => {
+    const found: string[] = []
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const parent = node.parentElement
+      if (!parent || ['SCRIPT', 'STYLE', 'TEXTAREA', 'CODE'].includes(parent.tagName)) continue
+      if (parent.closest('.js-plotly-plot, .house-words')) continue
+      found.push(node.textContent ?? '')
+    }
+    for (const one of document.body.querySelectorAll('[aria-label], [title], [placeholder], [alt]'))
+      for (const name of ['aria-label', 'title', 'placeholder', 'alt']) found.push(one.getAttribute(name) ?? '')
+    return found
+  })
+  // a number of signs in a row that are a word, not a code or a symbol of steel
+  const WORD = /\p{Lowercase}{3,}/u
+  return [...new Set(texts.map(unsaid).filter((text) => WORD.test(text)))]
+}
+
+const MOST_LOOKS = 60
+
+/** Goes to another screen of the app without opening it anew, and waits until it stands still. */
+async function goTo(page: Page, path: string): Promise<void> {
+  const main = page.locator('#main')
+  const left = await main.innerText()
+  await page.evaluate((to) => {
+    history.pushState({}, '', to)
+    dispatchEvent(new PopStateEvent('popstate', { state: {} }))
+  }, path)
+  let before = left
+  for (let looks = 0; looks < MOST_LOOKS; looks++) {
+    await page.waitForTimeout(200)
+    const now = await main.innerText()
+    if (now === before && now !== left) return
+    before = now
+  }
+  throw new Error(`${path} did not come`)
+}
+
+for (const width of [1280, 390] as const) {
+  test(`in a language that nobody speaks every screen says all of it, and fits ${width} px`, async ({ page }) => {
+    test.setTimeout(240_000)
+    await page.setViewportSize({ width, height: width === 390 ? 844 : 800 })
+    await speakPseudo(page)
+    await openAsManager(page, '/today')
+    await expect(page.locator('h1').first()).toContainText(/\d/)
+    await expect(page.locator('main')).toContainText(OPENS)
+    const faults: string[] = []
+    for (const path of SCREENS) {
+      if (!page.url().endsWith(path)) await goTo(page, path)
+      const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+      if (sideways > 0) faults.push(`${path} is ${sideways} px too wide`)
+      faults.push(...(await untranslated(page)).map((text) => `${path} says: ${text}`))
+    }
+    await page.unrouteAll({ behavior: 'ignoreErrors' })
+    expect(faults).toEqual([])
+  })
+}
