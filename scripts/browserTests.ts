@@ -1,15 +1,25 @@
 import { spawn } from 'node:child_process'
 import { rmSync } from 'node:fs'
-import { isLanguage, LANGUAGES } from '../words/message'
+import { isLanguage, LANGUAGES, type Language } from '../words/message'
 import { serveHouses, SET_UP_CODE } from './houses'
 
+interface Row {
+  readonly files: readonly string[]
+  readonly language: Language
+}
 /**
- * Tests that run side by side, each row at a sample house of its own: those that only look, those that work at the
- * bench, and, in a row of their own, all others.
+ * Tests that run side by side, each row at a sample house of its own that speaks its own language: those that only look
+ * in the longest of them, those that work at the bench, and, in a row of their own and in English, all others.
  */
-const SIDE_BY_SIDE: Readonly<Record<string, readonly string[]>> = {
-  looking: ['everyScreen.spec', 'untranslated.spec', 'hardInput.spec', 'paper.spec', 'phone.spec'],
-  benches: ['recipes.spec', 'workshop.spec', 'bench.spec', 'practice.spec', 'listening.spec'],
+const SIDE_BY_SIDE: Readonly<Record<string, Row>> = {
+  looking: {
+    files: ['everyScreen.spec', 'untranslated.spec', 'hardInput.spec', 'paper.spec', 'phone.spec'],
+    language: 'de',
+  },
+  benches: {
+    files: ['recipes.spec', 'workshop.spec', 'bench.spec', 'practice.spec', 'listening.spec'],
+    language: 'fr',
+  },
 }
 
 interface Run {
@@ -47,23 +57,36 @@ function faultsOf({ code, output }: Run): string {
 
 /**
  * Serves sample houses and an empty one, runs the browser tests against them, and cleans up. All of them are run side
- * by side; single ones named on the command line alone. YORVIK_TEST_LANGUAGE says what the houses speak.
+ * by side; single ones named on the command line alone. YORVIK_TEST_LANGUAGE makes all houses speak one language.
  */
 async function main(): Promise<number> {
   rmSync('.data/browser', { recursive: true, force: true })
   const named = process.argv.slice(2)
-  const language = process.env['YORVIK_TEST_LANGUAGE'] ?? 'en'
-  if (!isLanguage(language)) throw new Error(`Yorvik speaks ${LANGUAGES.join(', ')}, not ${language}.`)
+  const asked = process.env['YORVIK_TEST_LANGUAGE']
+  if (asked !== undefined && !isLanguage(asked)) throw new Error(`Yorvik speaks ${LANGUAGES.join(', ')}, not ${asked}.`)
+  const language = asked ?? 'en'
   const rows = Object.entries(SIDE_BY_SIDE)
-  const houses = await serveHouses('browser', named.length > 0 ? 1 : 1 + rows.length, language)
+  const houses = await serveHouses('browser', [
+    language,
+    ...(named.length > 0 ? [] : rows.map(([, row]) => asked ?? row.language)),
+  ])
   const { demoUrl, demoUrls, emptyUrl } = houses
-  const env = { YORVIK_DEMO_URL: demoUrl, YORVIK_EMPTY_URL: emptyUrl, YORVIK_SET_UP_CODE: SET_UP_CODE }
+  const env = {
+    YORVIK_DEMO_URL: demoUrl,
+    YORVIK_EMPTY_URL: emptyUrl,
+    YORVIK_SET_UP_CODE: SET_UP_CODE,
+    YORVIK_TEST_LANGUAGE: language,
+  }
   try {
     if (named.length > 0) return (await playwright(named, env, true)).code
-    const beside = rows.map(([row, files], at) =>
-      playwright([...files, `--output=test-results/${row}`], { ...env, YORVIK_DEMO_URL: demoUrls[at + 1] }, false),
+    const beside = rows.map(([name, row], at) =>
+      playwright(
+        [...row.files, `--output=test-results/${name}`],
+        { ...env, YORVIK_DEMO_URL: demoUrls[at + 1], YORVIK_TEST_LANGUAGE: asked ?? row.language },
+        false,
+      ),
     )
-    const elsewhere = Object.values(SIDE_BY_SIDE).flat().join('|')
+    const elsewhere = rows.flatMap(([, { files }]) => files).join('|')
     const others = await playwright([`--grep-invert=${elsewhere}`, '--output=test-results/others'], env, true)
     const runs = await Promise.all(beside)
     process.stdout.write(runs.map(({ output }) => output).join(''))

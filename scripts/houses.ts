@@ -24,29 +24,28 @@ export interface ServedHouses {
   stop(): Promise<void>
 }
 
-/** Sample houses and an empty one, each on its own port and database, at the picture moment and in a language. */
+/** A sample house for each language that is asked for and an empty one, each on its own port and database, at the picture moment. */
 export async function serveHouses(
   directory: string,
-  sampleHouses = 1,
-  language: Language = 'en',
+  languages: readonly [Language, ...Language[]] = ['en'],
 ): Promise<ServedHouses> {
   await buildWeb()
   const cluster = await startCluster(join(process.cwd(), '.data', directory))
   const stamp = Date.now()
   const open = async (
     name: string,
-    demo: boolean,
+    language: Language | null,
   ): Promise<{ url: string; databaseUrl: string; close: () => Promise<void> }> => {
     await cluster.ensureDatabase(name)
     const databaseUrl = cluster.urlFor(name)
     await migrate(databaseUrl)
-    if (demo) await loadSampleHouse(databaseUrl, PICTURE_MOMENT, language)
+    if (language) await loadSampleHouse(databaseUrl, PICTURE_MOMENT, language)
     const app = makeApp({
       databaseUrl,
       log: pino({ level: 'error' }),
       clock: clockFrom(PICTURE_MOMENT),
       webRoot: WEB_ROOT,
-      demo: demo ? DEMO_SIGN_IN : null,
+      demo: language ? DEMO_SIGN_IN : null,
       doorRequestsPerMinute: 10_000,
       setUpCode: SET_UP_CODE,
     })
@@ -58,10 +57,11 @@ export async function serveHouses(
     })
     return { url: `http://localhost:${port}`, databaseUrl, close: () => app.close() }
   }
-  const demo = await open(`demo_${stamp}`, true)
+  const [first, ...more] = languages
+  const demo = await open(`demo_${stamp}`, first)
   const opened = [demo]
-  for (let more = 1; more < sampleHouses; more++) opened.push(await open(`demo_${stamp}_${more}`, true))
-  const empty = await open(`empty_${stamp}`, false)
+  for (const [at, language] of more.entries()) opened.push(await open(`demo_${stamp}_${at + 1}`, language))
+  const empty = await open(`empty_${stamp}`, null)
   return {
     demoUrl: demo.url,
     demoUrls: opened.map(({ url }) => url),

@@ -1,8 +1,7 @@
 import { spawn } from 'node:child_process'
 
 const STEPS = [
-  ['Lint and room rules', 'npm', ['run', '--silent', 'lint']],
-  ['Types', 'npm', ['run', '--silent', 'types']],
+  ['Lint and room rules, and types beside them', 'npx', ['tsx', 'scripts/readOnly.ts']],
   ['Unit and server tests', 'npx', ['vitest', 'run']],
   ['Browser tests', 'npx', ['tsx', 'scripts/browserTests.ts']],
 ] as const

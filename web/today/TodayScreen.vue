@@ -103,9 +103,9 @@ const summary = computed(() =>
         >
           {{ $t(walking ? 'today.walkDone' : 'today.walk') }}
         </AppButton>
-        <AppButton v-if="fleet.knives.length > 0" class="no-print" to="/count">{{ $t('count.title') }}</AppButton>
+        <AppButton v-if="fleet.knives.length > 0" class="no-print" to="/count">{{ $t('place.count') }}</AppButton>
         <AppButton v-if="fleet.knives.length > 0" class="no-print wall" kind="quiet" to="/wall">{{
-          $t('wall.open')
+          $t('place.wall')
         }}</AppButton>
         <PrintButton :label="$t('today.print')" />
       </span>

@@ -4,7 +4,7 @@ import { computed, ref, useId } from 'vue'
 import FieldFrame from './FieldFrame.vue'
 import { fromDate, readDay, readTime, toDate } from './typedWhen'
 
-/** A time of day (HH:MM) or a day (YYYY-MM-DD), typed as people type it or picked; shown as the house writes it. */
+/** A time of day (HH:MM) or a day (YYYY-MM-DD), typed as people type it or picked; shown as the language writes it. */
 const props = defineProps<{
   label: string
   kind: 'time' | 'day'
@@ -49,7 +49,6 @@ function leave({ value }: DatePickerBlurEvent): void {
       :input-id="id"
       :time-only="kind === 'time'"
       :step-minute="5"
-      date-format="dd/mm/yy"
       :invalid="isWrong"
       :show-on-focus="false"
       show-icon

@@ -8,6 +8,11 @@ it('names the days of the week as the language does, Monday first', () => {
   expect([spanish.firstDayOfWeek, spanish.dayNames?.[1], spanish.monthNames?.[0]]).toEqual([1, 'lunes', 'enero'])
 })
 
+it('writes days as the language does', () => {
+  const formats = LANGUAGES.map((language) => controlWords(speaker(language), language).dateFormat)
+  expect(formats).toEqual(['dd/mm/yy', 'dd.mm.yy', 'dd/mm/yy', 'dd/mm/yy'])
+})
+
 it('leaves the library the place for its number, in every language', () => {
   for (const language of LANGUAGES) {
     const { searchMessage, selectionMessage, aria } = controlWords(speaker(language), language)

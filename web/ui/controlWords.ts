@@ -18,8 +18,14 @@ export function controlWords(say: Say, language: Language): Words {
     const { format } = new Intl.DateTimeFormat(locale, { month, timeZone: 'UTC' })
     return Array.from({ length: 12 }, (_, at) => format(Date.UTC(2023, at, 1)))
   }
+  /** in the library's letters: yy is a whole year */
+  const dateFormat = new Intl.DateTimeFormat(locale, { day: '2-digit', month: '2-digit', year: 'numeric' })
+    .formatToParts(SUNDAY)
+    .map(({ type, value }) => ({ day: 'dd', month: 'mm', year: 'yy' })[String(type)] ?? value)
+    .join('')
   return {
     firstDayOfWeek: MONDAY,
+    dateFormat,
     dayNames: days('long'),
     dayNamesShort: days('short'),
     dayNamesMin: days('short'),
