@@ -2,6 +2,9 @@ import { z } from 'zod'
 import { Id, Instant, KnifeTypeName } from './scalars'
 import type { Wire } from './wire'
 
+/** What takes a knife out of use, and what brings it back. */
+export const LEAVING_KINDS = ['quarantined', 'released', 'retired', 'missing', 'found', 'sent-out', 'returned'] as const
+
 /** For the food-safety file: what was in use, what was checked, taken out and cleaned between two days, by whom and when. */
 export const SafetyFile = z.object({
   from: Instant,
@@ -41,7 +44,7 @@ export const SafetyFile = z.object({
       at: Instant,
       code: z.string(),
       personName: z.string().nullable(),
-      kind: z.enum(['quarantined', 'released', 'retired', 'missing', 'found', 'sent-out', 'returned']),
+      kind: z.enum(LEAVING_KINDS),
       words: z.string(),
     }),
   ),

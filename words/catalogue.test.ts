@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { LEAVING_KINDS } from '../contract/papers'
 import { HONE_TOOLS } from '../core/edge/model/hone'
 import { LADDER } from '../core/edge/model/ladder'
 import { EDGE_WORDS } from '../core/edge/model/scale'
@@ -58,6 +59,7 @@ describe('the catalogue', () => {
     ['board', BOARDS],
     ['product', PRODUCTS],
     ['gain', MEASURABLE],
+    ['report.kind', LEAVING_KINDS],
   ])('has a word for every %s', (group, names) => {
     expect(names.filter((name) => !keys.has(`${group}.${name}`))).toEqual([])
   })

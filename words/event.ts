@@ -15,7 +15,9 @@ function checkedWords(payload: EventPayloads['checked'], say: Say, formats: Form
   const readings = payload.readings.map(
     ({ zone, forcesGf }) => `${say(`zone.${zone}`)} ${formats.force(average(forcesGf))}`,
   )
-  const rungs = payload.ladder.map(({ zone, rung }) => `${say(`zone.${zone}`)} ${say(`ladder.${rung}`)}`)
+  const rungs = payload.ladder.map(({ zone, rung }) =>
+    say('event.rung', { zone: say(`zone.${zone}`), rung: say(`ladder.${rung}`) }),
+  )
   const { defects } = payload
   const found = defects
     ? [
@@ -70,7 +72,7 @@ export function eventSentence(event: TimelineEvent, say: Say, formats: Formats, 
       const from = sharpened.startGrit ? say('event.from', { grit: formats.grit(sharpened.startGrit) }) : ''
       const time = sharpened.minutes ? formats.minutes(sharpened.minutes) : ''
       return [
-        say('event.sharpened', { micron: sharpened.finishMicron }),
+        say('event.sharpened', { micron: formats.amount(sharpened.finishMicron) }),
         from,
         time,
         sharpened.claimed ? say('event.claimed') : '',

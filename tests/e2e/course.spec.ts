@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { v7 as newId } from 'uuid'
 import { DEMO_SIGN_IN } from '../../demo/house'
 import { complaints, DEMO, openAsManager } from './kitchen'
-import { begins, capital, said, say } from './words'
+import { begins, capital, said, say, keyNamed } from './words'
 
 const NOVICE = 'Finn Harrow'
 const TEACHER = 'Oda Finch'
@@ -190,7 +190,7 @@ test('a step at the bench leads to its lesson and back; an accident is two touch
   page,
 }) => {
   await openAsManager(page, '/bench/CH-09')
-  await page.getByRole('button', { name: begins('bench.start') }).click()
+  await page.getByRole('button', { name: keyNamed('bench.start') }).click()
   await expect(
     page
       .getByRole('list', { name: say('bench.title') })
@@ -213,4 +213,6 @@ test('a step at the bench leads to its lesson and back; an accident is two touch
   await page.goto(`${DEMO}/bench/CH-09`)
   await page.getByRole('button', { name: say('bench.resume') }).click()
   await page.getByRole('button', { name: say('bench.abandon') }).click()
+  // the knife is free again for whoever comes next
+  await expect(page.getByRole('heading', { name: 'CH-09' })).toBeVisible()
 })

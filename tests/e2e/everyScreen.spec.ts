@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { complaints, DEMO, openAsManager } from './kitchen'
+import { complaints, DEMO, fits, openAsManager } from './kitchen'
 import { SCREENS } from './screens'
 import { begins, capital, said, say, weekday } from './words'
 
@@ -32,11 +32,7 @@ async function tooWide(page: Page): Promise<string[]> {
   for (const { name, width, media } of seenOn) {
     await page.setViewportSize({ width, height: 800 })
     await page.emulateMedia({ media, colorScheme: 'light' })
-    // charts are drawn anew once the page has been
-    const settled = await page
-      .waitForFunction(() => document.documentElement.scrollWidth <= window.innerWidth, undefined, { timeout: 15_000 })
-      .catch(() => null)
-    if (!settled) wide.push(`${name}: ${await page.evaluate(() => document.documentElement.scrollWidth)} px`)
+    if (!(await fits(page))) wide.push(`${name}: ${await page.evaluate(() => document.documentElement.scrollWidth)} px`)
   }
   return wide
 }

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openAsManager } from './kitchen'
+import { fits, goTo, openAsManager } from './kitchen'
 import { say } from './words'
 
 const LONG = 'Donaudampfschifffahrtsgesellschaftskapitaensmuetzenfabrikanten'
@@ -64,11 +64,8 @@ const SCREENS = [
 async function tooWide(page: Page): Promise<string[]> {
   const wide: string[] = []
   for (const path of SCREENS) {
-    await page.goto(new URL(path, page.url()).href)
-    await expect(page.locator('h1, header b').first()).toBeVisible()
-    await page.waitForLoadState('networkidle').catch(() => undefined)
-    const by = await sideways(page)
-    if (by > 0) wide.push(`${path}: ${by} px`)
+    if (!page.url().endsWith(path)) await goTo(page, path)
+    if (!(await fits(page))) wide.push(`${path}: ${await sideways(page)} px`)
   }
   return wide
 }

@@ -1,7 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { DEMO_SIGN_IN } from '../../demo/house'
 import { DEMO } from './kitchen'
-import { begins, say, weekday } from './words'
+import { begins, say, weekday, keyNamed } from './words'
 
 const MOST_TABS = 60
 
@@ -50,7 +50,7 @@ test('the main job by keyboard alone: sign in, find a knife, check it, sharpen i
   await page.keyboard.press('Escape')
 
   await page.goto(`${DEMO}/bench/FI-03`)
-  await tabTo(page, page.getByRole('button', { name: begins('bench.start') }))
+  await tabTo(page, page.getByRole('button', { name: keyNamed('bench.start') }))
   await page.keyboard.press('Enter')
   const stroke = page.getByRole('button', { name: begins('bench.stroke') })
   await expect(page.getByRole('list', { name: say('bench.title') })).toBeVisible()

@@ -55,7 +55,12 @@ export async function actOnKnife(page: Page, name: string): Promise<void> {
   const own = keys.getByRole('button', { name, exact: true }).or(keys.getByRole('link', { name, exact: true }))
   if ((await own.count()) > 0) return await own.click()
   await keys.getByRole('button', { name: say('nav.more') }).click()
-  await page.getByRole('menuitem', { name, exact: true }).click()
+  const behind = page.getByRole('menuitem', { name, exact: true })
+  // what was done a moment ago may give the page other keys while its menu opens
+  await expect(own.or(behind).first()).toBeVisible()
+  if (await behind.isVisible()) return await behind.click()
+  await page.keyboard.press('Escape')
+  await own.click()
 }
 
 /** Slides to a number with the keys, step by step from where the slider stands. */
@@ -130,4 +135,32 @@ export async function swipe(page: Page, to: 'left' | 'right'): Promise<void> {
   const y = height / 2
   await send('touchStart', { x: width * from, y })
   await drawn(send, { x: width * from, y }, { x: width * end, y })
+}
+
+const MOST_LOOKS = 60
+
+/** Goes to another screen of the app without opening it anew, and waits until it stands still. */
+export async function goTo(page: Page, path: string): Promise<void> {
+  const main = page.locator('#main')
+  const left = await main.innerText()
+  await page.evaluate((to) => {
+    history.pushState({}, '', to)
+    dispatchEvent(new PopStateEvent('popstate', { state: {} }))
+  }, path)
+  let before = left
+  for (let looks = 0; looks < MOST_LOOKS; looks++) {
+    await page.waitForTimeout(200)
+    const now = await main.innerText()
+    if (now === before && now !== left) return
+    before = now
+  }
+  throw new Error(`${path} did not come`)
+}
+
+/** Whether the page is no wider than its window, once it has settled: charts are drawn anew after the rest. */
+export async function fits(page: Page): Promise<boolean> {
+  const settled = await page
+    .waitForFunction(() => document.documentElement.scrollWidth <= window.innerWidth, undefined, { timeout: 15_000 })
+    .catch(() => null)
+  return settled !== null
 }

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { kitchen, madeStrokes, under } from '../../core/listening/simulatedSound'
 import { chance } from '../../core/statistics/random'
 import { complaints, openAsManager } from './kitchen'
-import { begins, say, recipe } from './words'
+import { begins, say, recipe, keyNamed } from './words'
 
 const RATE = 44_100
 const STROKES = 14
@@ -63,7 +63,7 @@ test('the bench counts strokes by ear, is corrected by a touch, and stops listen
   await openAsManager(page, '/bench/PE-02')
   await page.getByRole('combobox', { name: say('bench.recipeLabel') }).click()
   await page.getByRole('option', { name: recipe('touch-up'), exact: true }).click()
-  await page.getByRole('button', { name: begins('bench.start') }).click()
+  await page.getByRole('button', { name: keyNamed('bench.start') }).click()
   while (!(await page.getByRole('button', { name: begins('bench.stroke') }).isVisible()))
     await page.getByRole('button', { name: begins('bench.next') }).click()
   const count = page.locator('.count .big')

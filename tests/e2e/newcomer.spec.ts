@@ -106,7 +106,7 @@ test('a chef walks the kitchen: one touch a person, and the Learned page knows w
 
 test('a check without a tester is two touches', async ({ page }) => {
   await openAsManager(page, '/today')
-  await page.getByRole('link', { name: /\S SA-03$/ }).click()
+  await page.getByRole('link', { name: say('next.of', { action: say('next.check'), code: 'SA-03' }) }).click()
   await page.getByRole('button', { name: capital(say('ladder.silent-paper')), exact: true }).click()
   await expect(page.getByText(said('check.insteadOf'))).toBeVisible()
 })

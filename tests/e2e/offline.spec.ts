@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { v7 as newId } from 'uuid'
 import { DEMO_SIGN_IN } from '../../demo/house'
 import { DEMO, openAsManager } from './kitchen'
-import { begins, own, said, say } from './words'
+import { begins, own, said, say, keyNamed } from './words'
 
 test.use({ serviceWorkers: 'allow' })
 
@@ -170,7 +170,7 @@ test('a tablet in airplane mode does a whole shift: honing with an undo, a check
   const checksBefore = (await eventsOf(page, checked)).filter((line) => line.includes('checked')).length
 
   await page.goto(`${DEMO}/bench/${atBench}`)
-  await page.getByRole('button', { name: begins('bench.start') }).click()
+  await page.getByRole('button', { name: keyNamed('bench.start') }).click()
   const line = page.getByRole('list', { name: say('bench.title') })
   await expect(line.getByRole('listitem').first()).toBeVisible()
   while (!(await page.getByRole('button', { name: begins('bench.stroke') }).isVisible()))

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { complaints, openAsManager } from './kitchen'
-import { begins, LOCALE, said, say, recipe, numbersIn } from './words'
+import { begins, LOCALE, said, say, recipe, numbersIn, keyNamed } from './words'
 
 /** What a made-up first try may be told. */
 const FIRST_FAULTS = new RegExp(
@@ -77,7 +77,7 @@ test('a phone against the blade is the inclinometer of the drill on the tablet, 
   await openAsManager(page, '/bench/PE-03')
   await page.getByRole('combobox', { name: say('bench.recipeLabel') }).click()
   await page.getByRole('option', { name: recipe('touch-up'), exact: true }).click()
-  await page.getByRole('button', { name: begins('bench.start') }).click()
+  await page.getByRole('button', { name: keyNamed('bench.start') }).click()
   while (!(await page.getByRole('button', { name: begins('bench.stroke') }).isVisible()))
     await page.getByRole('button', { name: begins('bench.next') }).click()
   await expect(page.getByText(said('bench.live.angle', { angle: /(16[.,]9|17|17[.,]1)°/ }))).toBeVisible()

@@ -105,7 +105,9 @@ test('another screen sees a change without being told to look', async ({ page, c
   await other.getByRole('button', { name: capital(say('ladder.glints')) }).click()
   await expect(other.getByText(said('check.insteadOf'))).toBeVisible()
   await expect(
-    page.getByText(say('event.checked', { found: `${say('zone.whole')} ${say('ladder.glints')}` })),
+    page.getByText(
+      say('event.checked', { found: say('event.rung', { zone: say('zone.whole'), rung: say('ladder.glints') }) }),
+    ),
   ).toBeVisible()
 })
 

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { DEMO, openAsManager } from './kitchen'
 import { COARSE, LEFT, of, RECIPES, RIGHT, type Run } from './recipeRuns'
-import { begins, own, said, say, recipe } from './words'
+import { own, said, say, recipe, keyNamed } from './words'
 
 // a session that a failed test left open would stand in the way of every later one on that knife
 test.afterEach(async ({ page }) => {
@@ -20,7 +20,7 @@ async function begin(page: Page, { code, id }: Pick<Run, 'code' | 'id'>, pace: '
   await page.getByRole('option', { name: recipe(id), exact: true }).click()
   await expect(page.locator('header').first()).toContainText(new RegExp(recipe(id).replace(/[()]/g, '\\$&'), 'i'))
   await page.getByRole('button', { name: say(`bench.paces.${pace}`), exact: true }).click()
-  await page.getByRole('button', { name: begins('bench.start') }).click()
+  await page.getByRole('button', { name: keyNamed('bench.start') }).click()
 }
 const breakOff = async (page: Page, code: string): Promise<void> => {
   await page.getByRole('button', { name: say('bench.abandon') }).click()
@@ -51,8 +51,10 @@ for (const run of RECIPES) {
       const name = await here.innerText()
       told.push(`${await page.getByRole('heading', { level: 1 }).innerText()} (${name})`)
       if (run.drawnAt?.test(told.at(-1) ?? '')) await expect(page.getByRole('img', { name: run.drawn })).toBeVisible()
-      for (const drawing of await page.getByRole('img').all())
-        drawings.add((await drawing.getAttribute('aria-label')) ?? '')
+      const labels = await page
+        .getByRole('img')
+        .evaluateAll((all) => all.map((one) => one.getAttribute('aria-label') ?? ''))
+      for (const label of labels) drawings.add(label)
       if (step < steps - 1) await page.keyboard.press('Enter')
     }
     expect(told[0]).toMatch(
@@ -134,7 +136,7 @@ test('a wheel is for those signed off for it, whatever their role, and says what
   await page.getByRole('combobox', { name: say('bench.recipeLabel') }).click()
   await page.getByRole('option', { name: recipe('wheel'), exact: true }).click()
   await expect(page.getByText(say('bench.alone.machine'))).toBeVisible()
-  await expect(page.getByRole('button', { name: begins('bench.start') })).toBeDisabled()
+  await expect(page.getByRole('button', { name: keyNamed('bench.start') })).toBeDisabled()
   await sign([...new Set([...had, 'machine'])])
   await begin(page, { id: 'wheel', code: 'CL-01' }, 'led')
   await expect(page.getByRole('list', { name: say('bench.title') })).toBeVisible()

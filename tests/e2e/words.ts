@@ -100,3 +100,6 @@ export const recipe = (id: string): string => capital(say(`bench.recipe.${id}`))
 /** Numbers in what a screen writes, none of them above a thousand. */
 export const numbersIn = (text: string): number[] =>
   [...text.matchAll(/\d+(?:[.,]\d+)?/g)].map(([found]) => Number(found.replace(',', '.')))
+
+/** What a button is called under a key of the catalogue, with the key of the keyboard that stands on it or without. */
+export const keyNamed = (key: string): RegExp => new RegExp(`^${said(key).source}(?: \\S+)?$`)

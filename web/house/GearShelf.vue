@@ -13,7 +13,7 @@ const formats = useFormats()
 function grain({ grit, scale, micron }: GearView): string {
   if (grit === null || scale === null) return ''
   const own = scale === 'micron' ? '' : `${say(`gear.scaleName.${scale}`)}${grit}, `
-  return own + say('gear.micron', { micron: micron ?? '' })
+  return own + say('gear.micron', { micron: micron === null ? '' : formats.value.amount(micron) })
 }
 function wetness(one: GearView): string {
   if (one.soakMinutes > 0)

@@ -23,7 +23,7 @@ const opens = computed(() => {
 
 <template>
   <HonedButton v-if="action === 'hone'" :knife="knife" />
-  <AppButton v-else :to="opens.to" :aria-label="`${$t(`next.${opens.key}`)} ${knife.code}`">{{
+  <AppButton v-else :to="opens.to" :aria-label="$t('next.of', { action: $t(`next.${opens.key}`), code: knife.code })">{{
     $t(`next.${opens.key}`)
   }}</AppButton>
 </template>

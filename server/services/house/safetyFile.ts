@@ -1,4 +1,4 @@
-import type { SafetyFile } from '../../../contract/papers'
+import { LEAVING_KINDS, type SafetyFile } from '../../../contract/papers'
 import { startOfDay } from '../../../core/house/serviceClock'
 import { DAY_MS } from '../../../core/time'
 import type { Database } from '../../db/database'
@@ -8,7 +8,6 @@ import type { Caller } from '../../signIn/sessions'
 
 /** A list on paper is no longer than this. */
 const MOST_LINES = 2000
-const OUT = ['quarantined', 'released', 'retired', 'missing', 'found', 'sent-out', 'returned'] as const
 const USUAL: ReadonlySet<string> = new Set(['glint', 'chip'])
 
 /** Names of what a check found wrong. */
@@ -29,7 +28,7 @@ export async function readSafetyFile(
   const end = new Date(startOfDay(noon(until) + DAY_MS, house.zone))
   const checks = await checksOnFile(db, house.id, begin, end, MOST_LINES + 1)
   const sessions = await sessionsOnFile(db, house.id, begin, end, MOST_LINES + 1)
-  const lines = await linesOf(db, house.id, begin, end, OUT)
+  const lines = await linesOf(db, house.id, begin, end, LEAVING_KINDS)
   return {
     from: begin.toISOString(),
     until: end.toISOString(),
@@ -49,7 +48,7 @@ export async function readSafetyFile(
     })),
     outOfService: lines.slice(0, MOST_LINES).map(({ at, kind, ...line }) => ({
       ...line,
-      kind: kind as (typeof OUT)[number],
+      kind: kind as (typeof LEAVING_KINDS)[number],
       at: at.toISOString(),
     })),
     isCut: Math.max(checks.length, sessions.length, lines.length) > MOST_LINES,
