@@ -106,6 +106,18 @@ describe('every catalogue', () => {
     expect(formsOf('{n, plural, one {ein Messer} other {{n} Messer}}')).toEqual(['ein Messer', '{n} Messer'])
   })
 
+  it('divides a fraction as the language does, and leaves a count the number it is', () => {
+    const of = (locale: string): string =>
+      compiledMessage(
+        '{n, plural, one {one} other {{n} knives}}: {mm} mm, {year}',
+        locale,
+      )({ n: 2, mm: 0.35, year: 2031 })
+    expect(['en', 'de', 'fr', 'es'].map(of)).toEqual([
+      '2 knives: 0.35 mm, 2031',
+      ...Array<string>(3).fill('2 knives: 0,35 mm, 2031'),
+    ])
+  })
+
   it('says nothing for a value that was left out, and does not fail', () => {
     expect(compiledMessage('von {name}, {n, plural, one {einmal} other {öfter}}', 'de')({})).toBe('von , öfter')
   })

@@ -125,11 +125,11 @@ describe('what the house has taught', () => {
   })
 
   it('names what eats edges and is silent where the readings are', () => {
-    expect(wearFactorWords('banquet prep', effect('more'), say)).toBe(
+    expect(wearFactorWords('banquet prep', effect('more'), say, format)).toBe(
       'Banquet prep eats edges: 1.60 times as fast as it should (1.30 to 2.00).',
     )
-    expect(wearFactorWords('Sauté', effect('less', 0.7), say)).toContain('30 % slower')
-    expect(wearFactorWords('Grill', effect('nothing'), say)).toBe('Grill: the readings do not say yet.')
+    expect(wearFactorWords('Sauté', effect('less', 0.7), say, format)).toContain('30 % slower')
+    expect(wearFactorWords('Grill', effect('nothing'), say, format)).toBe('Grill: the readings do not say yet.')
   })
 
   it('names the zones of a hand that come out dull, the worst first', () => {

@@ -13,11 +13,11 @@ const percent = (share: number): number => Math.round(100 * share)
 /** "18 % faster", from a factor. */
 const offBy = (factor: number): number => Math.abs(percent(factor - 1))
 
-function wearWords({ mean, low, high }: Banded, say: Say): string {
+function wearWords({ mean, low, high }: Banded, say: Say, formats: Formats): string {
   const values = { percent: offBy(mean), low: offBy(low), high: offBy(high) }
   if (low > 1 + NEGLIGIBLE) return say('learned.faster', values)
   if (high < 1 - NEGLIGIBLE) return say('learned.slower', { ...values, low: offBy(high), high: offBy(low) })
-  return say('learned.asUsual', { low: low.toFixed(2), high: high.toFixed(2) })
+  return say('learned.asUsual', { low: formats.ratio(low), high: formats.ratio(high) })
 }
 
 function zoneWords({ heel, belly, tip }: EdgeStory['learned']['zoneWear'], say: Say): string {
@@ -43,7 +43,7 @@ export function knifeLessons({ learned }: EdgeStory, say: Say, formats: Formats)
       : say(learned.knownFrom === 'own' ? 'learned.fromOwn' : 'learned.fromFew', { n: learned.readingCount })
   return [
     source,
-    wearWords(learned.wear, say),
+    wearWords(learned.wear, say, formats),
     zoneWords(learned.zoneWear, say),
     lifeWords(learned.lifeHours, say, formats),
     ...habitSentences(learned.habit, say),
@@ -104,18 +104,14 @@ export function mismatchWords(knife: KnifeView, holder: string, say: Say, format
   })
 }
 
-const rangeOf = ({ low, high }: LearnedFactor): { low: string; high: string } => ({
-  low: low.toFixed(2),
-  high: high.toFixed(2),
-})
-
 /** A station, board or product in a sentence; empty where the readings say nothing. */
-export function wearFactorWords(name: string, effect: LearnedFactor, say: Say): string {
+export function wearFactorWords(name: string, effect: LearnedFactor, say: Say, formats: Formats): string {
   return say(`house-learned.wear.${effect.says}`, {
     name: capital(name),
-    factor: effect.factor.toFixed(2),
+    factor: formats.ratio(effect.factor),
     percent: offBy(effect.factor),
-    ...rangeOf(effect),
+    low: formats.ratio(effect.low),
+    high: formats.ratio(effect.high),
   })
 }
 

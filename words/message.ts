@@ -23,11 +23,37 @@ export type SayValues = Readonly<Record<string, string | number>>
 /** Makes a sentence from the catalogue; a number among the values chooses singular or plural where the message asks. */
 export type Say = (key: string, values?: SayValues) => string
 
-/** A value that a caller left out is nothing, and no reason to say nothing at all. */
-const lenient = (values: Readonly<Record<string, unknown>>): Record<string, string> =>
+type Ast = ReturnType<IntlMessageFormat['getAst']>
+
+/** Values that choose a form: they have to stay the numbers they are. */
+const choosers = (elements: Ast): string[] =>
+  elements.flatMap((element) =>
+    'options' in element && element.options
+      ? [
+          String(element.value),
+          ...Object.values(element.options as Readonly<Record<string, { readonly value: Ast }>>).flatMap((option) =>
+            choosers(option.value),
+          ),
+        ]
+      : [],
+  )
+
+/**
+ * Values as a message takes them: one that a caller left out is nothing, and no reason to say nothing at all; a fraction
+ * is divided as the language does it.
+ */
+const lenient = (
+  values: Readonly<Record<string, unknown>>,
+  choosing: ReadonlySet<string>,
+  fraction: Intl.NumberFormat,
+): Record<string, string> =>
   new Proxy(values, {
     has: () => true,
-    get: (own, name) => (Reflect.has(own, name) ? Reflect.get(own, name) : ''),
+    get: (own, name) => {
+      const value: unknown = Reflect.has(own, name) ? Reflect.get(own, name) : ''
+      const isFraction = typeof value === 'number' && !Number.isInteger(value) && !choosing.has(String(name))
+      return isFraction ? fraction.format(value) : value
+    },
   }) as Record<string, string>
 
 /**
@@ -43,7 +69,10 @@ export function compiledMessage(
   // most sentences have no values: they are what they are
   if (!message.includes('{')) return () => message
   const format = new IntlMessageFormat(message, locale, undefined, { ignoreTag: true })
-  return (values) => String(format.format(lenient(values)))
+  const choosing = new Set(choosers(format.getAst()))
+  // as many digits as the caller left it: rounding is not a matter of words
+  const fraction = new Intl.NumberFormat(locale, { maximumFractionDigits: 6, useGrouping: false })
+  return (values) => String(format.format(lenient(values, choosing, fraction)))
 }
 
 /** The same as vue-i18n and its core ask for it. */

@@ -127,7 +127,7 @@ test('a chip ground half out waits with the knife, and the bench offers the rest
   // its end has reached the house
   await expect(page.getByRole('heading', { name: 'PA-03' })).toBeVisible()
   await page.goto(`${DEMO}/bench/PA-03`)
-  await expect(page.getByText(say('workshop.restWaits', { kind: 'chip' }))).toBeVisible()
+  await expect(page.getByText(say('workshop.restWaits', { kind: say('workshop.kind.chip') }))).toBeVisible()
   await page.goto(`${DEMO}/workshop/PA-03`)
   await expect(page.getByRole('heading', { name: say('workshop.series', { n: '2' }) })).toBeVisible()
   await expect(page.getByText(`${number(0.15, 2)} mm`).first()).toBeVisible()

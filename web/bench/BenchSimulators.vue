@@ -2,6 +2,7 @@
 import { onScopeDispose, ref, watch } from 'vue'
 import type { KnifeView } from '../../contract/knives'
 import { ZONES } from '../../core/knife/zones'
+import { useFormats } from '../i18n'
 import { instrumentsUrl } from '../live/instrumentSocket'
 import AppButton from '../ui/AppButton.vue'
 import FoldSection from '../ui/FoldSection.vue'
@@ -9,6 +10,7 @@ import SliderField from '../ui/SliderField.vue'
 
 /** Stand-ins for inclinometer, scale and loupe in the demonstration house, speaking the lines of real ones. */
 const props = defineProps<{ knife: KnifeView; dps: number; newtons: number; after: boolean }>()
+const formats = useFormats()
 const angle = ref(props.dps)
 const press = ref(props.newtons)
 const SEND_EVERY_MS = 600
@@ -64,7 +66,14 @@ function snap(): void {
 
 <template>
   <FoldSection :title="$t('bench.simulators')" class="small simulators">
-    <SliderField v-model="angle" :label="$t('bench.simAngle')" :written="`${angle}°`" :min="0" :max="40" :step="0.5" />
+    <SliderField
+      v-model="angle"
+      :label="$t('bench.simAngle')"
+      :written="formats.angle(angle)"
+      :min="0"
+      :max="40"
+      :step="0.5"
+    />
     <SliderField v-model="press" :label="$t('bench.simPress')" :written="`${press} N`" :min="0" :max="60" :step="1" />
     <AppButton :disabled="ready < 3" @click="snap"> {{ $t('bench.simLoupe') }}: {{ $t('bench.live.snap') }} </AppButton>
   </FoldSection>

@@ -25,7 +25,7 @@ const stations = computed(() =>
     table: formats.value.ratio(station.tableFactor),
     effect: station.effect,
     readings: station.readings,
-    words: wearFactorWords(station.name, station.effect, say),
+    words: wearFactorWords(station.name, station.effect, say, formats.value),
   })),
 )
 const materials = computed(() =>
@@ -38,7 +38,7 @@ const materials = computed(() =>
     table: formats.value.ratio(one.tableFactor),
     effect: one.effect,
     readings: null,
-    words: wearFactorWords(one.name, one.effect, say),
+    words: wearFactorWords(one.name, one.effect, say, formats.value),
   })),
 )
 </script>

@@ -3,6 +3,7 @@ import InputGroup from 'primevue/inputgroup'
 import InputGroupAddon from 'primevue/inputgroupaddon'
 import InputText from 'primevue/inputtext'
 import { computed, ref, useId, watch } from 'vue'
+import { locale } from '../spoken'
 import { useSession } from '../stores/session'
 import FieldFrame from './FieldFrame.vue'
 
@@ -24,8 +25,10 @@ const MM_PER_INCH = 25.4
 const session = useSession()
 /** Lengths are kept in mm and typed in the unit of the house. */
 const inInches = props.unit === 'mm' && session.house?.units === 'in'
+/** All its digits, divided as the language does it, and nothing between thousands: it is typed in again. */
+const digits = computed(() => new Intl.NumberFormat(locale.value, { maximumFractionDigits: 10, useGrouping: false }))
 const shown = (value: number | null): string =>
-  value === null ? '' : String(inInches ? Math.round((value / MM_PER_INCH) * 10_000) / 10_000 : value)
+  value === null ? '' : digits.value.format(inInches ? Math.round((value / MM_PER_INCH) * 10_000) / 10_000 : value)
 const text = ref(shown(props.modelValue))
 watch(
   () => props.modelValue,

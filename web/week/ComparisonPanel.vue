@@ -16,7 +16,7 @@ const MEASURES = ['dullHours', 'minutes', 'wastedUm'] as const
 const most = (measure: (typeof MEASURES)[number]): number =>
   Math.max(1e-9, ...CUSTOMS.map((custom) => comparison.value[custom][measure]))
 const written = (value: number, measure: string): string =>
-  measure === 'dullHours' ? String(Math.round(value * 10) / 10) : String(Math.round(value))
+  formats.value.amount(measure === 'dullHours' ? value : Math.round(value))
 </script>
 
 <template>

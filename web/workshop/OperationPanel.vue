@@ -32,7 +32,8 @@ function set(name: string, value: unknown): void {
 function written({ name, unit }: OperationField): string {
   const value = Number(own.value[name])
   if (unit === 'share') return `${Math.round(100 * value)} %`
-  return unit === '°' ? `${value}°` : [value, unit].filter((part) => part !== '').join(' ')
+  const amount = Number.isInteger(value) ? String(value) : formats.value.ratio(value)
+  return unit === '°' ? formats.value.angle(value) : [amount, unit].filter((part) => part !== '').join(' ')
 }
 const LITTLE_MM = 0.03
 const hundredth = (mm: number): number => Math.round(100 * mm) / 100

@@ -29,7 +29,7 @@ const formats = useFormats()
           </td>
           <td class="num">{{ one.strokes.left }} / {{ one.strokes.right }}</td>
           <td class="num">{{ formats.minutes(jobMinutes(one.plan)) }}</td>
-          <td class="num">{{ Math.round(100 * one.plan.grams) / 100 }} g</td>
+          <td class="num">{{ formats.ratio(one.plan.grams) }} g</td>
           <td class="num">{{ formats.thickness(one.plan.done.lossMm) }}</td>
         </tr>
       </tbody>

@@ -86,7 +86,7 @@ const sum = computed(() =>
           </td>
           <td class="num">{{ minutes(cut.minutes) }}</td>
           <td class="num">
-            {{ Math.round(cut.grams * 100) / 100 }} g<span class="soft small under"
+            {{ formats.ratio(cut.grams) }} g<span class="soft small under"
               >{{ Math.round(cut.areaMm2 * 1000) / 1000 }} mm², {{ Math.round(cut.volumeMm3) }} mm³</span
             >
           </td>
