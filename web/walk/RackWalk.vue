@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { LADDER } from '../../core/edge/model/ladder'
 import { TYPE_TEMPLATES } from '../../core/knife/knifeTypes'
 import { say, useFormats } from '../i18n'
@@ -28,10 +28,15 @@ const people = computed(() => [
     .filter(({ active }) => active)
     .map(({ id, name }) => ({ value: id as string | null, label: name })),
 ])
-onMounted(() => {
-  const [first] = stations.value
-  if (first && !stations.value.some(({ value }) => value === draft.value.stationId)) change({ stationId: first.value })
-})
+// the house may come after its screen
+watch(
+  stations,
+  (known) => {
+    const [first] = known
+    if (first && !known.some(({ value }) => value === draft.value.stationId)) change({ stationId: first.value })
+  },
+  { immediate: true },
+)
 const isCounted = computed(() => draft.value.type !== null && TYPE_TEMPLATES[draft.value.type].countedOnly)
 const codes = computed(() => knives.value.flatMap(({ code }) => code ?? []))
 const FEW_STATIONS = 6
