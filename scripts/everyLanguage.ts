@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process'
 import { LANGUAGES } from '../words/message'
 
-/** Runs every browser test in each language, one after another: an hour and a half on two cores, so not in the tests. */
+/** Runs every browser test in each language, one after another: each takes as long as the browser tests do, so it is not one of the tests. */
 const run = (language: string): Promise<number> =>
   new Promise((settle) => {
     spawn('npx', ['tsx', 'scripts/browserTests.ts', ...process.argv.slice(2)], {

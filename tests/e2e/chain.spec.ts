@@ -34,7 +34,6 @@ test('an owner adds a house by a link, sees both, and nobody sees into another',
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Two by the water')
   await expect(page.getByRole('rowheader')).toHaveText(['Hallow Quay', 'Sluice Lane'])
   await expect(page.getByText(said('chain.first'))).toBeVisible()
-  await page.screenshot({ path: 'test-results/chain.png' })
 
   // the chef of one house is a cook of the other, and goes between them
   await theirs.goto(`${DEMO}/house?part=people`)

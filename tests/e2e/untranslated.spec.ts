@@ -5,7 +5,7 @@ import { LANGUAGE_TRAITS, LANGUAGES } from '../../words/message'
 import { catalogues } from '../../words/say'
 import { fits, goTo, openAsManager } from './kitchen'
 import { SCREENS } from './screens'
-import { LANGUAGE, LOCALE } from './words'
+import { escaped, LANGUAGE, LOCALE } from './words'
 
 /** Gives the browser a language that nobody speaks in place of its catalogue. */
 async function speakPseudo(page: Page): Promise<void> {
@@ -64,7 +64,7 @@ const WRITTEN = [
 const NOT_WORDS = new RegExp(
   [...new Set([...OWN, ...WRITTEN])]
     .sort((a, b) => b.length - a.length)
-    .map((word) => `(?<!\\p{Letter})${word.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&')}(?!\\p{Letter})`)
+    .map((word) => `(?<!\\p{Letter})${escaped(word)}(?!\\p{Letter})`)
     .join('|'),
   'gu',
 )

@@ -2,7 +2,10 @@ import { IntlMessageFormat } from 'intl-messageformat'
 import { ownWords } from '../../demo/words'
 import { formsOf } from '../../words/catalogueFaults'
 import { isLanguage, LANGUAGE_TRAITS, type Language } from '../../words/message'
+import { capital } from '../../words/format'
 import { catalogues, speaker } from '../../words/say'
+
+export { capital } from '../../words/format'
 
 function languageOfHouses(): Language {
   const asked = process.env['YORVIK_TEST_LANGUAGE'] ?? 'en'
@@ -35,9 +38,6 @@ export function say(key: string, values: Readonly<Record<string, string | number
 /** What the sample house calls one of its stations, services or pieces of gear. */
 export const own = ownWords(LANGUAGE)
 
-/** With a capital, as a name of a choice is written. */
-export const capital = (text: string): string => text.charAt(0).toLocaleUpperCase(LOCALE) + text.slice(1)
-
 /** A number as the screen writes it. */
 export const number = (value: number, digits = 0): string =>
   new Intl.NumberFormat(LOCALE, { minimumFractionDigits: digits, maximumFractionDigits: digits }).format(value)
@@ -45,7 +45,8 @@ export const number = (value: number, digits = 0): string =>
 /** Any number as a screen may write it, whatever divides its thousands and its fraction. */
 export const NUMBER = /\d[\d.,\u00a0\u202f]*/
 
-const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&').replace(/\s+/g, '\\s+')
+/** A text as a pattern has it: its signs mean themselves, its spaces any space. */
+export const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&').replace(/\s+/g, '\\s+')
 
 /** The source of a pattern for one form of a message, its values standing in braces. */
 const sourceOf = (form: string, values: Values): string =>
@@ -75,6 +76,7 @@ function formsFor(message: string, values: Values): string[] {
       ),
     ]
   } catch {
+    // a plural whose number is not given may be any of its forms
     return forms
   }
 }
@@ -102,4 +104,4 @@ export const numbersIn = (text: string): number[] =>
   [...text.matchAll(/\d+(?:[.,]\d+)?/g)].map(([found]) => Number(found.replace(',', '.')))
 
 /** What a button is called under a key of the catalogue, with the key of the keyboard that stands on it or without. */
-export const keyNamed = (key: string): RegExp => new RegExp(`^${said(key).source}(?: \\S+)?$`)
+export const keyNamed = (key: string): RegExp => new RegExp(`^(?:${said(key).source})(?: \\S+)?$`)

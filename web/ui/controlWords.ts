@@ -1,8 +1,7 @@
 import type { PrimeVueLocaleOptions } from 'primevue/config'
+import { dayNames, monthNames, SUNDAY_MS } from '../../words/calendarNames'
 import { LANGUAGE_TRAITS, type Language, type Say } from '../../words/message'
 
-const DAY_MS = 86_400_000
-const SUNDAY = Date.UTC(2023, 0, 1)
 const MONDAY = 1
 
 type Words = Partial<Omit<PrimeVueLocaleOptions, 'aria'>> & { readonly aria: { close: string; listLabel: string } }
@@ -10,27 +9,19 @@ type Words = Partial<Omit<PrimeVueLocaleOptions, 'aria'>> & { readonly aria: { c
 /** What the library's controls say themselves: days and months from Intl (Unicode CLDR), all else from the catalogue. */
 export function controlWords(say: Say, language: Language): Words {
   const { locale } = LANGUAGE_TRAITS[language]
-  const days = (weekday: 'long' | 'short'): string[] => {
-    const { format } = new Intl.DateTimeFormat(locale, { weekday, timeZone: 'UTC' })
-    return Array.from({ length: 7 }, (_, at) => format(SUNDAY + at * DAY_MS))
-  }
-  const months = (month: 'long' | 'short'): string[] => {
-    const { format } = new Intl.DateTimeFormat(locale, { month, timeZone: 'UTC' })
-    return Array.from({ length: 12 }, (_, at) => format(Date.UTC(2023, at, 1)))
-  }
   /** in the library's letters: yy is a whole year */
   const dateFormat = new Intl.DateTimeFormat(locale, { day: '2-digit', month: '2-digit', year: 'numeric' })
-    .formatToParts(SUNDAY)
+    .formatToParts(SUNDAY_MS)
     .map(({ type, value }) => ({ day: 'dd', month: 'mm', year: 'yy' })[String(type)] ?? value)
     .join('')
   return {
     firstDayOfWeek: MONDAY,
     dateFormat,
-    dayNames: days('long'),
-    dayNamesShort: days('short'),
-    dayNamesMin: days('short'),
-    monthNames: months('long'),
-    monthNamesShort: months('short'),
+    dayNames: dayNames(locale, 'long'),
+    dayNamesShort: dayNames(locale, 'short'),
+    dayNamesMin: dayNames(locale, 'short'),
+    monthNames: monthNames(locale, 'long'),
+    monthNamesShort: monthNames(locale, 'short'),
     chooseDate: say('control.chooseDate'),
     chooseMonth: say('control.chooseMonth'),
     chooseYear: say('control.chooseYear'),
