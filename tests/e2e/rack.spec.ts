@@ -92,7 +92,7 @@ test('a tablet is enrolled, a cook taps a name and a PIN, and sees their own kni
   await page.keyboard.press('Enter')
   await expect(page.getByRole('alert')).toContainText(say('fault.wrong-pin'))
   for (const digit of '2468') await page.getByRole('button', { name: digit, exact: true }).click()
-  await page.getByRole('button', { name: say('pad.enter') }).click()
+  await page.getByRole('button', { name: say('pad.enter'), exact: true }).click()
   await expect(page.getByRole('region').first()).toHaveAccessibleName('Wren Askew')
   await expect(page.getByRole('link', { name: say('nav.house') })).toBeHidden()
 })
