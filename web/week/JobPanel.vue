@@ -153,6 +153,12 @@ const canStay = computed(
   grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
+h2 {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: baseline;
+}
 .told {
   border-left: 4px solid var(--ember);
   padding-left: 10px;
