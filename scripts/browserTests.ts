@@ -1,7 +1,7 @@
-import { spawn } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { isLanguage, LANGUAGES, type Language } from '../words/message'
 import { serveHouses, SET_UP_CODE } from './houses'
+import { runCommand, type Run } from './runs'
 
 interface Row {
   readonly files: readonly string[]
@@ -22,28 +22,9 @@ const SIDE_BY_SIDE: Readonly<Record<string, Row>> = {
   },
 }
 
-interface Run {
-  readonly code: number
-  readonly output: string
-}
-
 /** Runs Playwright against a house; what it prints is kept, and shown at once where asked. */
-function playwright(args: readonly string[], env: NodeJS.ProcessEnv, shown: boolean): Promise<Run> {
-  return new Promise((settle) => {
-    const kept: string[] = []
-    const child = spawn('npx', ['playwright', 'test', ...args], {
-      stdio: ['ignore', 'pipe', 'inherit'],
-      env: { ...process.env, ...env },
-    })
-    child.stdout.on('data', (chunk: Buffer) => {
-      kept.push(chunk.toString())
-      if (shown) process.stdout.write(chunk)
-    })
-    child.on('close', (code) => {
-      settle({ code: code ?? 1, output: kept.join('') })
-    })
-  })
-}
+const playwright = (args: readonly string[], env: NodeJS.ProcessEnv, shown: boolean): Promise<Run> =>
+  runCommand('npx', ['playwright', 'test', ...args], { env, kept: true, shown })
 
 const LINES_OF_FAULTS = 160
 

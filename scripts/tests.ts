@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process'
+import { runCommand } from './runs'
 
 const STEPS = [
   ['Lint and room rules, and types beside them', 'npx', ['tsx', 'scripts/readOnly.ts']],
@@ -6,18 +6,11 @@ const STEPS = [
   ['Browser tests', 'npx', ['tsx', 'scripts/browserTests.ts']],
 ] as const
 
-const run = (command: string, args: readonly string[]): Promise<number> =>
-  new Promise((settle) => {
-    spawn(command, [...args], { stdio: 'inherit' }).on('close', (code) => {
-      settle(code ?? 1)
-    })
-  })
-
 /** Runs every check in order, each printing its own closing lines, and stops at the first that fails. */
 export async function runTests(): Promise<number> {
   for (const [title, command, args] of STEPS) {
     console.log(`\n== ${title}`)
-    const code = await run(command, args)
+    const { code } = await runCommand(command, args)
     if (code !== 0) {
       console.error(`${title} failed.`)
       return code
