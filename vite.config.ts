@@ -3,7 +3,7 @@ import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
-import { catalogueParts } from './scripts/catalogueParts'
+import { catalogueParts } from './scripts/catalogueParts.ts'
 
 export default defineConfig({
   root: 'web',

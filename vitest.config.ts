@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
-import { catalogueParts } from './scripts/catalogueParts'
+import { catalogueParts } from './scripts/catalogueParts.ts'
 
 export default defineConfig({
   plugins: [vue(), catalogueParts()],

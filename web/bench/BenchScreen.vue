@@ -31,8 +31,14 @@ const gear = shallowRef<readonly GearView[]>([])
 const pieces = shallowRef<readonly StackPiece[]>([])
 const refusal = ref('')
 const busy = ref(false)
-/** The person's own pace, which they may change for this once. */
-const pace = ref<Pace>('led')
+/** What the person chose for this knife and this once; their own pace without it. */
+const chosenPace = ref<Pace | null>(null)
+const pace = computed<Pace>({
+  get: () => chosenPace.value ?? offer.value?.pace ?? 'led',
+  set: (chosen) => {
+    chosenPace.value = chosen
+  },
+})
 const besideId = ref<string | null>(null)
 const wish = reactive<{ recipeId?: string; startWith?: string; choices: Record<string, string> }>({ choices: {} })
 const wake = useWakeLock()
@@ -51,6 +57,7 @@ async function attempt(work: () => Promise<void>): Promise<void> {
     busy.value = false
   }
 }
+let asks = 0
 const ask = (): Promise<void> =>
   attempt(async () => {
     if (!knife.value) return
@@ -60,9 +67,11 @@ const ask = (): Promise<void> =>
       ...(wish.startWith ? { startWith: wish.startWith } : {}),
     }
     const id = knife.value.id
+    const asking = ++asks
     const found = await askOrRemember(id, body)
+    // an answer to what was asked before comes too late
+    if (asking !== asks) return
     offer.value = found.offer
-    pace.value = found.offer.pace
     gear.value = found.gear
     pieces.value = found.pieces
   })
@@ -102,6 +111,7 @@ watch(
   () => knife.value?.id,
   async (id) => {
     if (!id || running.value) return
+    chosenPace.value = null
     await ask()
     if (route.query['go'] === 'on' && offer.value?.open) await resume()
   },

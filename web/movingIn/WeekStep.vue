@@ -19,7 +19,9 @@ const { refusal, change } = useChange()
 const spans = ref<readonly BandSpan[]>([])
 onMounted(() =>
   change(async () => {
-    spans.value = await call(endpoints.week)
+    const kept = await call(endpoints.week)
+    // who was faster than the answer keeps the pattern they chose
+    if (spans.value.length === 0) spans.value = kept
   }),
 )
 const named = (pattern: WeekPattern): BandSpan[] =>
