@@ -8,6 +8,7 @@ import { PERSON_ROLES, RIGHTS } from '../core/house/rights'
 import { BOARDS, PRODUCTS } from '../core/house/stations'
 import { GRINDS, KNIFE_ROLES, KNIFE_TYPES } from '../core/knife/knifeTypes'
 import { ZONES } from '../core/knife/zones'
+import { LANGUAGES } from './languages'
 
 export const Id = z.uuid()
 export const Instant = z.iso.datetime({ offset: true })
@@ -39,7 +40,7 @@ const zones = (): ReadonlySet<string> => (knownZones ??= new Set(Intl.supportedV
 export const TimeZone = z.string().refine((zone) => zones().has(zone), { params: { fault: 'unknown-zone' } })
 
 /** A language that Yorvik speaks. */
-export const LanguageTag = z.enum(['en', 'de', 'fr', 'es'])
+export const LanguageTag = z.enum(LANGUAGES)
 
 export const ZoneName = z.enum(ZONES)
 export const KnifeTypeName = z.enum(KNIFE_TYPES)

@@ -1,4 +1,4 @@
-import type { Language } from '../words/message'
+import type { Language } from '../contract/languages'
 import { speaker } from '../words/say'
 
 /** Turns a name of the sample house, as demo/ writes it, into what the house calls it. */

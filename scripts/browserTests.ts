@@ -1,5 +1,5 @@
 import { rmSync } from 'node:fs'
-import { isLanguage, LANGUAGES, type Language } from '../words/message'
+import { isLanguage, LANGUAGES, type Language } from '../contract/languages'
 import { serveHouses, SET_UP_CODE } from './houses'
 import { runCommand, type Run } from './runs'
 

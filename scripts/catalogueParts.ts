@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import type { Plugin } from 'vite'
 
 /** Parts of a catalogue that signing in, Today and the frame around every screen speak with; the rest comes while they are drawn. */
@@ -7,21 +7,35 @@ const FIRST = new Set(
    clock door day today next rack defect caution theme chart habit place turn span field account houses myday movingIn form
    sort scan control`.split(/\s+/),
 )
-const NAME = /^virtual:words\/(\w+)\/(first|rest)$/
+const ALL = 'virtual:words'
+const PART = /^virtual:words\/(\w+)\/(first|rest)$/
+const WORDS = new URL('../words/', import.meta.url)
 
-/** Each catalogue as two modules, `virtual:words/<language>/first` and `/rest`. */
+/**
+ * Each catalogue as two modules, `virtual:words/<language>/first` and `/rest`, and `virtual:words`, which loads the two of
+ * every language that has a catalogue.
+ */
 export function catalogueParts(): Plugin {
   return {
     name: 'catalogue-parts',
-    resolveId: (id) => (NAME.test(id) ? `\0${id}` : null),
+    resolveId: (id) => (id === ALL || PART.test(id) ? `\0${id}` : null),
     load(id) {
-      const [, language, part] = NAME.exec(id.slice(1)) ?? []
+      if (id === `\0${ALL}`) return loaders()
+      const [, language, part] = PART.exec(id.slice(1)) ?? []
       if (language === undefined) return null
-      const file = new URL(`../words/${language}.json`, import.meta.url)
+      const file = new URL(`${language}.json`, WORDS)
       this.addWatchFile(file.pathname)
       const all = JSON.parse(readFileSync(file, 'utf8')) as Readonly<Record<string, unknown>>
       const own = Object.fromEntries(Object.entries(all).filter(([key]) => FIRST.has(key) === (part === 'first')))
       return `export default JSON.parse(${JSON.stringify(JSON.stringify(own))})`
     },
   }
+}
+
+function loaders(): string {
+  const tags = readdirSync(WORDS).flatMap((file) => /^([a-z]{2,3})\.json$/.exec(file)?.[1] ?? [])
+  const lines = tags.map(
+    (tag) => `${tag}: { first: () => import('${ALL}/${tag}/first'), rest: () => import('${ALL}/${tag}/rest') }`,
+  )
+  return `export default { ${lines.join(', ')} }`
 }

@@ -1,4 +1,4 @@
-import { LANGUAGES } from '../words/message'
+import { LANGUAGES } from '../contract/languages'
 import { runCommand } from './runs'
 
 /** Every browser test in each language, one after another: each takes as long as the browser tests do, so it is not one of the tests. */

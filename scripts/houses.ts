@@ -1,11 +1,11 @@
 import { join } from 'node:path'
 import { pino } from 'pino'
+import type { Language } from '../contract/languages'
 import { DEMO_SIGN_IN } from '../demo/house'
 import { loadSampleHouse } from '../demo/load'
 import { makeApp } from '../server/app'
 import { clockFrom } from '../server/clock'
 import { migrate } from '../server/db/migrate'
-import type { Language } from '../words/message'
 import { buildWeb, WEB_ROOT } from './build'
 import { freePort, startCluster } from './cluster'
 

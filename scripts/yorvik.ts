@@ -1,8 +1,8 @@
 import { join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
+import { isLanguage, LANGUAGES } from '../contract/languages'
 import { backupNow, restore, verify } from './backups'
 import { giveCode } from './giveCode'
-import { isLanguage, LANGUAGES } from '../words/message'
 import { serve, type ServeOptions } from './serve'
 import { runTests } from './tests'
 

@@ -3,7 +3,7 @@ import { formats, type Formats } from '../words/format'
 import { locale } from './spoken'
 import { useSession } from './stores/session'
 
-export { inOrder, say } from './spoken'
+export { byName, inOrder, say } from './spoken'
 
 /** The device's own zone, until the house has said its; finding it takes the browser a while. */
 const here = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone

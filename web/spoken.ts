@@ -1,21 +1,13 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, shallowRef } from 'vue'
 import { createI18n, type MessageCompiler } from 'vue-i18n'
+import catalogueParts from 'virtual:words'
+import { isLanguage, LANGUAGE_TRAITS, languageAmong, type Language } from '../contract/languages'
 import type en from '../words/en.json'
-import { isLanguage, LANGUAGE_TRAITS, languageAmong, messageCompiler, type Language, type Say } from '../words/message'
+import { messageCompiler, type Say } from '../words/message'
 
 /** A catalogue as far as it is here: all of it soon after the first screen. */
 type Catalogue = Partial<typeof en>
-type Loaded = Promise<{ readonly default: object }>
-
-/** Each catalogue is two files of its own: a screen loads those it speaks with, what the first one says before the rest. */
-const LOADERS: Readonly<Record<Language, readonly [first: () => Loaded, rest: () => Loaded]>> = {
-  en: [() => import('virtual:words/en/first'), () => import('virtual:words/en/rest')],
-  de: [() => import('virtual:words/de/first'), () => import('virtual:words/de/rest')],
-  fr: [() => import('virtual:words/fr/first'), () => import('virtual:words/fr/rest')],
-  es: [() => import('virtual:words/es/first'), () => import('virtual:words/es/rest')],
-}
-
 export const i18n = createI18n({
   legacy: false,
   locale: 'en',
@@ -34,7 +26,7 @@ export const chosenHere = useLocalStorage<Language | ''>('yorvik.language', '')
 
 /** What this device speaks while nobody is signed in: what was chosen here, else the browser's, else the house's. */
 export const deviceLanguage = (ofHouse: Language = 'en'): Language =>
-  chosenHere.value || (languageAmong(navigator.languages) ?? ofHouse)
+  languageAmong([chosenHere.value, ...navigator.languages]) ?? ofHouse
 
 /** Resolves once every word of the language that is spoken is here. */
 let whole: Promise<void> = Promise.resolve()
@@ -46,13 +38,14 @@ export const everyWord = (): Promise<void> => whole
  */
 export async function speak(wanted: Language): Promise<void> {
   if (!isLanguage(wanted)) return
-  const [loadFirst, loadRest] = LOADERS[wanted]
-  const first = await loadFirst().catch(() => null)
-  if (!first) return
+  // each catalogue is two files of its own: a screen loads those it speaks with, what the first one says before the rest
+  const parts = catalogueParts[wanted]
+  const first = await parts?.first().catch(() => null)
+  if (!parts || !first) return
   const isNew = !i18n.global.availableLocales.includes(wanted)
   if (isNew) i18n.global.setLocaleMessage(wanted, first.default as Catalogue)
   // whoever spoke before goes on until the new one has all its words: no screen speaks half of two languages
-  const rest = loadRest().then(
+  const rest = parts.rest().then(
     ({ default: more }) => {
       if (isNew) i18n.global.mergeLocaleMessage(wanted, more)
       catalogue.value = { ...first.default, ...more }
@@ -76,3 +69,6 @@ const collator = computed(() => new Intl.Collator(locale.value, { numeric: true 
 
 /** Names and codes in the order of the language of the screen (Unicode CLDR): É beside E, and 2 before 10. */
 export const inOrder = (a: string, b: string): number => collator.value.compare(a, b)
+
+/** Things that have a name, in the order of their names. */
+export const byName = (a: { readonly name: string }, b: { readonly name: string }): number => inOrder(a.name, b.name)

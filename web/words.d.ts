@@ -1,5 +1,6 @@
-/** Parts of a catalogue, as scripts/catalogueParts.ts makes them. */
-declare module 'virtual:words/*' {
-  const words: Record<string, object>
-  export default words
+/** The parts of every catalogue, as scripts/catalogueParts.ts makes them. */
+declare module 'virtual:words' {
+  type Loaded = Promise<{ readonly default: object }>
+  const parts: Readonly<Record<string, { readonly first: () => Loaded; readonly rest: () => Loaded }>>
+  export default parts
 }

@@ -1,6 +1,8 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
+import { parse, TYPE } from '@formatjs/icu-messageformat-parser'
 import { describe, expect, it } from 'vitest'
+import { LANGUAGES, type Language } from '../contract/languages'
 import { LEAVING_KINDS } from '../contract/papers'
 import { HONE_TOOLS } from '../core/edge/model/hone'
 import { LADDER } from '../core/edge/model/ladder'
@@ -11,10 +13,26 @@ import { MEASURABLE } from '../core/knife/blade'
 import { GRINDS, KNIFE_TYPES } from '../core/knife/knifeTypes'
 import { faultsOf, flatten, formsOf, valuesIn } from './catalogueFaults'
 import en from './en.json'
-import { compiledMessage, LANGUAGES } from './message'
+import { compiledMessage } from './message'
 import { catalogues, speaker } from './say'
 
 const keys = new Map(flatten(en))
+
+/** Messages whose count is never one: limits, rules of weeks, spans to choose from, steps that have a count of their own. */
+const NEVER_ONE = [
+  'bench.recipeStep.serrated-flat-back.back.what',
+  'bench.recipeStep.serrated-ground-side.back.what',
+  'bench.recipeStep.single-bevel.back.what',
+  'check.repeats',
+  'curve.weeks',
+  'fault.calendar-empty',
+  'fault.calendar-too-many',
+  'learned.fromOwn',
+  'practice.dry.ready',
+  'reason.rule-due',
+  'reason.rule-unknown',
+  'year.playing',
+]
 
 function sources(directory: string): string[] {
   return readdirSync(directory).flatMap((name) => {
@@ -116,6 +134,31 @@ describe('every catalogue', () => {
       '2 knives: 0.35 mm, 2031',
       ...Array<string>(3).fill('2 knives: 0,35 mm, 2031'),
     ])
+  })
+
+  it('chooses by a fraction, and divides it all the same', () => {
+    // French says up to two with the singular (Unicode CLDR)
+    const years = (language: Language, n: number): string => speaker(language)('workshop.years', { n })
+    expect(LANGUAGES.map((language) => years(language, 1.5))).toEqual(['1.5 years', '1,5 Jahren', '1,5 an', '1,5 años'])
+    expect(LANGUAGES.map((language) => years(language, 1))).toEqual(['1 year', '1 Jahr', '1 an', '1 año'])
+    expect(LANGUAGES.map((language) => years(language, 2.5))).toEqual([
+      '2.5 years',
+      '2,5 Jahren',
+      '2,5 ans',
+      '2,5 años',
+    ])
+  })
+
+  it('never counts things in a way that one of them would not fit', () => {
+    const things =
+      /^ (light )?(strokes|sessions|knives|days|weeks|years|months|readings|checks|people|stations|shifts)\b/
+    const counted = flatten(en).flatMap(([key, message]) =>
+      parse(message, { ignoreTag: true }).flatMap((element, at, all) => {
+        const next = all[at + 1]
+        return element.type === TYPE.argument && next?.type === TYPE.literal && things.test(next.value) ? [key] : []
+      }),
+    )
+    expect(counted.sort()).toEqual(NEVER_ONE)
   })
 
   it('says nothing for a value that was left out, and does not fail', () => {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { LANGUAGES } from './message'
+import { LANGUAGES } from '../contract/languages'
 import { catalogues } from './say'
 
 /** The table of docs/glossary.md: a word of the trade in each language, in the order of LANGUAGES. */

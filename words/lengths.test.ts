@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import { LANGUAGES } from '../contract/languages'
 import { flatten, formsOf } from './catalogueFaults'
-import { LANGUAGES } from './message'
 import { catalogues } from './say'
 
 /** Longest text, in letters, that each narrow place has room for at 390 px. */

@@ -1,13 +1,15 @@
-import de from './de.json' with { type: 'json' }
-import en from './en.json' with { type: 'json' }
-import es from './es.json' with { type: 'json' }
-import fr from './fr.json' with { type: 'json' }
-import { compiledMessage, type Language, type Say } from './message'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { LANGUAGES, type Language } from '../contract/languages'
+import type en from './en.json'
+import { compiledMessage, type Say } from './message'
 
 export type { Say, SayValues } from './message'
 
 /** Every catalogue, for places that speak to many at once; a screen loads its own. */
-export const catalogues: Readonly<Record<Language, typeof en>> = { en, de, fr, es }
+export const catalogues = Object.fromEntries(
+  LANGUAGES.map((tag) => [tag, JSON.parse(readFileSync(join(import.meta.dirname, `${tag}.json`), 'utf8'))]),
+) as Readonly<Record<Language, typeof en>>
 
 function messageAt(catalogue: object, key: string): string | null {
   let found: unknown = catalogue

@@ -5,7 +5,7 @@ import spanish from 'dictionary-es'
 import french from 'dictionary-fr'
 import { loadModule } from 'hunspell-asm'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { LANGUAGES, type Language } from './message'
+import { LANGUAGES, type Language } from '../contract/languages'
 import { catalogues } from './say'
 import ownWords from './ownWords.json'
 

@@ -1,12 +1,17 @@
 import { readFile } from 'node:fs/promises'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { startApp, type TestApp } from '../testing/harness'
 
 let test: TestApp
 beforeAll(async () => {
+  // hashes at their full cost
+  vi.stubEnv('NODE_ENV', 'production')
   test = await startApp()
 })
-afterAll(() => test.close())
+afterAll(async () => {
+  vi.unstubAllEnvs()
+  await test.close()
+})
 
 describe('a crowd that nobody knows at the door', () => {
   it('waits in a line of its own: everything else is answered meanwhile, and the line has an end', async () => {

@@ -1,8 +1,26 @@
-import { describe, expect, it } from 'vitest'
+import { scryptSync } from 'node:crypto'
+import { afterEach, describe, expect, it, vi } from 'vitest'
 import { isOwnOrigin } from '../origin'
 import { hashSecret, matchesSecret, newToken, readToken } from './secrets'
 
 describe('a password or PIN', () => {
+  afterEach(() => {
+    vi.unstubAllEnvs()
+  })
+
+  // OWASP, Password Storage Cheat Sheet: scrypt with N = 2^15, r = 8, p = 3
+  it.each(['production', undefined])(
+    'is hashed at the cost that is recommended where NODE_ENV is %s',
+    async (where) => {
+      vi.stubEnv('NODE_ENV', where)
+      const [, salt = '', key] = (await hashSecret('grain and ember')).split('$')
+      const expected = scryptSync('grain and ember', Buffer.from(salt, 'base64url'), 32, {
+        ...{ N: 2 ** 15, r: 8, p: 3, maxmem: 64 * 1024 * 1024 },
+      })
+      expect(key).toBe(expected.toString('base64url'))
+    },
+  )
+
   it('matches its own hash and no other', async () => {
     const stored = await hashSecret('grain and ember')
     expect(await matchesSecret('grain and ember', stored)).toBe(true)

@@ -74,7 +74,9 @@ test('the crew: shifts that overlap are refused, skills are signed off, a specia
       .first()
       .click()
   await page.getByRole('button', { name: say('shell.save'), exact: true }).click()
-  await expect(page.getByText(`Closed for repairs: ${say('crew.closedDay')}`)).toBeVisible()
+  await expect(
+    page.getByText(say('shell.pair', { name: 'Closed for repairs', value: say('crew.closedDay') })),
+  ).toBeVisible()
   await page.goto(`${DEMO}/week`)
   await expect(page.getByRole('region', { name: new RegExp(weekday(1)) }).first()).toBeVisible({ timeout: 15_000 })
   await expect(page.getByRole('region', { name: new RegExp(weekday(7)) })).toHaveCount(0)
@@ -106,7 +108,7 @@ test('a calendar of shifts is shown day by day before it is taken in, with what 
     new RegExp(`${dayOf('2026-11-30')}\\s*${say('crew.off')}\\s*Leave`, 'i'),
     new RegExp(`${dayOf('2026-12-05')}\\s*01:00–07:00\\s*Away kitchen`),
   ])
-  await expect(page.getByText(`Dentist: ${say('crew.why.free')}`)).toBeVisible()
+  await expect(page.getByText(say('crew.leftOutOne', { name: 'Dentist', why: say('crew.why.free') }))).toBeVisible()
   await page.getByRole('button', { name: say('crew.takeIn', { n: '3' }) }).click()
   await expect(page.getByRole('button', { name: say('crew.again', { n: 2 }) })).toBeVisible()
   const { days: kept } = (await (await page.request.get(`${DEMO}/api/crew`)).json()) as {

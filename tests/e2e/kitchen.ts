@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page } from '@playwright/test'
+import { expect, type BrowserContext, type Locator, type Page } from '@playwright/test'
 import { v7 as newId } from 'uuid'
 import { DEMO_SIGN_IN } from '../../demo/house'
 import { say } from './words'
@@ -32,11 +32,25 @@ async function freeKnife(page: Page, code: string): Promise<void> {
   }
 }
 
-/** Signs the manager of the sample house in behind the screen's back, and opens a page; a bench with its knife free. */
-export async function openAsManager(page: Page, path: string): Promise<void> {
+/** What the last test's manager was signed in by. */
+let entered: Parameters<BrowserContext['addCookies']>[0] = []
+
+/** Signs the manager of the sample house in behind the screen's back; once for all tests, unless one signed out. */
+export async function enterAsManager(page: Page): Promise<void> {
+  if (entered.length > 0) {
+    await page.context().addCookies(entered)
+    if ((await page.request.get(`${DEMO}/api/session`)).ok()) return
+  }
   const { signInName, password } = DEMO_SIGN_IN
   const answer = await page.request.post(`${DEMO}/api/session`, { data: { signInName, password } })
   expect(answer.ok()).toBe(true)
+  // a tablet's own mark stays with the test that enrolled it
+  entered = (await page.context().cookies()).filter(({ name }) => name === 'yorvik_session')
+}
+
+/** Opens a page as the manager of the sample house; a bench with its knife free. */
+export async function openAsManager(page: Page, path: string): Promise<void> {
+  await enterAsManager(page)
   const code = /^\/bench\/([\w-]+)$/.exec(path)?.[1]
   if (code) await freeKnife(page, code)
   await page.goto(DEMO + path)

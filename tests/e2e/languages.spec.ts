@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
+import { LANGUAGE_TRAITS, LANGUAGES } from '../../contract/languages'
 import { DEMO_SIGN_IN } from '../../demo/house'
-import { LANGUAGE_TRAITS, LANGUAGES } from '../../words/message'
 import { speaker } from '../../words/say'
 import { DEMO, openAsManager } from './kitchen'
 import { LANGUAGE, said } from './words'

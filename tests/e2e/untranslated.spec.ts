@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
+import { LANGUAGE_TRAITS, LANGUAGES } from '../../contract/languages'
 import { HOUSE_NAME, PEOPLE } from '../../demo/house'
 import { CLOSES, OPENS, pseudoCatalogue } from '../../words/pseudo'
-import { LANGUAGE_TRAITS, LANGUAGES } from '../../words/message'
 import { catalogues } from '../../words/say'
 import { fits, goTo, openAsManager } from './kitchen'
 import { SCREENS } from './screens'

@@ -1,7 +1,7 @@
 import { IntlMessageFormat } from 'intl-messageformat'
+import { isLanguage, LANGUAGE_TRAITS, type Language } from '../../contract/languages'
 import { ownWords } from '../../demo/words'
 import { formsOf } from '../../words/catalogueFaults'
-import { isLanguage, LANGUAGE_TRAITS, type Language } from '../../words/message'
 import { capital } from '../../words/format'
 import { catalogues, speaker } from '../../words/say'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
-import { LANGUAGES, LANGUAGE_TRAITS, type Language } from '../../words/message'
 import { call } from '../api'
+import { LANGUAGES, LANGUAGE_TRAITS, type Language } from '../../contract/languages'
 import { say } from '../i18n'
 import { refusalText } from '../refusalText'
 import { useNotices } from '../stores/notices'

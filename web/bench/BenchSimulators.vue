@@ -75,7 +75,9 @@ function snap(): void {
       :step="0.5"
     />
     <SliderField v-model="press" :label="$t('bench.simPress')" :written="`${press} N`" :min="0" :max="60" :step="1" />
-    <AppButton :disabled="ready < 3" @click="snap"> {{ $t('bench.simLoupe') }}: {{ $t('bench.live.snap') }} </AppButton>
+    <AppButton :disabled="ready < 3" @click="snap">
+      {{ $t('shell.pair', { name: $t('bench.simLoupe'), value: $t('bench.live.snap') }) }}
+    </AppButton>
   </FoldSection>
 </template>
 

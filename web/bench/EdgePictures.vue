@@ -31,7 +31,11 @@ const wave = (picture: EdgePicture): string => {
               v-for="picture in pictures.filter((one) => one.when === when && one.zone === zone)"
               :key="picture.when + picture.zone"
             >
-              <svg viewBox="0 0 120 48" role="img" :aria-label="`${$t(`zone.${zone}`)}: ${picture.bluntUm} µm`">
+              <svg
+                viewBox="0 0 120 48"
+                role="img"
+                :aria-label="$t('shell.pair', { name: $t(`zone.${zone}`), value: `${picture.bluntUm} µm` })"
+              >
                 <rect width="120" height="48" class="dark" />
                 <path :d="wave(picture)" class="line" :stroke-width="thickness(picture)" />
               </svg>

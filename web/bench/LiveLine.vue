@@ -40,7 +40,10 @@ const pressWords = computed(() => {
   if (doubt || live.value === null) return doubt
   const judged = judgePress(live.value, props.wantedNewtons)
   const key = judged === 'within' ? 'pressOk' : judged === 'high' ? 'pressHeavy' : 'pressLight'
-  return `${say('bench.live.press', { newtons: Math.round(live.value) })}: ${say(`bench.live.${key}`, { wanted: props.wantedNewtons })}`
+  return say('shell.pair', {
+    name: say('bench.live.press', { newtons: Math.round(live.value) }),
+    value: say(`bench.live.${key}`, { wanted: props.wantedNewtons }),
+  })
 })
 const isOff = computed(
   () =>

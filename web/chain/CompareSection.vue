@@ -95,7 +95,7 @@ const parts = computed(() =>
           <div v-for="line in block.lines" :key="line.name" class="line">
             <span>{{ line.name }}</span>
             <IntervalLine
-              :label="`${line.name}: ${line.said}`"
+              :label="$t('shell.pair', { name: line.name, value: line.said })"
               :middle="line.middle"
               :low="line.low"
               :high="line.high"

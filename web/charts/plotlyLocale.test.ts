@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { LANGUAGE_TRAITS, LANGUAGES } from '../../words/message'
+import { LANGUAGE_TRAITS, LANGUAGES } from '../../contract/languages'
 import { plotlyLocale } from './plotlyLocale'
 
 it('writes the axes of a chart as the language does', () => {

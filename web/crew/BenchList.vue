@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { v7 as newId } from 'uuid'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import { BenchPlace, type Crew } from '../../contract/week'
 import { call } from '../api'
 import { useChange } from '../house/useChange'
-import { say } from '../i18n'
+import { byName, say } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 import AppForm from '../ui/AppForm.vue'
 import TextField from '../ui/TextField.vue'
 
-defineProps<{ crew: Crew }>()
+const props = defineProps<{ crew: Crew }>()
 const emit = defineEmits<{ changed: [crew: Crew] }>()
 const { refusal, changeWithUndo } = useChange()
 const name = ref('')
+const benches = computed(() => [...props.crew.benches].sort(byName))
 const send = (bench: BenchPlace) => async (): Promise<void> => {
   emit('changed', await call(endpoints.setBench, { body: bench }))
 }
@@ -30,7 +31,7 @@ async function add(bench: BenchPlace): Promise<void> {
     <h2>{{ $t('crew.benches') }}</h2>
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <ul>
-      <li v-for="bench in crew.benches" :key="bench.id" :class="{ soft: !bench.active }">
+      <li v-for="bench in benches" :key="bench.id" :class="{ soft: !bench.active }">
         {{ bench.name }}
         <AppButton kind="quiet" @click="save({ ...bench, active: !bench.active }, bench)">
           {{ $t(bench.active ? 'crew.benchGone' : 'crew.benchBack') }}

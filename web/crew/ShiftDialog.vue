@@ -138,8 +138,13 @@ async function takeIn(): Promise<void> {
       <p class="soft small">{{ $t('crew.singleHint') }}</p>
       <p v-for="day in days" :key="day.id" class="single">
         <span
-          >{{ formats.longDay(`${day.day}T12:00:00Z`) }}:
-          {{ day.starts ? `${day.starts}–${day.ends}` : $t('crew.off') }} <span class="soft">{{ day.note }}</span></span
+          >{{
+            $t('shell.pair', {
+              name: formats.longDay(`${day.day}T12:00:00Z`),
+              value: day.starts ? `${day.starts}–${day.ends}` : $t('crew.off'),
+            })
+          }}
+          <span class="soft">{{ day.note }}</span></span
         >
         <AppButton kind="quiet" @click="asUsual(day.day)">{{ $t('crew.backToPattern') }}</AppButton>
       </p>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Person, WeeklySpan } from '../../contract/house'
 import type { Crew } from '../../contract/week'
-import { useFormats } from '../i18n'
+import { say, useFormats } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 import { DAY_MIN, dayShare, shortClock, spanMinutes } from '../ui/daySpans'
 import { grouped } from '../../core/group'
@@ -46,9 +46,11 @@ const single = (personId: string): string =>
   props.crew.days
     .filter((day) => day.personId === personId)
     .slice(0, 3)
-    .map(
-      ({ day, starts, ends, note }) =>
-        `${formats.value.shortDay(`${day}T12:00:00Z`)}: ${starts ? `${starts}–${ends}` : note || '–'}`,
+    .map(({ day, starts, ends, note }) =>
+      say('shell.pair', {
+        name: formats.value.shortDay(`${day}T12:00:00Z`),
+        value: starts ? `${starts}–${ends}` : note || '–',
+      }),
     )
     .join('; ')
 const paceOf = (personId: string): Crew['paces'][number] | undefined =>

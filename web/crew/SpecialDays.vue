@@ -62,7 +62,8 @@ const words = ({ spans }: SpecialDay): string =>
     <ul>
       <li v-for="special in crew.special" :key="special.day">
         <span
-          ><b>{{ formats.longDay(`${special.day}T12:00:00Z`) }}</b> {{ special.name }}: {{ words(special) }}</span
+          ><b>{{ formats.longDay(`${special.day}T12:00:00Z`) }}</b>
+          {{ $t('shell.pair', { name: special.name, value: words(special) }) }}</span
         >
         <AppButton kind="quiet" @click="drop(special)">{{ $t('crew.asUsual') }}</AppButton>
       </li>

@@ -8,7 +8,7 @@ import type { Crew } from '../../contract/week'
 import { GEAR_KINDS, isStone, type GearKind } from '../../core/abrasive/gear'
 import { capital } from '../../words/format'
 import { call } from '../api'
-import { inOrder, say } from '../i18n'
+import { byName, say } from '../i18n'
 import { useNotices } from '../stores/notices'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
@@ -59,7 +59,10 @@ const partners = computed(() => [
 const benches = shallowRef<Crew['benches']>([])
 const places = computed(() => [
   { value: null, label: say('gear.anyBench') },
-  ...benches.value.filter(({ active }) => active).map(({ id, name }) => ({ value: id, label: name })),
+  ...benches.value
+    .filter(({ active }) => active)
+    .sort(byName)
+    .map(({ id, name }) => ({ value: id, label: name })),
 ])
 const nameOf = (id: string): string => gear.value.find((one) => one.id === id)?.name ?? ''
 
@@ -144,7 +147,7 @@ function retire(one: GearView): void {
 /** Coarse to fine as they are used; what is out of use stands last. */
 const standing = computed(() =>
   [...gear.value].sort(
-    (a, b) => Number(b.active) - Number(a.active) || (b.micron ?? 0) - (a.micron ?? 0) || inOrder(a.name, b.name),
+    (a, b) => Number(b.active) - Number(a.active) || (b.micron ?? 0) - (a.micron ?? 0) || byName(a, b),
   ),
 )
 </script>

@@ -2,9 +2,9 @@
 import { computed, reactive, ref } from 'vue'
 import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
+import { LANGUAGES, LANGUAGE_TRAITS } from '../../contract/languages'
 import { STATED_HABITS, type StatedHabit } from '../../core/edge/fleet/habits'
 import { KNIFE_ROLES } from '../../core/knife/knifeTypes'
-import { LANGUAGES, LANGUAGE_TRAITS } from '../../words/message'
 import { DAY_ORDERS } from '../../contract/scalars'
 import { call } from '../api'
 import { say } from '../i18n'
@@ -46,7 +46,10 @@ const units = computed(() => [
   { value: 'in' as const, label: say('door.inches') },
 ])
 const orders = computed(() =>
-  DAY_ORDERS.map((value) => ({ value, label: `${say(`exchange.order.${value}`)}: ${DAY_EXAMPLES[value]}` })),
+  DAY_ORDERS.map((value) => ({
+    value,
+    label: say('shell.pair', { name: say(`exchange.order.${value}`), value: DAY_EXAMPLES[value] }),
+  })),
 )
 const theme = useTheme()
 const themes = computed(() => THEMES.map((value) => ({ value, label: say(`theme.${value}`) })))

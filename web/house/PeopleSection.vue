@@ -9,7 +9,7 @@ import { HONE_TOOLS, type HoneTool } from '../../core/edge/model/hone'
 import { PERSON_ROLES, type PersonRole } from '../../core/house/rights'
 import { SKILLS, type Skill } from '../../core/house/skills'
 import { call } from '../api'
-import { inOrder, say, useFormats } from '../i18n'
+import { byName, say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useNotices } from '../stores/notices'
 import AppButton from '../ui/AppButton.vue'
@@ -46,7 +46,7 @@ const tools = computed(() => [
 ])
 const roles = computed(() => PERSON_ROLES.map((value) => ({ value, label: say(`person.${value}`) })))
 const people = computed(() =>
-  [...fleet.people.values()].sort((a, b) => Number(b.active) - Number(a.active) || inOrder(a.name, b.name)),
+  [...fleet.people.values()].sort((a, b) => Number(b.active) - Number(a.active) || byName(a, b)),
 )
 const held = computed(() =>
   grouped(

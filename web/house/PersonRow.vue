@@ -31,7 +31,7 @@ const may = computed(() =>
     <div class="who">
       <h2>{{ person.name }}</h2>
       <p>{{ $t(`person.${person.role}`) }}</p>
-      <p class="small soft">{{ $t('house.signsIn') }}: {{ signsInBy }}</p>
+      <p class="small soft">{{ $t('shell.pair', { name: $t('house.signsIn'), value: signsInBy }) }}</p>
     </div>
     <div class="roll">
       <RouterLink

@@ -1,7 +1,7 @@
 import { computed, type ComputedRef } from 'vue'
 import type { Station } from '../../contract/house'
 import type { KnifeView } from '../../contract/knives'
-import { inOrder, say } from '../i18n'
+import { byName, say } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useRecords } from '../live/records'
 import { refusalText } from '../refusalText'
@@ -24,7 +24,7 @@ export function useFloor(): {
   const records = useRecords()
   const notices = useNotices()
   const floor = computed(() =>
-    [...fleet.stations.values()].sort((a, b) => Number(b.active) - Number(a.active) || inOrder(a.name, b.name)),
+    [...fleet.stations.values()].sort((a, b) => Number(b.active) - Number(a.active) || byName(a, b)),
   )
   const lying = computed(() =>
     grouped(

@@ -117,13 +117,15 @@ const times = (n: number): string => say('incident.times', { n })
       <p v-if="known.latest.length === 0" class="soft">{{ $t('incident.none') }}</p>
       <template v-else>
         <p v-if="known.yearly.length > 0">
-          {{ $t('incident.year') }}:
           {{
-            formats.list(
-              known.yearly.map((one) =>
-                say('incident.often', { event: incidentWords(one, say), times: times(one.count) }),
+            $t('shell.pair', {
+              name: $t('incident.year'),
+              value: formats.list(
+                known.yearly.map((one) =>
+                  say('incident.often', { event: incidentWords(one, say), times: times(one.count) }),
+                ),
               ),
-            )
+            })
           }}
         </p>
         <ul>

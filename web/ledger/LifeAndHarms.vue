@@ -10,13 +10,14 @@ const fleet = useFleet()
 const formats = useFormats()
 const HUNDRED = 100
 const STEPS_TOLD = 6
+const tenth = (value: number): number => Math.round(10 * value) / 10
 type Rate = Ledger['harms']['lost']
 type Cause = Ledger['harms']['byCause'][number]['cause']
 const told = computed(() =>
   formats.value.list(
     props.ledger.survival.steps.slice(-STEPS_TOLD).map(({ years, share, error }) =>
       say('ledger.step', {
-        years: formats.value.tenths(years),
+        years: tenth(years),
         percent: Math.round(HUNDRED * share),
         error: Math.round(HUNDRED * error),
       }),
@@ -36,7 +37,7 @@ const stationOf = (id: string): string => fleet.stations.get(id)?.name ?? ''
   <section class="heavy-rule">
     <h2>{{ $t('ledger.lives') }}</h2>
     <p v-if="ledger.survival.median !== null">
-      {{ $t('ledger.median', { years: formats.tenths(ledger.survival.median) }) }}
+      {{ $t('ledger.median', { years: tenth(ledger.survival.median) }) }}
     </p>
     <p v-else>{{ $t('ledger.noMedian') }}</p>
     <p v-if="told" class="soft">{{ told }}</p>

@@ -82,8 +82,15 @@ async function save(body: MoneyChange): Promise<void> {
     <h3>{{ $t('ledger.stones') }}</h3>
     <div v-for="stone in told" :key="stone.id" class="row">
       <b>{{ stone.name }}</b>
-      <MeasureField v-model="of(stone.id).price" :label="`${stone.name}: ${$t('ledger.price')}`" />
-      <MeasureField v-model="of(stone.id).newMm" :label="`${stone.name}: ${$t('ledger.newMm')}`" unit="mm" />
+      <MeasureField
+        v-model="of(stone.id).price"
+        :label="$t('shell.pair', { name: stone.name, value: $t('ledger.price') })"
+      />
+      <MeasureField
+        v-model="of(stone.id).newMm"
+        :label="$t('shell.pair', { name: stone.name, value: $t('ledger.newMm') })"
+        unit="mm"
+      />
     </div>
     <div class="dialog-actions">
       <AppButton kind="main" type="submit">{{ $t('shell.save') }}</AppButton>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { StoneStock, SupplyView } from '../../contract/stock'
-import { say, useFormats } from '../i18n'
+import { byName, inOrder, say, useFormats } from '../i18n'
 import { useResource } from '../live/resource'
 import AppButton from '../ui/AppButton.vue'
 import AppDialog from '../ui/AppDialog.vue'
@@ -45,8 +45,11 @@ const between = (band: SupplyView['runsOut']): string =>
 const amount = (supply: SupplyView, value: number | null): string =>
   value === null ? say('ledger.open') : say('stock.amount', { n: formats.value.tenths(value), unit: supply.unit })
 const mm = (value: number | null): string => (value === null ? say('ledger.open') : formats.value.thickness(value))
-const supplies = computed(() => (stock.value?.supplies ?? []).filter(({ active }) => active))
-const put = computed(() => (stock.value?.supplies ?? []).filter(({ active }) => !active))
+const listed = computed(() =>
+  [...(stock.value?.supplies ?? [])].sort((a, b) => inOrder(a.kind, b.kind) || byName(a, b)),
+)
+const supplies = computed(() => listed.value.filter(({ active }) => active))
+const put = computed(() => listed.value.filter(({ active }) => !active))
 function list(): void {
   takeOut('yorvik-stock.csv', [
     [say('ledger.what'), say('stock.left'), say('stock.unit'), say('stock.perMonth'), say('stock.runsOut')],

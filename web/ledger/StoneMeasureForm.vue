@@ -27,7 +27,7 @@ async function save(body: BodyOf<typeof endpoints.editGear>): Promise<void> {
     <MeasureField v-model="thicknessMm" name="thicknessMm" :label="$t('stock.thickness')" unit="mm" />
     <ul v-if="stone.measures.length > 0">
       <li v-for="one in stone.measures" :key="one.at">
-        {{ formats.shortDay(one.at) }}: {{ formats.thickness(one.mm) }}
+        {{ $t('shell.pair', { name: formats.shortDay(one.at), value: formats.thickness(one.mm) }) }}
       </li>
     </ul>
     <div class="dialog-actions">

@@ -56,7 +56,9 @@ const shown = (row: Row, week: WeekSum): string => {
 const sentence = (week: WeekSum): string =>
   say('time.week', {
     day: formats.value.shortDay(week.from),
-    told: formats.value.list(rows.value.map((row) => `${say(`time.row.${row.key}`)}: ${shown(row, week)}`)),
+    told: formats.value.list(
+      rows.value.map((row) => say('shell.pair', { name: say(`time.row.${row.key}`), value: shown(row, week) })),
+    ),
   })
 const mean = (row: Row): string => {
   // before the first record there was nothing to count

@@ -6,7 +6,7 @@ import type { Fleet } from '../../contract/fleet'
 import type { KnifeView } from '../../contract/knives'
 import { MINUTE_MS } from '../../core/time'
 import { call } from '../api'
-import { inOrder } from '../spoken'
+import { byName, inOrder } from '../spoken'
 import { openChangeFeed } from './changeFeed'
 import { useLive } from './live'
 import { resourceKey } from './resource'
@@ -72,7 +72,7 @@ export const useFleet = defineStore('fleet', () => {
   }
 
   const named = <T extends { readonly id: string; readonly name: string }>(all: readonly T[]): Map<string, T> =>
-    new Map([...all].sort((a, b) => inOrder(a.name, b.name)).map((one) => [one.id, one]))
+    new Map([...all].sort(byName).map((one) => [one.id, one]))
   const people = computed(() => named(fleet.value?.people ?? []))
   const stations = computed(() => named(fleet.value?.stations ?? []))
   /** each knife's next session: they come in order, and the first is to stand */

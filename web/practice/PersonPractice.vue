@@ -33,9 +33,7 @@ const lessons = computed(() =>
       <p v-if="practice.drills.length === 0 && practice.lessons.length === 0" class="lead">
         {{ $t('practice.nothingYet') }}
       </p>
-      <p v-if="lessons">
-        <b>{{ $t('course.title') }}:</b> {{ lessons }}
-      </p>
+      <p v-if="lessons">{{ $t('shell.pair', { name: $t('course.title'), value: lessons }) }}</p>
       <section v-for="kind in kinds" :key="kind">
         <h2>{{ $t(`practice.drill.${kind}`) }}</h2>
         <DrillHistory :drills="practice.drills" :kind="kind" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Drill, DrillKind } from '../../contract/practice'
-import { useFormats } from '../i18n'
+import { say, useFormats } from '../i18n'
 import { progressOf } from './drillFigures'
 
 /** A skill over the weeks: one dot a drill, filled for the right hand, and the band of a trained one. */
@@ -20,7 +20,7 @@ const dots = computed(() => {
     x: LEFT + ((WIDTH - 2 * LEFT) * ((times.value[at] ?? first) - first)) / Math.max(1, last - first),
     y: yOf(one.verdict.progress),
     left: 'hand' in one.drill && one.drill.hand === 'left',
-    title: `${formats.value.moment(one.drill.at)}: ${progressOf(one, formats.value)}`,
+    title: say('shell.pair', { name: formats.value.moment(one.drill.at), value: progressOf(one, formats.value) }),
   }))
 })
 const lineOf = (left: boolean): string =>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LANGUAGES, LANGUAGE_TRAITS, type Language } from '../../words/message'
+import { LANGUAGES, LANGUAGE_TRAITS, type Language } from '../../contract/languages'
 import { chosenHere, language, speak } from '../spoken'
 import AppButton from '../ui/AppButton.vue'
 

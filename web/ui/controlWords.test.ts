@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { LANGUAGES } from '../../words/message'
+import { LANGUAGES } from '../../contract/languages'
 import { speaker } from '../../words/say'
 import { controlWords } from './controlWords'
 

@@ -1,6 +1,7 @@
 import type { PrimeVueLocaleOptions } from 'primevue/config'
+import { LANGUAGE_TRAITS, type Language } from '../../contract/languages'
 import { dayNames, monthNames, SUNDAY_MS } from '../../words/calendarNames'
-import { LANGUAGE_TRAITS, type Language, type Say } from '../../words/message'
+import type { Say } from '../../words/message'
 
 const MONDAY = 1
 

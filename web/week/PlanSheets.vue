@@ -73,10 +73,13 @@ const groups = computed(() => {
 const rounds = (name: string): string[] =>
   props.view.rounds
     .filter(({ personId, kind }) => kind === 'check' && person(personId) === name)
-    .map(
-      ({ knifeId, service, startsAt }) =>
-        `${formats.value.weekday(startsAt)}, ${say('myday.before', { service, time: formats.value.clock(startsAt) })}: ${say('myday.check', { codes: knife(knifeId)?.code ?? '' })}`,
-    )
+    .map(({ knifeId, service, startsAt }) => {
+      const before = say('myday.before', { service, time: formats.value.clock(startsAt) })
+      return say('shell.pair', {
+        name: `${formats.value.weekday(startsAt)}, ${before}`,
+        value: say('myday.check', { codes: knife(knifeId)?.code ?? '' }),
+      })
+    })
 </script>
 
 <template>

@@ -41,7 +41,7 @@ const services = computed(() =>
           $t('week.riskLabel', {
             service: service.name,
             day: formats.weekday(service.startsAt),
-            before: formats.tenths(service.before),
+            before: Math.round(10 * service.before) / 10,
             after: formats.tenths(service.after),
           })
         "

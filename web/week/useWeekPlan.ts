@@ -10,6 +10,7 @@ import { totalsChange, type TotalsChange } from '../../core/plan/costOfChoice'
 import { samePlace, type Placement, type PlanProblem, type PlanWeights } from '../../core/plan/problem'
 import { knifeOfJob, renumberSessions, validPlacements, withSeconds } from '../../core/plan/secondSessions'
 import { call } from '../api'
+import { byName } from '../i18n'
 import { refusalText } from '../refusalText'
 import { useSession } from '../stores/session'
 import { useKeptDraft } from './keptDraft'
@@ -69,10 +70,12 @@ export function useWeekPlan(): WeekPlan {
   const refusal = ref('')
   const handMade = shallowRef<HandMade | null>(null)
   const improving = shallowRef<Improvement | null>(null)
-  const asked = computed(
-    (): PlanProblem | null =>
-      view.value && { ...view.value.problem, weights: weights.value ?? view.value.problem.weights, locks: locks.value },
-  )
+  const asked = computed((): PlanProblem | null => {
+    if (!view.value) return null
+    const { problem: given } = view.value
+    const benches = [...given.benches].sort(byName)
+    return { ...given, benches, weights: weights.value ?? given.weights, locks: locks.value }
+  })
   const problem = computed(() => asked.value && withSeconds(asked.value, placements.value))
   const index = computed(() => problem.value && indexPlan(problem.value))
   const layouts = computed(() =>

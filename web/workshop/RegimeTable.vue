@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { WorkshopView } from '../../contract/workshop'
 import { regimeLives } from '../../core/workshop/maintenanceRegimes'
-import { useFormats } from '../i18n'
+import { say, useFormats } from '../i18n'
 import { lifeAsk, lifeSpan } from './lifeAsk'
 
 const props = defineProps<{ view: WorkshopView }>()
@@ -11,6 +11,10 @@ const formats = useFormats()
 const DULL_MEANWHILE = 1.5
 const regimes = computed(() => regimeLives(lifeAsk(props.view)))
 const tenth = (value: number): number => Math.round(10 * value) / 10
+const nameOf = ({ regime, stretch }: (typeof regimes.value)[number]): string => {
+  const name = say(`workshop.regimeName.${regime}`)
+  return stretch > DULL_MEANWHILE ? say('workshop.stretched', { name, n: tenth(stretch) }) : name
+}
 </script>
 
 <template>
@@ -28,10 +32,7 @@ const tenth = (value: number): number => Math.round(10 * value) / 10
       <tbody>
         <tr v-for="one in regimes" :key="one.regime">
           <td>
-            {{ $t(`workshop.regimeName.${one.regime}`)
-            }}<span v-if="one.stretch > DULL_MEANWHILE" class="soft">{{
-              $t('workshop.stretched', { n: tenth(one.stretch) })
-            }}</span>
+            {{ nameOf(one) }}
           </td>
           <td class="num">{{ tenth(one.sessionsPerYear) }}</td>
           <td class="num">{{ formats.thickness(one.steelPerYearMm) }}</td>

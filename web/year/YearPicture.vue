@@ -31,7 +31,7 @@ const moreWords = ({ outcome, way }: YearRow): string =>
     say('year.more', {
       sessions: Math.round(outcome.sessions.mean),
       thinnings: Math.round(outcome.thinnings.mean),
-      retirements: formats.value.tenths(outcome.retirements.mean),
+      retirements: Math.round(10 * outcome.retirements.mean) / 10,
     }),
     ...(way.kind === 'sent-out'
       ? [say('year.away', { sent: Math.round(outcome.sentOut.mean), days: Math.round(outcome.daysAway.mean) })]

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { LANGUAGES } from '../../../words/message'
 import { TABLE_COLUMNS } from '../columns'
+import { LANGUAGES } from '../../../contract/languages'
 import { findColumns } from '../findColumns'
 import { ownTitles } from './ownTitles'
 

@@ -1,5 +1,5 @@
 import type { TableName } from '../../../contract/exchange'
-import { LANGUAGES } from '../../../words/message'
+import { LANGUAGES } from '../../../contract/languages'
 import { speaker } from '../../../words/say'
 
 /** What Yorvik itself calls a column, in every language it speaks: a list titled after one screen is read at another. */

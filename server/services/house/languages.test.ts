@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { Language } from '../../../words/message'
+import type { Language } from '../../../contract/languages'
 import { catalogues, speaker } from '../../../words/say'
 import { onTablet, PASSWORD, startApp, type Client, type TestApp, type TestHouse } from '../../testing/harness'
 

@@ -1,8 +1,8 @@
 import type { Person } from '../../../../contract/house'
+import type { Language } from '../../../../contract/languages'
 import type { StatedHabit } from '../../../../core/edge/fleet/habits'
 import type { HoneTool } from '../../../../core/edge/model/hone'
 import type { PersonRole } from '../../../../core/house/rights'
-import type { Language } from '../../../../words/message'
 import type { Queryable } from '../../database'
 
 interface PersonRow {

@@ -1,6 +1,6 @@
 import type { Device } from '../../../../contract/house'
+import type { Language } from '../../../../contract/languages'
 import type { PersonRole } from '../../../../core/house/rights'
-import type { Language } from '../../../../words/message'
 import type { Queryable } from '../../database'
 import { HOUSE_COLUMNS, type HouseRow } from './houses'
 
