@@ -118,5 +118,8 @@ function inCurrency(locale: string, currency: string): Intl.NumberFormat {
   return format
 }
 
+/** A number as exact as a sentence has it; where it chooses between one and many it has to stay a number. */
+export const tenth = (value: number): number => Math.round(10 * value) / 10
+
 /** The text with its first letter large, for a label that also stands inside sentences. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

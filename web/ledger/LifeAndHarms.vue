@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Ledger } from '../../contract/ledger'
+import { tenth } from '../../words/format'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 
@@ -10,7 +11,6 @@ const fleet = useFleet()
 const formats = useFormats()
 const HUNDRED = 100
 const STEPS_TOLD = 6
-const tenth = (value: number): number => Math.round(10 * value) / 10
 type Rate = Ledger['harms']['lost']
 type Cause = Ledger['harms']['byCause'][number]['cause']
 const told = computed(() =>

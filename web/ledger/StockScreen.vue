@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { StoneStock, SupplyView } from '../../contract/stock'
+import { tenth } from '../../words/format'
 import { byName, inOrder, say, useFormats } from '../i18n'
 import { useResource } from '../live/resource'
 import AppButton from '../ui/AppButton.vue'
@@ -55,16 +56,16 @@ function list(): void {
     [say('ledger.what'), say('stock.left'), say('stock.unit'), say('stock.perMonth'), say('stock.runsOut')],
     ...(stock.value?.stones ?? []).map((one) => [
       one.name,
-      one.nowMm === null ? '' : Math.round(10 * one.nowMm) / 10,
+      one.nowMm === null ? '' : tenth(one.nowMm),
       'mm',
-      Math.round(10 * one.knivesPerMonth * (one.mmAKnife ?? 0)) / 10,
+      tenth(one.knivesPerMonth * (one.mmAKnife ?? 0)),
       one.runsOut?.middleAt.slice(0, 10) ?? '',
     ]),
     ...supplies.value.map((one) => [
       one.name,
-      one.left === null ? '' : Math.round(10 * one.left) / 10,
+      one.left === null ? '' : tenth(one.left),
       one.unit,
-      one.perMonth === null ? '' : Math.round(10 * one.perMonth) / 10,
+      one.perMonth === null ? '' : tenth(one.perMonth),
       one.runsOut?.middleAt.slice(0, 10) ?? '',
     ]),
   ])

@@ -1,6 +1,7 @@
 import type { Drill } from '../../contract/practice'
 import { say } from '../i18n'
 import type { Formats } from '../../words/format'
+import { tenth } from '../../words/format'
 
 export interface DrillFigure {
   readonly key: string
@@ -12,7 +13,7 @@ const HUNDRED = 100
 /** The figures of a drill as they are read: degrees, newtons, shares and counts. */
 export function drillFigures({ drill, verdict }: Drill, formats: Formats): DrillFigure[] {
   const figure = (name: string): number => verdict.figures[name] ?? 0
-  const angle = (name: string): string => formats.angle(Math.round(10 * figure(name)) / 10)
+  const angle = (name: string): string => formats.angle(tenth(figure(name)))
   const percent = (share: number): string => say('practice.percent', { percent: Math.round(HUNDRED * share) })
   const row = (key: string, written: string): DrillFigure => ({ key, written })
   switch (drill.kind) {
@@ -46,5 +47,5 @@ export function drillFigures({ drill, verdict }: Drill, formats: Formats): Drill
 /** The one figure that shows progress, written, for a row of a list. */
 export const progressOf = ({ drill, verdict }: Drill, formats: Formats): string =>
   drill.kind === 'hold'
-    ? formats.angle(Math.round(10 * verdict.progress) / 10)
+    ? formats.angle(tenth(verdict.progress))
     : say('practice.percent', { percent: Math.round(HUNDRED * verdict.progress) })

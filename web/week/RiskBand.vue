@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { PlanView } from '../../contract/week'
 import type { Placement, PlanProblem } from '../../core/plan/problem'
 import { dullByService } from '../../core/plan/risk'
+import { tenth } from '../../words/format'
 import { useFormats } from '../i18n'
 
 const props = defineProps<{ view: PlanView; problem: PlanProblem; placements: readonly Placement[] }>()
@@ -41,8 +42,8 @@ const services = computed(() =>
           $t('week.riskLabel', {
             service: service.name,
             day: formats.weekday(service.startsAt),
-            before: Math.round(10 * service.before) / 10,
-            after: formats.tenths(service.after),
+            before: tenth(service.before),
+            after: tenth(service.after),
           })
         "
       >

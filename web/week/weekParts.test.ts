@@ -297,12 +297,12 @@ describe('the whole plan', () => {
     ],
   } as unknown as PlanView
 
-  it('shows the knives dull in each service, with it and without, to one decimal', () => {
+  it('shows the knives dull in each service, with it and without', () => {
     const services = shown(RiskBand, { view, problem, placements: PLAN }).findAll('li')
     expect(services.map((one) => one.attributes('aria-label'))).toEqual([
-      'dinner, Tuesday: 1.0 knives dull if nothing is done, 0.0 with this plan',
-      'dinner, Wednesday: 1.0 knives dull if nothing is done, 0.0 with this plan',
-      'dinner, Thursday: 1.0 knives dull if nothing is done, 1.0 with this plan',
+      'dinner, Tuesday: 1 knife dull if nothing is done, 0 with this plan',
+      'dinner, Wednesday: 1 knife dull if nothing is done, 0 with this plan',
+      'dinner, Thursday: 1 knife dull if nothing is done, 1 with this plan',
     ])
   })
 

@@ -5,6 +5,7 @@ import { DAY_MS } from '../../core/time'
 import { atAngle, lastingDps, nextJob, wearBudget } from '../../core/workshop/budget'
 import type { WorkshopPlan } from '../../core/workshop/plan'
 import { bladeAfter } from '../../core/workshop/series'
+import { tenth } from '../../words/format'
 import { say, useFormats } from '../i18n'
 import { useSession } from '../stores/session'
 import { lifeAsk, lifeDps, lifeSpan } from './lifeAsk'
@@ -20,7 +21,6 @@ const SHOWN = 5
 const ask = computed(() => lifeAsk(props.view))
 const now = computed(() => wearBudget(ask.value))
 const end = computed(() => now.value.path.at(-1))
-const tenth = (value: number): number => Math.round(10 * value) / 10
 const others = computed(() =>
   OTHER_ANGLES.flatMap((by) => {
     const dps = Math.round(ask.value.dps + by)

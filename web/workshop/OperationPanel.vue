@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { SectionBlade } from '../../core/geometry/section'
 import type { Operation } from '../../core/workshop/operate'
 import type { WorkshopPlan } from '../../core/workshop/plan'
+import { tenth } from '../../words/format'
 import { say, useFormats } from '../i18n'
 import { choicesOf, fieldsOf, type OperationField } from './operationFields'
 import AppButton from '../ui/AppButton.vue'
@@ -53,7 +54,7 @@ const lines = computed(() => {
           {
             name: 'length',
             from: formats.value.length(props.lengthMm),
-            to: formats.value.length(Math.round(10 * (props.lengthMm - tip.lengthLossMm)) / 10),
+            to: formats.value.length(tenth(props.lengthMm - tip.lengthLossMm)),
           },
         ]
       : []),

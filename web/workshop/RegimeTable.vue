@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { WorkshopView } from '../../contract/workshop'
 import { regimeLives } from '../../core/workshop/maintenanceRegimes'
+import { tenth } from '../../words/format'
 import { say, useFormats } from '../i18n'
 import { lifeAsk, lifeSpan } from './lifeAsk'
 
@@ -10,7 +11,6 @@ const formats = useFormats()
 /** An edge taken this many times to its limit between sessions is worked with dull; below, nobody minds. */
 const DULL_MEANWHILE = 1.5
 const regimes = computed(() => regimeLives(lifeAsk(props.view)))
-const tenth = (value: number): number => Math.round(10 * value) / 10
 const nameOf = ({ regime, stretch }: (typeof regimes.value)[number]): string => {
   const name = say(`workshop.regimeName.${regime}`)
   return stretch > DULL_MEANWHILE ? say('workshop.stretched', { name, n: tenth(stretch) }) : name

@@ -3,6 +3,7 @@ import { jobMinutes } from '../../core/workshop/session'
 import { computed } from 'vue'
 import { FACE_CUTS } from '../../core/workshop/operation'
 import type { WorkshopPlan } from '../../core/workshop/plan'
+import { tenth } from '../../words/format'
 import { say, useFormats } from '../i18n'
 import AppButton from '../ui/AppButton.vue'
 
@@ -14,7 +15,6 @@ const props = defineProps<{
 }>()
 const shown = defineModel<number>({ required: true })
 const formats = useFormats()
-const tenth = (value: number): number => Math.round(10 * value) / 10
 const minutes = (value: number): string => formats.value.minutes(Math.max(1, Math.round(value)))
 const later = computed(() =>
   props.plan.stages
@@ -30,7 +30,7 @@ const sum = computed(() =>
     ? say('workshop.tipSum', {
         minutes: minutes(jobMinutes(props.plan)),
         grams: Math.round(1000 * props.plan.grams) / 1000,
-        area: Math.round(10 * props.plan.tip.areaMm2) / 10,
+        area: tenth(props.plan.tip.areaMm2),
         thick: formats.value.thickness(props.plan.tip.thicknessMm),
         point: formats.value.angle(Math.round(props.plan.tip.pointDegrees)),
       })

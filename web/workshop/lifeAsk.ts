@@ -2,6 +2,7 @@ import type { WorkshopView } from '../../contract/workshop'
 import { meanDps } from '../../core/knife/knifeTypes'
 import type { WearAsk } from '../../core/workshop/budget'
 import { lengthPerHeight } from '../../core/workshop/tip'
+import { tenth } from '../../words/format'
 import { say } from '../i18n'
 
 /** The life of a single bevel is reckoned at no less than this, degrees per side. */
@@ -26,6 +27,4 @@ export function lifeAsk({ blade, life, type, lengthMm }: WorkshopView): WearAsk 
 const MONTHS = 12
 /** A span of years in words: months while there are few. */
 export const lifeSpan = (years: number): string =>
-  years < 2
-    ? say('workshop.months', { n: Math.round(MONTHS * years) })
-    : say('workshop.years', { n: Math.round(10 * years) / 10 })
+  years < 2 ? say('workshop.months', { n: Math.round(MONTHS * years) }) : say('workshop.years', { n: tenth(years) })

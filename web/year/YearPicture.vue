@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { tenth } from '../../words/format'
 import { say, useFormats } from '../i18n'
 import { dullPercent, figureWords, YEAR_FIGURES, type YearFigure, type YearRow } from './yearRows'
 
@@ -31,7 +32,7 @@ const moreWords = ({ outcome, way }: YearRow): string =>
     say('year.more', {
       sessions: Math.round(outcome.sessions.mean),
       thinnings: Math.round(outcome.thinnings.mean),
-      retirements: Math.round(10 * outcome.retirements.mean) / 10,
+      retirements: tenth(outcome.retirements.mean),
     }),
     ...(way.kind === 'sent-out'
       ? [say('year.away', { sent: Math.round(outcome.sentOut.mean), days: Math.round(outcome.daysAway.mean) })]
