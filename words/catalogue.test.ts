@@ -121,7 +121,12 @@ describe('every catalogue', () => {
     const message = 'Ausbruch {zone, select, Ferse {an der Ferse} Bauch {am Bauch} other {an der Spitze}}'
     expect(compiledMessage(message, 'de')({ zone: 'Bauch' })).toBe('Ausbruch am Bauch')
     expect(valuesIn(message)).toEqual(['zone'])
-    expect(formsOf('{n, plural, one {ein Messer} other {{n} Messer}}')).toEqual(['ein Messer', '{n} Messer'])
+    const knives = '{n, plural, one {ein Messer} other {{n} Messer}}'
+    expect(formsOf(knives)).toEqual(['ein Messer', '{n} Messer'])
+    expect(formsOf(knives, { n: 1 }, 'de')).toEqual(['ein Messer'])
+    // French says none with the singular
+    expect(formsOf(`{n, plural, =3 {trois} one {{n} lame} other {{n} lames}}`, { n: 0 }, 'fr')).toEqual(['{n} lame'])
+    expect(formsOf(message, { zone: 'Ferse' }, 'de')).toEqual(['Ausbruch an der Ferse'])
   })
 
   it('divides a fraction as the language does, and leaves a count the number it is', () => {

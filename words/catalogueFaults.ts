@@ -1,9 +1,14 @@
-import { IntlMessageFormat } from 'intl-messageformat'
+import {
+  parse,
+  TYPE,
+  type MessageFormatElement,
+  type PluralElement,
+  type SelectElement,
+} from '@formatjs/icu-messageformat-parser'
 
-type Ast = ReturnType<IntlMessageFormat['getAst']>
+type Ast = readonly MessageFormatElement[]
 
-const elementsOf = (message: string): Ast =>
-  new IntlMessageFormat(message, 'en', undefined, { ignoreTag: true }).getAst()
+const elementsOf = (message: string): Ast => parse(message, { ignoreTag: true })
 
 /** Keys of a catalogue with their messages. */
 export const flatten = (tree: object, path = ''): [string, string][] =>
@@ -16,30 +21,46 @@ export function valuesIn(message: string): string[] {
   const found = new Set<string>()
   const walk = (elements: Ast): void => {
     for (const element of elements) {
-      if (!('value' in element) || element.type === 0) continue
+      if (!('value' in element) || element.type === TYPE.literal) continue
       found.add(String(element.value))
-      if ('options' in element && element.options)
-        for (const option of Object.values(element.options as Readonly<Record<string, { readonly value: Ast }>>))
-          walk(option.value)
+      if ('options' in element) for (const option of Object.values(element.options)) walk(option.value)
     }
   }
   walk(elementsOf(message))
   return [...found].sort()
 }
 
-/** Every sentence that a message can become, values standing in their braces. */
-export function formsOf(message: string): string[] {
+/** The forms of a plural or a choice that a value can take: all of them while it is not known. */
+function formsTaken(element: PluralElement | SelectElement, value: string | number | undefined, locale: string): Ast[] {
+  const { options } = element
+  const chosen =
+    value === undefined
+      ? Object.values(options)
+      : element.type === TYPE.select
+        ? [options[value] ?? options['other']]
+        : [options[`=${value}`] ?? options[new Intl.PluralRules(locale).select(Number(value))] ?? options['other']]
+  return chosen.flatMap((option) => (option ? [option.value] : []))
+}
+
+/**
+ * Every sentence that a message can become, values standing in their braces.
+ *
+ * @param known values that choose between its forms, as far as they are known
+ */
+export function formsOf(
+  message: string,
+  known: Readonly<Record<string, string | number>> = {},
+  locale = 'en',
+): string[] {
   const write = (elements: Ast): string[] =>
     elements.reduce<string[]>(
       (sofar, element) => {
         const next =
-          element.type === 0
+          element.type === TYPE.literal
             ? [element.value]
-            : 'options' in element && element.options
-              ? Object.values(element.options as Readonly<Record<string, { readonly value: Ast }>>).flatMap((option) =>
-                  write(option.value),
-                )
-              : ['value' in element ? `{${String(element.value)}}` : '']
+            : element.type === TYPE.plural || element.type === TYPE.select
+              ? formsTaken(element, known[element.value], locale).flatMap(write)
+              : ['value' in element ? `{${element.value}}` : '']
         return sofar.flatMap((text) => next.map((end) => text + end))
       },
       [''],

@@ -1,4 +1,3 @@
-import { IntlMessageFormat } from 'intl-messageformat'
 import { isLanguage, LANGUAGE_TRAITS, type Language } from '../../contract/languages'
 import { ownWords } from '../../demo/words'
 import { formsOf } from '../../words/catalogueFaults'
@@ -62,23 +61,8 @@ const sourceOf = (form: string, values: Values): string =>
 
 /** Forms a message may take once the numbers that are given have chosen theirs. */
 function formsFor(message: string, values: Values): string[] {
-  const chosen = Object.entries(values).filter(([, value]) => typeof value === 'number')
-  const forms = formsOf(message)
-  if (chosen.length === 0 || forms.length === 1) return forms
-  const kept = new Proxy(Object.fromEntries(chosen), {
-    has: () => true,
-    get: (known, name) => (name in known ? Reflect.get(known, name) : `{${String(name)}}`),
-  })
-  try {
-    return [
-      String(
-        new IntlMessageFormat(message, LANGUAGE, undefined, { ignoreTag: true }).format(kept as Record<string, string>),
-      ),
-    ]
-  } catch {
-    // a plural whose number is not given may be any of its forms
-    return forms
-  }
+  const numbers = Object.entries(values).filter((entry): entry is [string, number] => typeof entry[1] === 'number')
+  return formsOf(message, Object.fromEntries(numbers), LANGUAGE)
 }
 
 /** A pattern of what is said under a key: a value that is not given may be anything. */
