@@ -7,7 +7,7 @@ export default defineConfig({
   // one race on a slow machine must not hide what the rest says; what passed only the second time is listed as flaky
   retries: 1,
   // patient: a machine that does other work as well is not a fault of the program
-  timeout: 90_000,
+  timeout: 120_000,
   expect: { timeout: 15_000 },
   reporter: [['list']],
   outputDir: 'test-results',

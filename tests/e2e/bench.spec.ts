@@ -178,7 +178,7 @@ test('what is left for next time opens the next session, and a soak started here
     const leave = page.getByRole('button', { name: say('bench.carryTitle') })
     if (!left && (await leave.isVisible())) {
       await leave.click()
-      await page.getByLabel(say('bench.carryWhat')).fill('a deep old scratch')
+      await page.getByRole('textbox', { name: say('bench.carryWhat') }).fill('a deep old scratch')
       await page.getByRole('button', { name: say('bench.carryOver') }).click()
       await expect(
         page.getByText(say('bench.carriedOver', { zone: capital(say('zone.heel')), what: 'a deep old scratch' })),
@@ -204,7 +204,9 @@ test('the inclinometer warns of the wrong angle, the scale of a heavy hand, and 
   await page.getByText(say('bench.simulators')).click()
   // the bench may begin to listen a moment after the loupe is there
   await expect(async () => {
-    await page.getByRole('button', { name: say('bench.live.snap') }).click()
+    await page
+      .getByRole('button', { name: say('shell.pair', { name: say('bench.simLoupe'), value: say('bench.live.snap') }) })
+      .click()
     await expect(page.getByText(say('bench.live.picture'))).toBeVisible({ timeout: 2000 })
   }).toPass({ timeout: 20_000 })
   while (!(await page.getByRole('button', { name: begins('bench.stroke') }).isVisible()))

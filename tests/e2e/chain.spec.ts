@@ -14,6 +14,9 @@ async function makeHouse(page: Page, link: string): Promise<void> {
   await expect(page).toHaveURL(/moving-in/)
 }
 
+/** Two houses and two people take a browser longer than one errand does. */
+test.describe.configure({ timeout: 180_000 })
+
 test('an owner adds a house by a link, sees both, and nobody sees into another', async ({ page, browser }) => {
   const heard = complaints(page)
   await openAsManager(page, '/house?part=chain')

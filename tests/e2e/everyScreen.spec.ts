@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { complaints, DEMO, fits, openAsManager } from './kitchen'
 import { SCREENS } from './screens'
-import { begins, capital, said, say, weekday } from './words'
+import { begins, capital, own, said, say, weekday } from './words'
 
 /** What axe holds to be serious, of all rules or of those about contrast alone. */
 async function graveFaults(page: Page, rules?: readonly string[]): Promise<string[]> {
@@ -190,7 +190,7 @@ const STATES: readonly State[] = [
     name: 'a question before the end',
     path: '/house?part=devices',
     reach: async (page) => {
-      await page.request.post(`${DEMO}/api/devices`, { data: { name: 'Pass', kind: 'instrument' } })
+      await page.request.post(`${DEMO}/api/devices`, { data: { name: own('pass'), kind: 'instrument' } })
       await page.reload()
       await page
         .getByRole('button', { name: say('house.revoke') })
