@@ -11,6 +11,13 @@ const ALL = 'virtual:words'
 const PART = /^virtual:words\/(\w+)\/(first|rest)$/
 const WORDS = new URL('../words/', import.meta.url)
 
+/** Languages that have a catalogue, by its file. */
+export const catalogueTags = (): string[] =>
+  readdirSync(WORDS).flatMap((file) => /^([a-z]{2,3})\.json$/.exec(file)?.[1] ?? [])
+/** A catalogue as it is written. */
+export const catalogueOf = (language: string): Readonly<Record<string, unknown>> =>
+  JSON.parse(readFileSync(new URL(`${language}.json`, WORDS), 'utf8')) as Readonly<Record<string, unknown>>
+
 /**
  * Each catalogue as two modules, `virtual:words/<language>/first` and `/rest`, and `virtual:words`, which loads the two of
  * every language that has a catalogue.
@@ -23,18 +30,17 @@ export function catalogueParts(): Plugin {
       if (id === `\0${ALL}`) return loaders()
       const [, language, part] = PART.exec(id.slice(1)) ?? []
       if (language === undefined) return null
-      const file = new URL(`${language}.json`, WORDS)
-      this.addWatchFile(file.pathname)
-      const all = JSON.parse(readFileSync(file, 'utf8')) as Readonly<Record<string, unknown>>
-      const own = Object.fromEntries(Object.entries(all).filter(([key]) => FIRST.has(key) === (part === 'first')))
+      this.addWatchFile(new URL(`${language}.json`, WORDS).pathname)
+      const own = Object.fromEntries(
+        Object.entries(catalogueOf(language)).filter(([key]) => FIRST.has(key) === (part === 'first')),
+      )
       return `export default JSON.parse(${JSON.stringify(JSON.stringify(own))})`
     },
   }
 }
 
 function loaders(): string {
-  const tags = readdirSync(WORDS).flatMap((file) => /^([a-z]{2,3})\.json$/.exec(file)?.[1] ?? [])
-  const lines = tags.map(
+  const lines = catalogueTags().map(
     (tag) => `${tag}: { first: () => import('${ALL}/${tag}/first'), rest: () => import('${ALL}/${tag}/rest') }`,
   )
   return `export default { ${lines.join(', ')} }`
