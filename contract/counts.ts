@@ -40,3 +40,7 @@ export const CountLine = z.object({
   missing: z.array(Id),
 })
 export type CountLine = Wire<typeof CountLine>
+
+/** Who last had a knife in their hands, as the log knows: by whatever they did with it. */
+export const LastHand = z.object({ knifeId: Id, personId: Id, at: Instant })
+export type LastHand = Wire<typeof LastHand>

@@ -4,7 +4,7 @@ import type { Station, WeeklySpan } from '../contract/house'
 import { occurrences } from '../core/house/serviceClock'
 import { BOARDS, PRODUCTS } from '../core/house/stations'
 import { knownBlade } from '../core/knife/blade'
-import { KNIFE_TYPES, TYPE_TEMPLATES } from '../core/knife/knifeTypes'
+import { EDGED_TYPES, TYPE_TEMPLATES } from '../core/knife/knifeTypes'
 import { DEFAULT_SERVICE_LIMITS } from '../core/knife/limits'
 import { chance } from '../core/statistics/random'
 import { DAY_MS } from '../core/time'
@@ -99,7 +99,7 @@ export async function loadBigHouse(
   const context = await loadHouseContext(db, house)
   for (let index = 0; index < KNIVES; index++) {
     const started = performance.now()
-    const type = KNIFE_TYPES[index % KNIFE_TYPES.length] ?? 'chef'
+    const type = EDGED_TYPES[index % EDGED_TYPES.length] ?? 'chef'
     const station = stations[index % STATIONS]
     if (!station) continue
     const holderId = people[index % PEOPLE] ?? null

@@ -6,7 +6,14 @@ import { LADDER, LADDER_FORCE, type LadderRung } from '../core/edge/model/ladder
 import { priorWearRate } from '../core/edge/model/wear'
 import { occurrences, type WeeklySpan } from '../core/house/serviceClock'
 import type { BladeSpec } from '../core/knife/bladeSpec'
-import { KNIFE_TYPES, knifeDefaults, meanDps, TYPE_TEMPLATES, type KnifeType } from '../core/knife/knifeTypes'
+import {
+  EDGED_TYPES,
+  KNIFE_TYPES,
+  knifeDefaults,
+  meanDps,
+  TYPE_TEMPLATES,
+  type KnifeType,
+} from '../core/knife/knifeTypes'
 import { DEFAULT_SERVICE_LIMITS } from '../core/knife/limits'
 import { STEELS } from '../core/knife/steels'
 import { eachZone, ZONES } from '../core/knife/zones'
@@ -121,7 +128,7 @@ function makeKnife(
   making: FleetMaking,
   luck: Chance,
 ): { type: KnifeType; truth: TrueKnife; spec: BladeSpec; steel: string } {
-  const type = luck.pick([KNIFE_TYPES[0], ...KNIFE_TYPES.filter((one) => TYPE_TEMPLATES[one].role !== 'bread')])
+  const type = luck.pick([KNIFE_TYPES[0], ...EDGED_TYPES.filter((one) => TYPE_TEMPLATES[one].role !== 'bread')])
   const usual = knifeDefaults(type, TYPE_TEMPLATES[type].typicalLengthMm)
   const steel = stainless[index % stainless.length] ?? { en: 'unnamed', carbides: {}, typicalHrc: 57 }
   const spec: BladeSpec = {

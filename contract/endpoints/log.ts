@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { byId, endpoint } from '../endpoint'
-import { CountLine, NewCount } from '../counts'
+import { CountLine, LastHand, NewCount } from '../counts'
 import { NewEvent, TimelineEvent } from '../events'
 import { KnifeView } from '../knives'
 import { MarkedRecord } from '../marks'
@@ -31,6 +31,9 @@ export const logEndpoints = {
     answer: z.object({ knives: z.array(KnifeView) }),
   }),
   counts: endpoint('get', '/api/counts', 'see', 'The latest counts, newest first', { answer: z.array(CountLine) }),
+  lastHands: endpoint('get', '/api/counts/last-hands', 'see', 'Who last had each knife in their hands, and when', {
+    answer: z.array(LastHand),
+  }),
   sendMarked: endpoint(
     'post',
     '/api/marked-records',

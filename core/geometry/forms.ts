@@ -1,4 +1,5 @@
 import type { KnifeType } from '../knife/knifeTypes'
+import type { Bladeless } from './outlines'
 
 /** Form of a blade as shares of its length and height. */
 export interface Form {
@@ -23,7 +24,7 @@ export interface Form {
 }
 
 /** Outlines of ordinary knives of each kind (drawn from common practice, measured on none). */
-export const FORMS: Readonly<Record<KnifeType, Form>> = {
+export const FORMS: Readonly<Record<Exclude<KnifeType, Bladeless>, Form>> = {
   chef: {
     edgeFlat: 0.3,
     tipRise: 0.34,

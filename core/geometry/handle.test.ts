@@ -4,7 +4,7 @@ import { handleKind, handleOf } from './handle'
 import { profile } from './profile'
 
 /** Types that are held by a stick behind the blade. */
-const STICKS = KNIFE_TYPES.filter((type) => !['bar', 'bows'].includes(handleKind(type)))
+const STICKS = KNIFE_TYPES.filter((type) => !['bar', 'bows', 'none'].includes(handleKind(type)))
 
 describe('a handle', () => {
   it.each(STICKS)('of a %s is as long as a hand is wide, and joins the blade at its spine', (type) => {

@@ -4,9 +4,9 @@ import type { Point } from './point'
 /**
  * Kinds of handle by what a hand finds: scales riveted to a full tang behind a bolster; a straight stick behind a
  * collar; a moulded one with a guard, for wet work; a turned one for a cleaver; a bar over the spine that both hands
- * press on; two bows for fingers and thumb.
+ * press on; two bows for fingers and thumb; none at all.
  */
-export type HandleKind = StickKind | 'bar' | 'bows'
+export type HandleKind = StickKind | 'bar' | 'bows' | 'none'
 type StickKind = 'riveted' | 'collared' | 'moulded' | 'turned'
 
 /** What joins blade and hand, in mm on the axes of the profile; drawn, never measured. */
@@ -47,6 +47,8 @@ const USUAL: Readonly<Record<KnifeType, HandleKind>> = {
   'single-bevel-slicer': 'collared',
   'heavy-single-bevel': 'collared',
   shears: 'bows',
+  plate: 'none',
+  glove: 'none',
 }
 /** From this hardness on a blade of a Western shape usually comes on a straight handle (common practice). */
 const STRAIGHT_FROM_HRC = 62
@@ -134,6 +136,7 @@ export function handleOf(
   blade: { readonly lengthMm: number; readonly heelHeightMm: number },
   steps = GRIP_STEPS,
 ): Handle {
+  if (kind === 'none') return { ...NO_STICK, grip: [] }
   if (kind === 'bar') return barOver(blade)
   if (kind === 'bows') return bowsBehind(blade, steps)
   const make = MAKES[kind]

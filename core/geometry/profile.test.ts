@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { KNIFE_TYPES, knifeDefaults } from '../knife/knifeTypes'
+import { EDGED_TYPES, knifeDefaults } from '../knife/knifeTypes'
 import { ZONES } from '../knife/zones'
 import { profile } from './profile'
 
 describe('a knife in profile', () => {
-  it.each(KNIFE_TYPES)('draws a %s inside its own length and height', (type) => {
+  it.each(EDGED_TYPES)('draws a %s inside its own length and height', (type) => {
     fc.assert(
       fc.property(fc.double({ min: 60, max: 400, noNaN: true }), (lengthMm) => {
         const { heelHeightMm, serrated } = knifeDefaults(type, lengthMm)
@@ -36,6 +36,16 @@ describe('a knife in profile', () => {
     const toothed = profile({ type: 'bread', lengthMm: 250, heelHeightMm: 36, serrated: true })
     expect(toothed.arcLengthMm).toEqual(smooth.arcLengthMm)
     expect(toothed.edge.heel.length).toBeGreaterThan(smooth.edge.heel.length)
+  })
+
+  it('draws what has no blade by its outline, with no edge', () => {
+    const plate = profile({ type: 'plate', lengthMm: 82, heelHeightMm: 82 })
+    expect(plate.blade.every(({ x, y }) => Math.abs(Math.hypot(x - 41, y - 41) - 41) < 1e-9)).toBe(true)
+    expect(plate.hole).toMatchObject({ x: 41, y: 41 })
+    const glove = profile({ type: 'glove', lengthMm: 240, heelHeightMm: 110 })
+    expect(glove.bounds).toMatchObject({ left: 0, top: 110 })
+    expect(glove.bounds.right).toBeCloseTo(240, 9)
+    for (const { edge } of [plate, glove]) expect(ZONES.flatMap((zone) => edge[zone])).toEqual([])
   })
 
   it('refuses a blade of no length', () => {

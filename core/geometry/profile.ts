@@ -3,6 +3,7 @@ import { ZONES, type ByZone, type Zone } from '../knife/zones'
 import { assertPositive } from '../measure'
 import { FORMS, type Form } from './forms'
 import { handleKind, handleOf, type Handle } from './handle'
+import { gloveOutline, isBladeless, plateOutline, type Bladeless } from './outlines'
 import type { Point } from './point'
 
 /** Side view of a knife in mm: x from the heel (0) to the tip, y from the heel's edge (0) up. */
@@ -11,7 +12,7 @@ export interface Profile {
   readonly handle: Handle
   /** where the ground face of a single bevel or wide bevel meets the flat of the blade; empty for other grinds */
   readonly shoulder: readonly Point[]
-  /** the hole a cleaver hangs by */
+  /** the hole a cleaver hangs by, or the bore of a mincer's plate */
   readonly hole: (Point & { readonly radius: number }) | null
   readonly edge: ByZone<readonly Point[]>
   /** edge length along the curve, mm */
@@ -80,6 +81,7 @@ export function profile(input: {
   const { type, lengthMm, heelHeightMm, samples = SAMPLES } = input
   assertPositive('lengthMm', lengthMm)
   assertPositive('heelHeightMm', heelHeightMm)
+  if (isBladeless(type)) return bladelessProfile(type, lengthMm, heelHeightMm, samples)
   const form = FORMS[type]
   const shares = Array.from({ length: samples + 1 }, (_, index) => index / samples)
   const edge = shares.map((share) => ({ x: share * lengthMm, y: edgeHeight(form, share) * heelHeightMm }))
@@ -101,14 +103,32 @@ export function profile(input: {
     hole: type === 'cleaver' ? { ...HOLE, x: lengthMm - HOLE.fromEnd, y: heelHeightMm - HOLE.fromSpine } : null,
     edge: toothed,
     arcLengthMm: mapZones(zones, arcLength),
-    bounds: {
-      left: Math.min(...all.map((point) => point.x)),
-      right: Math.max(...all.map((point) => point.x)),
-      top: Math.max(...all.map((point) => point.y)),
-      bottom: Math.min(...all.map((point) => point.y)),
-    },
+    bounds: boundsOf(all),
   }
 }
+
+/** What has no blade has no edge to draw, and nothing to hold it by but itself. */
+function bladelessProfile(type: Bladeless, lengthMm: number, heightMm: number, samples: number): Profile {
+  const { disc, bore } = plateOutline(lengthMm, samples)
+  const grip = type === 'glove' ? gloveOutline(lengthMm, heightMm) : []
+  const blade = type === 'plate' ? disc : []
+  return {
+    blade,
+    handle: { ...handleOf('none', { lengthMm, heelHeightMm: heightMm }), grip },
+    shoulder: [],
+    hole: type === 'plate' ? bore : null,
+    edge: { heel: [], belly: [], tip: [] },
+    arcLengthMm: { heel: 0, belly: 0, tip: 0 },
+    bounds: boundsOf([...blade, ...grip]),
+  }
+}
+
+const boundsOf = (points: readonly Point[]): Profile['bounds'] => ({
+  left: Math.min(...points.map(({ x }) => x)),
+  right: Math.max(...points.map(({ x }) => x)),
+  top: Math.max(...points.map(({ y }) => y)),
+  bottom: Math.min(...points.map(({ y }) => y)),
+})
 
 const mapZones = <A, B>(zones: ByZone<A>, map: (value: A) => B): ByZone<B> => ({
   heel: map(zones.heel),

@@ -27,6 +27,8 @@ export const KNIFE_TYPES = [
   'single-bevel-slicer',
   'heavy-single-bevel',
   'shears',
+  'plate',
+  'glove',
 ] as const
 export type KnifeType = (typeof KNIFE_TYPES)[number]
 
@@ -196,7 +198,29 @@ export const TYPE_TEMPLATES: Readonly<Record<KnifeType, TypeTemplate>> = {
     dps: 30,
     countedOnly: true,
   }),
+  // a mincer's plate and a cut-resistant glove have no edge; what stands here keeps them describable
+  plate: template({
+    role: 'butchery',
+    codePrefix: 'PL',
+    size: [82, 82],
+    spineMm: 10,
+    bteMm: 3,
+    dps: 30,
+    countedOnly: true,
+  }),
+  glove: template({
+    role: 'butchery',
+    codePrefix: 'GL',
+    size: [240, 110],
+    spineMm: 3,
+    bteMm: 1,
+    dps: 30,
+    countedOnly: true,
+  }),
 }
+
+/** Kinds that have an edge somebody keeps. */
+export const EDGED_TYPES: readonly KnifeType[] = KNIFE_TYPES.filter((type) => !TYPE_TEMPLATES[type].countedOnly)
 
 const HEIGHT_GROWTH = 1 / 3
 

@@ -2,7 +2,7 @@ import { endpoints } from '../../contract/endpoints'
 import type { Clock } from '../clock'
 import type { Database } from '../db/database'
 import type { Mount } from '../mount'
-import { listCounts } from '../db/queries/fleet/counts'
+import { lastHands, listCounts } from '../db/queries/fleet/counts'
 import { recordCount } from '../services/fleet/counts'
 import { viewKnives } from '../services/fleet/fleet'
 import { recordEvents } from '../services/log/recordEvents'
@@ -17,6 +17,7 @@ export function logRoutes(mount: Mount, db: Database, clock: Clock): void {
     }),
   )
   mount(endpoints.sendCount, async ({ caller, body }) => ({ knives: await recordCount(db, clock, caller, body) }))
+  mount(endpoints.lastHands, ({ caller }) => lastHands(db, caller.house.id))
   mount(endpoints.counts, ({ caller }) => listCounts(db, caller.house.id))
   mount(endpoints.sendEvents, ({ caller, body }) =>
     urgently(async () => {

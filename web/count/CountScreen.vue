@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import type { CountOf } from '../../contract/counts'
 import type { KnifeView } from '../../contract/knives'
 import { endpoints } from '../../contract/endpoints'
+import { kindInWords } from '../../words/knifeKind'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useResource } from '../live/resource'
@@ -20,6 +21,7 @@ const formats = useFormats()
 const notices = useNotices()
 const { count, knives, here, away, begin, stop, turn, see, allHere, record } = useCount()
 const { value: before } = useResource(endpoints.counts)
+const { value: hands } = useResource(endpoints.lastHands)
 const asking = ref(false)
 const scanning = ref(false)
 const busy = ref(false)
@@ -128,8 +130,8 @@ async function finish(): Promise<void> {
       <ul class="asked">
         <li v-for="knife in away" :key="knife.id">
           <b class="num">{{ knife.code }}</b>
-          <span>{{ $t('labels.of', { type: $t(`type.${knife.type}`), length: formats.length(knife.lengthMm) }) }}</span>
-          <span>{{ whoHad(knife, fleet) }}</span>
+          <span>{{ kindInWords(knife, say, formats) }}</span>
+          <span>{{ whoHad(knife, fleet, formats, hands) }}</span>
           <AppButton :aria-label="$t('count.isHereOf', { code: knife.code })" @click="turn(knife)">{{
             $t('count.isHere')
           }}</AppButton>

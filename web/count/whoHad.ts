@@ -1,13 +1,26 @@
+import type { LastHand } from '../../contract/counts'
 import type { KnifeView } from '../../contract/knives'
+import type { Formats } from '../../words/format'
 import { say } from '../i18n'
 import type { useFleet } from '../live/fleet'
 
-/** Who had a knife last, and where: whom to ask for it. */
-export const whoHad = (
-  { holderId, stationId }: KnifeView,
+/**
+ * Whom to ask for a knife, and where: whoever last had it in hand by the log, or else its holder, and its place.
+ *
+ * @param last what the log knows of each knife, where it has been asked
+ */
+export function whoHad(
+  { id, holderId, stationId }: Pick<KnifeView, 'id' | 'holderId' | 'stationId'>,
   { people, stations }: Pick<ReturnType<typeof useFleet>, 'people' | 'stations'>,
-): string =>
-  say('count.lastWith', {
-    name: (holderId === null ? undefined : people.get(holderId)?.name) ?? say('rack.nobody'),
-    station: stations.get(stationId)?.name ?? '',
-  })
+  formats: Pick<Formats, 'moment'>,
+  last: readonly LastHand[] = [],
+): string {
+  const nameOf = (personId: string | null): string | undefined =>
+    personId === null ? undefined : people.get(personId)?.name
+  const station = stations.get(stationId)?.name ?? ''
+  const hand = last.find(({ knifeId }) => knifeId === id)
+  const name = nameOf(hand?.personId ?? null)
+  return hand && name
+    ? say('count.lastHand', { name, when: formats.moment(hand.at), station })
+    : say('count.lastWith', { name: nameOf(holderId) ?? say('rack.nobody'), station })
+}

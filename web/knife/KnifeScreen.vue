@@ -2,6 +2,8 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { dullAheadWords, plannedSentence, runnerUpWords, verdictWords } from '../../words/verdict'
+import { TYPE_TEMPLATES } from '../../core/knife/knifeTypes'
+import { kindInWords } from '../../words/knifeKind'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
@@ -57,7 +59,7 @@ const line = computed(() => {
   if (!one) return ''
   const holder = fleet.people.get(one.holderId ?? '')?.name
   return [
-    `${say(`type.${one.type}`)} ${formats.value.length(one.lengthMm)}`,
+    kindInWords(one, say, formats.value),
     one.name,
     one.steelEn ? `${one.steelEn}, ${one.hrc} HRC` : '',
     fleet.stations.get(one.stationId)?.name ?? '',
@@ -75,7 +77,7 @@ const isUnsafe = computed(() => {
   if (one?.status === 'in-service') return one.verdict.action === 'quarantine'
   return one?.status === 'quarantined' || one?.status === 'retired'
 })
-const isCounted = computed(() => knife.value?.status === 'counted')
+const isCounted = computed(() => knife.value && TYPE_TEMPLATES[knife.value.type].countedOnly)
 
 watch(
   () => [route.query['do'], knife.value?.id] as const,
@@ -126,7 +128,7 @@ useKeys({
       <KnifeTimeline :knife="knife" />
       <div class="side">
         <CarriedOver :left="left" :busy="ticking" @done="tickOff" />
-        <KnifeFacts :knife="knife" @measure="dialog = 'measure'" />
+        <KnifeFacts v-if="!isCounted" :knife="knife" @measure="dialog = 'measure'" />
         <KnifeSessions v-if="!isCounted" :knife="knife" />
         <KnifePhotos :knife="knife" />
       </div>

@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { endpoints } from '../../contract/endpoints'
 import type { Gear } from '../../contract/bench'
 import type { KnifeView } from '../../contract/knives'
+import { kindInWords } from '../../words/knifeKind'
 import { call } from '../api'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
@@ -68,7 +69,7 @@ const labels = computed((): readonly Label[] => {
         id: knife.id,
         ...code(knife.code),
         short: knife.code,
-        what: say('labels.of', { type: say(`type.${knife.type}`), length: formats.value.length(knife.lengthMm) }),
+        what: kindInWords(knife, say, formats.value),
         more: [knife.name, fleet.stations.get(knife.stationId)?.name, fleet.people.get(knife.holderId ?? '')?.name]
           .filter(Boolean)
           .join(' · '),

@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
-import { GRINDS, KNIFE_TYPES, knifeDefaults } from '../../core/knife/knifeTypes'
+import { GRINDS, KNIFE_TYPES, knifeDefaults, TYPE_TEMPLATES } from '../../core/knife/knifeTypes'
 import { STEELS, steelByEn } from '../../core/knife/steels'
 import { call } from '../api'
 import { say } from '../i18n'
@@ -30,9 +30,12 @@ const draft = knifeDraft(props.knife, stations.value[0]?.value ?? '')
 const usual = computed(() =>
   knifeDefaults(draft.type, draft.lengthMm ?? knifeDefaults(draft.type, 200).typicalLengthMm),
 )
+/** What is only counted has no blade to describe. */
+const isCounted = computed(() => TYPE_TEMPLATES[draft.type].countedOnly)
 watch(
   () => draft.type,
   () => {
+    if (isCounted.value && draft.lengthMm === null) draft.lengthMm = TYPE_TEMPLATES[draft.type].typicalLengthMm
     draft.grind = usual.value.grind
     draft.serrated = usual.value.serrated
   },
@@ -89,7 +92,13 @@ async function save(read: BodyOf<typeof endpoints.addKnife> | BodyOf<typeof endp
     <p v-if="!knife" class="soft">{{ $t('form.enough') }}</p>
     <div class="form-grid">
       <ChoiceField v-model="draft.type" :label="$t('field.type')" :options="types" />
-      <MeasureField v-model="draft.lengthMm" :label="$t('field.lengthMm')" unit="mm" name="lengthMm" />
+      <MeasureField
+        v-if="!isCounted"
+        v-model="draft.lengthMm"
+        :label="$t('field.lengthMm')"
+        unit="mm"
+        name="lengthMm"
+      />
       <template v-if="!knife">
         <ChoiceField v-model="draft.stationId" :label="$t('field.stationId')" :options="stations" name="stationId" />
         <ChoiceField v-model="draft.holderId" :label="$t('field.holderId')" :options="people" />
@@ -104,7 +113,11 @@ async function save(read: BodyOf<typeof endpoints.addKnife> | BodyOf<typeof endp
       />
       <TextField v-model="draft.name" :label="$t('form.nickname')" name="name" />
     </div>
-    <FoldSection :title="$t('form.measured')" :opened="Boolean(knife)">
+    <div v-if="isCounted" class="form-grid">
+      <MeasureField v-model="draft.price" :label="$t('field.price')" name="price" />
+      <WhenField v-model="draft.boughtOn" :label="$t('field.boughtOn')" kind="day" name="boughtOn" />
+    </div>
+    <FoldSection v-else :title="$t('form.measured')" :opened="Boolean(knife)">
       <p class="soft small">{{ $t('form.measuredHint') }}</p>
       <div class="form-grid">
         <MeasureField

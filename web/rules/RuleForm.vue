@@ -2,7 +2,7 @@
 import { computed, reactive } from 'vue'
 import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
-import { KNIFE_TYPES } from '../../core/knife/knifeTypes'
+import { EDGED_TYPES } from '../../core/knife/knifeTypes'
 import { HONING_RULES, POLICY_SCOPES, SCHOOLS, type PolicyRule } from '../../core/policy/policy'
 import { say } from '../i18n'
 import { useFleet } from '../live/fleet'
@@ -28,7 +28,7 @@ const schools = computed(() => wordsOf(SCHOOLS, 'rules.schools'))
 const honings = computed(() => wordsOf(HONING_RULES, 'rules.honings'))
 const times = computed(() => ([2, 3] as const).map((value) => ({ value, label: say(`rules.timesOf.${value}`) })))
 const targets = computed(() => {
-  if (form.scope === 'type') return wordsOf(KNIFE_TYPES, 'type')
+  if (form.scope === 'type') return wordsOf(EDGED_TYPES, 'type')
   const named = form.scope === 'station' ? [...fleet.stations.values()] : [...fleet.people.values()]
   return named.filter(({ active }) => active).map(({ id, name }) => ({ value: id, label: name }))
 })

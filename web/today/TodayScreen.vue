@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import { endpoints } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
 import { daySummary, sittingMinutes } from '../../words/day'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
+import { useResource } from '../live/resource'
 import { useSession } from '../stores/session'
 import AppButton from '../ui/AppButton.vue'
 import EdgeLegend from '../ui/EdgeLegend.vue'
@@ -79,8 +81,10 @@ const stoneMinutes = computed(() => sittingMinutes(list.value?.stones ?? []))
 const whyOut = ({ statusReason, statusSince }: KnifeView): string =>
   say('verdict.since', { reason: statusReason ?? '', day: formats.value.shortDay(statusSince) })
 const howItStands = ({ type, word }: KnifeView): string => `${say(`type.${type}`)}, ${say(`edge.${word}`)}`
+// whom to ask is asked for only where something is missing
+const { value: hands } = useResource(endpoints.lastHands, () => (list.value?.missing.length ? {} : null))
 const lastWith = (knife: KnifeView): string =>
-  `${whoHad(knife, fleet)} ${say('verdict.missedSince', { day: formats.value.shortDay(knife.statusSince) })}`
+  `${whoHad(knife, fleet, formats.value, hands.value)} ${say('verdict.missedSince', { day: formats.value.shortDay(knife.statusSince) })}`
 const summary = computed(() =>
   fleet.fleet && list.value
     ? daySummary(fleet.fleet, list.value.stones, minutesLeft.value, nowMs.value, say, formats.value)

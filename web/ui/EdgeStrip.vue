@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
+import { TYPE_TEMPLATES } from '../../core/knife/knifeTypes'
 import { ZONES } from '../../core/knife/zones'
 import { say, useFormats } from '../i18n'
 import { LIST_SAMPLES, silhouette } from './profiles'
@@ -25,10 +26,11 @@ const whole = computed(() => ({
 const drawing = computed(() =>
   props.large ? silhouette(props.knife, 1.6) : silhouette(whole.value, 2.6, LIST_SAMPLES),
 )
-const label = computed(
-  () =>
-    `${props.knife.code}: ${ZONES.map((zone) => `${say(`zone.${zone}`)} ${formats.value.force(props.knife.zones[zone].forceGf)} ${say(`edge.${props.knife.zones[zone].word}`)}`).join(', ')}${props.knife.grind === 'single' ? `, ${say('zone.oneSided')}` : ''}`,
-)
+const label = computed(() => {
+  const { code, type } = props.knife
+  if (TYPE_TEMPLATES[type].countedOnly) return say('shell.pair', { name: code, value: say(`type.${type}`) })
+  return `${code}: ${ZONES.map((zone) => `${say(`zone.${zone}`)} ${formats.value.force(props.knife.zones[zone].forceGf)} ${say(`edge.${props.knife.zones[zone].word}`)}`).join(', ')}${props.knife.grind === 'single' ? `, ${say('zone.oneSided')}` : ''}`
+})
 </script>
 
 <template>

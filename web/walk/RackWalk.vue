@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { LADDER } from '../../core/edge/model/ladder'
 import { TYPE_TEMPLATES } from '../../core/knife/knifeTypes'
+import { kindInWords } from '../../words/knifeKind'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import AppButton from '../ui/AppButton.vue'
@@ -59,7 +60,7 @@ const FEW_STATIONS = 6
       <ul class="done">
         <li v-for="one in knives" :key="one.id">
           <b class="num">{{ one.code ?? '…' }}</b>
-          <span>{{ $t('labels.of', { type: $t(`type.${one.type}`), length: formats.length(one.lengthMm) }) }}</span>
+          <span>{{ kindInWords(one, say, formats) }}</span>
           <span class="soft">{{ fleet.stations.get(one.stationId)?.name }}</span>
           <span v-if="one.refusal" class="wrong">
             {{ one.refusal }}

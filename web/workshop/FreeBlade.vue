@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { SectionBlade } from '../../core/geometry/section'
-import { GRINDS, KNIFE_TYPES, type KnifeType } from '../../core/knife/knifeTypes'
+import { EDGED_TYPES, GRINDS, type KnifeType } from '../../core/knife/knifeTypes'
 import { say } from '../i18n'
 import ChoiceField from '../ui/ChoiceField.vue'
 import MeasureField from '../ui/MeasureField.vue'
 import { freeBlade, type TriedBlade } from './freeBlade'
 
 const tried = defineModel<TriedBlade>({ required: true })
-const types = KNIFE_TYPES.map((value) => ({ value, label: say(`type.${value}`) }))
+const types = EDGED_TYPES.map((value) => ({ value, label: say(`type.${value}`) }))
 const grinds = GRINDS.map((value) => ({ value, label: say(`grind.${value}`) }))
 const MEASURES = ['heelHeightMm', 'spineMm', 'bteMm', 'dpsLeft', 'dpsRight'] as const
 const change = (blade: Partial<SectionBlade>): void => {

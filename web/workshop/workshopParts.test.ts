@@ -3,7 +3,7 @@ import { mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { Component } from 'vue'
-import { KNIFE_TYPES } from '../../core/knife/knifeTypes'
+import { EDGED_TYPES } from '../../core/knife/knifeTypes'
 import { operate, OPERATION_KINDS, shoulderOf, type Operation, type OperationKind } from '../../core/workshop/operate'
 import { planWorkshop, type WorkshopAsk } from '../../core/workshop/plan'
 import { seriesAhead } from '../../core/workshop/series'
@@ -44,7 +44,7 @@ const stoneName = (id: string): string => STONES.find((stone) => stone.id === id
 
 describe('what each kind of work is asked for', () => {
   it('can be done to a blade of every type, as a sharpener would first ask for it', () => {
-    for (const type of KNIFE_TYPES) {
+    for (const type of EDGED_TYPES) {
       const view = viewOfTriedBlade(freeBlade(type), STONES)
       const suits = (kind: OperationKind): boolean =>
         view.serrated ? ['serrated', 'chip', 'tip'].includes(kind) : kind !== 'serrated' && kind !== 'boning'

@@ -115,6 +115,17 @@ const WORDS: readonly (readonly [KnifeType, readonly string[]])[] = [
     said`shears, scissors, kitchen shears, kitchen scissors, poultry shears, schere, küchenschere,
       geflügelschere, ciseaux, cisaille, tijeras, forbici, tesoura`,
   ],
+  [
+    'plate',
+    said`mincer plate, grinder plate, mincing plate, lochscheibe, wolfscheibe, fleischwolfscheibe, grille de hachoir,
+      plaque de hachoir, placa de picadora, disco de picadora, piastra tritacarne, disco de moedor`,
+  ],
+  [
+    'glove',
+    said`glove, gloves, cut glove, cut-resistant glove, mesh glove, chainmail glove, handschuh,
+      schnittschutzhandschuh, stechschutzhandschuh, kettenhandschuh, gant, gant anti-coupure, gant cotte de mailles,
+      guante, guante anticorte, guante de malla, guanto, guanto antitaglio, luva, luva de malha`,
+  ],
 ]
 const SPELLINGS = new Spellings(WORDS.map(([type, words]) => [type, [type, ...words]] as const))
 

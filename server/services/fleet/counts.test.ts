@@ -66,8 +66,12 @@ describe('a count', () => {
     expect(lines.filter(({ missing }) => missing.includes(away.id))).toHaveLength(2)
   })
 
-  it('takes in shears that are counted only, and leaves what is retired', async () => {
-    const shears = await addTestKnife(house, { type: 'shears', lengthMm: 90 })
+  it.each([
+    ['shears', 90],
+    ['plate', 82],
+    ['glove', 240],
+  ])('takes in a %s that is counted only, and leaves what is retired', async (type, lengthMm) => {
+    const shears = await addTestKnife(house, { type, lengthMm })
     const gone = await addTestKnife(house)
     await house.manager.post('/api/events', { events: [event(gone.id, 'retired', { reason: 'worn' })] })
     expect((await send(count([], [shears.id, gone.id]))).status).toBe(200)
@@ -89,6 +93,26 @@ describe('a count', () => {
     expect(refused.status).toBe(status)
     expect(refused.body.error.sentence.length).toBeGreaterThan(10)
     expect(((await house.manager.get('/api/counts')).body as CountLine[]).length).toBe(before)
+  })
+})
+
+describe('whom to ask for a knife', () => {
+  it('is whoever last had it in hand, until that is taken back; a count is no hand', async () => {
+    const { id } = await addTestKnife(house)
+    const handsOf = async (): Promise<unknown[]> =>
+      ((await house.manager.get('/api/counts/last-hands')).body as { knifeId: string }[]).filter(
+        ({ knifeId }) => knifeId === id,
+      )
+    expect(await handsOf()).toEqual([])
+    await house.manager.post('/api/events', { events: [check(id, 300, 300, 300, NOW)] })
+    const apprentice = await onTablet(test, house, 'apprentice')
+    const honed = event(id, 'honed', { tool: 'ceramic-rod' })
+    expect((await apprentice.post('/api/events', { events: [honed] })).status).toBe(200)
+    await send(count([], [id]))
+    expect(await handsOf()).toMatchObject([{ personId: house.people.apprentice.id, at: JUST_NOW.toISOString() }])
+    const voided = event(id, 'voided', { eventId: (honed as { id: string }).id, reason: 'another knife' })
+    expect((await apprentice.post('/api/events', { events: [voided] })).status).toBe(200)
+    expect(await handsOf()).toMatchObject([{ personId: house.people.chef.id }])
   })
 })
 

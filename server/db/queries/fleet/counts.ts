@@ -1,7 +1,9 @@
-import type { CountLine, CountOf, NewCount } from '../../../../contract/counts'
+import type { CountLine, CountOf, LastHand, NewCount } from '../../../../contract/counts'
 import type { Queryable } from '../../database'
 
 const COUNTS_LISTED = 30
+/** Events that only somebody with the knife in hand records. */
+const IN_HAND = ['used', 'honed', 'checked', 'sharpened', 'measured', 'returned']
 
 /** Keeps a count. @returns false where it was kept before */
 export async function insertCount(
@@ -58,4 +60,23 @@ export async function listCounts(db: Queryable, houseId: string): Promise<CountL
     present: row.present,
     missing: row.missing,
   }))
+}
+
+/** Who last had each knife in their hands; of a knife that nobody has recorded anything of, nothing. */
+export async function lastHands(db: Queryable, houseId: string): Promise<LastHand[]> {
+  const { rows } = await db.query<{ knife_id: string; person_id: string; at: Date }>(
+    `select knife.id as knife_id, event.person_id, event.at
+     from knives as knife
+     cross join lateral (
+       select person_id, at
+       from events as event
+       where house_id = $1 and knife_id = knife.id and kind = any($2) and person_id is not null
+         and not exists (select from events as void where void.house_id = $1 and void.voids_id = event.id)
+       order by at desc, id desc
+       limit 1
+     ) as event
+     where knife.house_id = $1`,
+    [houseId, IN_HAND],
+  )
+  return rows.map(({ knife_id: knifeId, person_id: personId, at }) => ({ knifeId, personId, at: at.toISOString() }))
 }
