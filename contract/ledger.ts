@@ -41,7 +41,10 @@ const Share = z.object({
   stones: z.number().nullable(),
 })
 
-/** A knife in the ledger: what it cost over the last year, in the house's money. */
+/**
+ * A knife in the ledger: what it cost over the last year, in the house's money. By month and by service it is told for
+ * the time that its log covers, so that a short log makes no cheap knife.
+ */
 export const LedgerKnife = z.object({
   id: Id,
   code: z.string(),
@@ -83,9 +86,12 @@ export const Grinder = z.object({
   standIns: z.number().nullable(),
   /** height lost each time, mm; force off the stone and after four to eight hours, gf; angle left, degrees per side */
   heightMm: z.number().nullable(),
+  /** thickness behind the edge after it, less that before, mm */
+  thickerMm: z.number().nullable(),
   freshGf: z.number().nullable(),
   usedGf: z.number().nullable(),
   dps: z.number().nullable(),
+  /** by invoice or list; of the house's own hands what their labour costs */
   price: z.number().nullable(),
 })
 
@@ -93,10 +99,13 @@ const RateView = z.object({ count: z.number(), perYear: z.number(), low: z.numbe
 
 export const Ledger = z.object({
   money: Money.nullable(),
+  /** when the log begins, where that is within the year; work before it is in no sum */
+  since: Instant.nullable(),
   knives: z.array(LedgerKnife),
   purchases: z.array(Purchase),
   /** expected cost of the year's purchases, with its standard deviation; null where prices are unknown */
   expected: z.object({ sum: z.number(), sd: z.number(), unpriced: z.number() }),
+  /** outside beside the house; where anything went outside, the house's own work on knives of the same kinds alone */
   grinders: z.array(Grinder),
   away: z.array(z.object({ id: Id, code: z.string(), to: z.string(), since: Instant, dueOn: z.string().nullable() })),
   /** share of knives still in use after so many years (Kaplan and Meier), and the years that half outlive */

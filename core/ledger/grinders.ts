@@ -17,6 +17,8 @@ export interface Grinding {
   readonly before: GroundFrom
   readonly days: number | null
   readonly heightMm: number | null
+  /** how much thicker the blade came back behind the edge, mm; below nothing where it was thinned */
+  readonly thickerMm: number | null
   readonly freshGf: number | null
   readonly usedGf: number | null
   readonly dps: number | null
@@ -47,8 +49,8 @@ export function dullest({ payload }: Pick<GroundEvent, 'payload'>): number | nul
 }
 
 /**
- * Every grinding of one knife, with what was measured around it: height before and after, force off the stone and after
- * the hours at which a sharpening is judged.
+ * Every grinding of one knife, with what was measured around it: height and thickness before and after, force off the
+ * stone and after the hours at which a sharpening is judged.
  */
 export function grindings(
   events: readonly GroundEvent[],
@@ -58,9 +60,13 @@ export function grindings(
 ): Grinding[] {
   const found: Grinding[] = []
   let heightMm: number | null = null
+  let bteMm: number | null = null
   let out: GroundEvent | null = null
   events.forEach((event, at) => {
-    if (event.kind === 'measured') heightMm = number(event.payload['heelHeightMm']) ?? heightMm
+    if (event.kind === 'measured') {
+      heightMm = number(event.payload['heelHeightMm']) ?? heightMm
+      bteMm = number(event.payload['bteMm']) ?? bteMm
+    }
     if (event.kind === 'sent-out') out = event
     const isBack = event.kind === 'returned'
     if (event.kind !== 'sharpened' && !(isBack && event.payload['ground'] === true)) return
@@ -74,8 +80,10 @@ export function grindings(
       })
       return forces[0] ?? null
     }
-    const measured = after.map(({ kind, payload }) => (kind === 'measured' ? number(payload['heelHeightMm']) : null))
-    const heightAfter = measured.find((height) => height !== null) ?? null
+    const measuredAfter = (name: 'heelHeightMm' | 'bteMm'): number | null =>
+      after.flatMap(({ kind, payload }) => (kind === 'measured' ? (number(payload[name]) ?? []) : []))[0] ?? null
+    const heightAfter = measuredAfter('heelHeightMm')
+    const bteAfter = number(event.payload['bteMm']) ?? measuredAfter('bteMm')
     const lost = heightMm !== null && heightAfter !== null ? Math.max(0, heightMm - heightAfter) : null
     found.push({
       by: isBack ? String(out?.payload['to'] ?? '') : null,
@@ -85,11 +93,14 @@ export function grindings(
       ),
       days: isBack && out ? (event.atMs - out.atMs) / DAY_MS : null,
       heightMm: isBack ? lost : (number(event.payload['recessionMm']) ?? number(event.payload['estimateMm']) ?? lost),
+      thickerMm: bteMm !== null && bteAfter !== null ? bteAfter - bteMm : null,
       freshGf: forceWithin(0, OFF_STONE_HOURS),
       usedGf: forceWithin(JUDGED_FROM_HOURS, JUDGED_UNTIL_HOURS),
       dps: number(event.payload['dps']),
       price: number(event.payload['price']),
     })
+    // work on the faces says itself what it left
+    bteMm = number(event.payload['bteMm']) ?? bteMm
   })
   return found
 }

@@ -3,8 +3,8 @@ import { computed, ref, watch } from 'vue'
 import { endpoints } from '../../contract/endpoints'
 import type { TimelineEvent } from '../../contract/events'
 import { eventSentence } from '../../words/event'
-import { call } from '../api'
 import { say, useFormats } from '../i18n'
+import { knifeHistory } from './history'
 import { useFleet } from '../live/fleet'
 import { useResource } from '../live/resource'
 import { takeOut } from '../ledger/takeOut'
@@ -27,22 +27,11 @@ const { value: photos } = useResource(endpoints.knifePhotos, () =>
 const { value: ledger } = useResource(endpoints.ledger, session.may('manage-house') ? {} : null)
 const events = ref<readonly TimelineEvent[]>([])
 const refusal = ref('')
-const PAGE = 200
 /** What only says that it was used, honed or looked at is no milestone. */
 const EVERYDAY: ReadonlySet<string> = new Set(['honed', 'used', 'checked', 'came-back'])
 async function loadAll(id: string): Promise<void> {
   try {
-    const all: TimelineEvent[] = []
-    for (;;) {
-      const last = all.at(-1)
-      const page = await call(endpoints.timeline, {
-        params: { id },
-        query: { most: PAGE, ...(last ? { before: last.at, beforeId: last.id } : {}) },
-      })
-      all.push(...page)
-      if (page.length < PAGE) break
-    }
-    events.value = all.reverse()
+    events.value = await knifeHistory(id)
     refusal.value = ''
   } catch (error) {
     refusal.value = refusalText(error)

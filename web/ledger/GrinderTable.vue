@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Ledger } from '../../contract/ledger'
 import { say, useFormats } from '../i18n'
 
@@ -6,6 +7,13 @@ import { say, useFormats } from '../i18n'
 const props = defineProps<{ grinders: Ledger['grinders']; currency: string | null }>()
 const formats = useFormats()
 const open = <T,>(value: T | null, write: (value: T) => string): string => (value === null ? '–' : write(value))
+/** Below a hundredth no caliper tells. */
+const SAME_MM = 0.005
+const thickened = (mm: number): string => {
+  if (Math.abs(mm) < SAME_MM) return say('ledger.asThick')
+  return say(mm > 0 ? 'ledger.thicker' : 'ledger.thinner', { value: formats.value.thickness(Math.abs(mm)) })
+}
+const isBeside = computed(() => props.grinders.some(({ isHouse }) => !isHouse))
 const rows = (): readonly (Ledger['grinders'][number] & { readonly told: string })[] =>
   props.grinders.map((one) => ({ ...one, told: one.isHouse ? say('ledger.own') : one.name }))
 </script>
@@ -24,10 +32,11 @@ const rows = (): readonly (Ledger['grinders'][number] & { readonly told: string 
             <th>{{ $t('ledger.days') }}</th>
             <th>{{ $t('ledger.standIns') }}</th>
             <th>{{ $t('ledger.height') }}</th>
+            <th>{{ $t('ledger.thickness') }}</th>
             <th>{{ $t('ledger.fresh') }}</th>
             <th>{{ $t('ledger.used') }}</th>
             <th>{{ $t('ledger.angle') }}</th>
-            <th>{{ $t('ledger.price') }}</th>
+            <th>{{ $t('ledger.priceOrWork') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -38,6 +47,7 @@ const rows = (): readonly (Ledger['grinders'][number] & { readonly told: string 
             <td class="num">{{ open(one.days, formats.tenths) }}</td>
             <td class="num">{{ open(one.standIns, formats.tenths) }}</td>
             <td class="num">{{ open(one.heightMm, formats.thickness) }}</td>
+            <td class="num">{{ open(one.thickerMm, thickened) }}</td>
             <td class="num">{{ open(one.freshGf, formats.force) }}</td>
             <td class="num">{{ open(one.usedGf, formats.force) }}</td>
             <td class="num">{{ open(one.dps, formats.angle) }}</td>
@@ -45,6 +55,7 @@ const rows = (): readonly (Ledger['grinders'][number] & { readonly told: string 
           </tr>
         </tbody>
       </table>
+      <p v-if="isBeside" class="soft small">{{ $t('ledger.sameKinds') }}</p>
     </div>
   </section>
 </template>

@@ -23,6 +23,11 @@ const { value: ledger, refusal, reload } = useResource(endpoints.ledger)
 const currency = computed(() => ledger.value?.money?.currency ?? null)
 const money = (amount: number): string => formats.value.money(amount, currency.value)
 const orOpen = (amount: number | null): string => (amount === null ? say('ledger.open') : money(amount))
+/** A sum of which some part is not known is that much or more. */
+const atLeast = ({ year }: Ledger['knives'][number], amount: number): string => {
+  if (!Object.values(year).includes(null)) return money(amount)
+  return amount === 0 ? say('ledger.open') : say('ledger.atLeast', { sum: money(amount) })
+}
 type Part = keyof Ledger['knives'][number]['year']
 /** What is known of a part, over all knives; null where nothing is known but of those that had none of it. */
 const sumOf = (part: Part): number | null => {
@@ -75,6 +80,7 @@ const now = computed(() => session.now().toISOString().slice(0, 10))
       <p v-if="ledger.money === null" class="lead">{{ $t('ledger.noMoney') }}</p>
       <template v-else>
         <p class="lead">{{ $t('ledger.sum', sums) }}</p>
+        <p v-if="ledger.since" class="soft">{{ $t('ledger.since', { day: formats.day(ledger.since) }) }}</p>
         <p v-if="unknown > 0" class="soft">{{ say('ledger.unknown', { n: unknown }) }}</p>
       </template>
       <FoldSection :title="$t('ledger.money')">
@@ -123,9 +129,9 @@ const now = computed(() => session.now().toISOString().slice(0, 10))
                 </td>
                 <td><EdgeStrip v-if="fleet.byId(one.id)" :knife="fleet.byId(one.id)!" :px-per-mm="0.26" /></td>
                 <td class="num">
-                  <b>{{ money(one.perMonth) }}</b>
+                  <b>{{ atLeast(one, one.perMonth) }}</b>
                 </td>
-                <td class="num">{{ orOpen(one.perService) }}</td>
+                <td class="num">{{ one.perService === null ? say('ledger.open') : atLeast(one, one.perService) }}</td>
                 <td class="num">{{ orOpen(one.year.purchase) }}</td>
                 <td class="num">{{ orOpen(one.year.labour) }}</td>
                 <td class="num">{{ orOpen(one.year.outside) }}</td>

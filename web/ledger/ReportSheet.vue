@@ -33,16 +33,31 @@ const months = computed(() =>
   }),
 )
 const { value: report, refusal } = useResource(endpoints.report, () => ({ params: { month: month.value } }))
+const amountOf = (amount: number | null, currency: string): string =>
+  amount === null ? say('ledger.open') : formats.value.money(amount, currency)
 const done = computed(() => {
   if (!report.value) return []
-  const { services, checks, honings, sharpenings, minutes, washed, counts } = report.value
+  const { services, sharp, cost, checks, honings, sharpenings, minutes, washed, counts } = report.value
   return [
     ['services', services],
+    ['sharp', say('report.withinOf', { within: sharp.within, measured: sharp.services })],
+    [
+      'keen',
+      sharp.hours === 0
+        ? say('ledger.open')
+        : say('practice.percent', { percent: Math.round(100 - (100 * sharp.dullHours) / sharp.hours) }),
+    ],
     ['checks', checks.all],
     ['within', say('report.withinOf', { within: checks.within, measured: checks.measured })],
     ['honings', honings],
     ['sharpenings', sharpenings],
     ['minutes', formats.value.hours(minutes / 60)],
+    ...(cost === null
+      ? []
+      : [
+          ['labour', amountOf(cost.labour, cost.currency)] as const,
+          ['outside', amountOf(cost.outside, cost.currency)] as const,
+        ]),
     ['washed', say('report.withinOf', { within: washed.washed, measured: washed.sessions })],
     ['counts', counts.all],
     ['missed', counts.missing],
@@ -73,6 +88,13 @@ function list(): void {
     <p v-if="refusal" class="refusal" role="alert">{{ refusal }}</p>
     <template v-if="report">
       <p v-if="report.isEmpty" class="lead">{{ $t('report.empty') }}</p>
+      <template v-else>
+        <p v-for="gap in report.gaps" :key="gap.from">
+          {{
+            say('report.gap', { n: gap.services, from: formats.shortDay(gap.from), last: formats.shortDay(gap.last) })
+          }}
+        </p>
+      </template>
       <div class="columns">
         <section class="heavy-rule">
           <h2>{{ $t('report.done') }}</h2>

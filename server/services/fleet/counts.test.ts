@@ -161,6 +161,19 @@ describe('a missing knife', () => {
     expect(await statusOf(knife.id)).toBe('in-service')
   })
 
+  it('may be missed and found in one go, as a device tells it that was offline, but not the other way round', async () => {
+    const at = (seconds: number): Date => new Date(NOW.getTime() + 1000 * seconds)
+    const [one, other] = [await addTestKnife(house), await addTestKnife(house)]
+    const tell = (id: string, missedAt: number, foundAt: number): Answer =>
+      house.manager.post('/api/events', {
+        events: [event(id, 'missing', {}, at(missedAt)), event(id, 'found', { note: 'in the van' }, at(foundAt))],
+      })
+    expect((await tell(one.id, 2, 3)).status).toBe(200)
+    expect(await statusOf(one.id)).toBe('in-service')
+    expect((await tell(other.id, 3, 2)).status).toBe(409)
+    expect(await statusOf(other.id)).toBe('in-service')
+  })
+
   it('is planned for nobody, and is found by whoever checks it', async () => {
     const knife = await addTestKnife(house)
     await send(count([], [knife.id]))

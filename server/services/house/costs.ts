@@ -92,3 +92,12 @@ export function stonesOf(
 }
 
 export const YEAR_MS = 365 * DAY_MS
+const MONTH_MS = YEAR_MS / 12
+
+/**
+ * What was spent since an instant, as a year of it: by the time that a knife's log covers, a month at least, so that a
+ * short log makes no cheap knife.
+ */
+export function asAYear(spent: number, firstMs: number, sinceMs: number, nowMs: number): number {
+  return (spent * YEAR_MS) / Math.max(MONTH_MS, nowMs - Math.max(sinceMs, firstMs))
+}

@@ -123,9 +123,13 @@ describe('money', () => {
     const years = (ends - Date.parse('2025-03-10T12:00:00Z')) / (365 * DAY_MS)
     expect(told?.year).toMatchObject({ labour: 10, outside: 0, stones: 0 })
     expect(told?.year.purchase).toBeCloseTo(yearlyCost(120, years, 0.04), 6)
-    expect(told?.perMonth).toBeCloseTo(((told?.year.purchase ?? 0) + 10) / 12, 6)
+    // what was done to a knife of today counts as a month's, not as a year's
+    expect(told?.perMonth).toBeCloseTo((told?.year.purchase ?? 0) / 12 + 10, 6)
     const out = (await ledger()).knives.find(({ code }) => code === 'OUT-1')
     expect(out?.year.outside).toBe(11)
+    // beside the mill stands what the house's own hands did to knives of the same kind, by their wage
+    const own = (await ledger()).grinders.filter(({ isHouse }) => isHouse)
+    expect(own).toMatchObject([{ times: 1, price: 10, days: null }])
     const unpriced = (await ledger()).knives.find(({ code }) => code === 'OUT-2')
     expect(unpriced?.year.purchase).toBeNull()
   })
@@ -307,7 +311,13 @@ describe('a month on one page', () => {
     ])
     expect(body.outOfService).toMatchObject([{ kind: 'retired', code: 'CHIP-1', words: 'worn out' }])
     const gap = (await house.manager.get('/api/reports/2026-02')).body
-    expect(gap).toMatchObject({ isEmpty: true, honings: 0, outOfService: [] })
+    expect(gap).toMatchObject({ isEmpty: true, honings: 0, outOfService: [], sharp: { services: 0, within: 0 } })
+    // days with services and no record are named, not passed over
+    expect(gap.gaps).toEqual([{ from: '2026-02-01T00:00:00.000Z', last: '2026-02-28T00:00:00.000Z', services: 56 }])
+    expect(body.gaps[0]).toMatchObject({ from: '2026-03-01T00:00:00.000Z' })
+    expect(body.cost).toMatchObject({ currency: 'DKK', labour: 75 })
+    expect(body.sharp.services).toBeGreaterThan(0)
+    expect(body.sharp.within).toBeLessThanOrEqual(body.sharp.services)
     expect(gap.services).toBe(56)
     expect((await house.manager.get('/api/reports/2026-13')).status).toBe(422)
     expect((await house.manager.get('/api/reports/march')).status).toBe(422)

@@ -7,6 +7,7 @@ import { chanceBefore, expectedCost } from '../../../core/ledger/purchases'
 import { yearlyRate } from '../../../core/ledger/rate'
 import { medianLife, survival, type Lifetime } from '../../../core/ledger/survival'
 import { yearlyCost } from '../../../core/ledger/writeOff'
+import type { KnifeType } from '../../../core/knife/knifeTypes'
 import { DAY_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
 import { changeHouse } from '../../db/changeHouse'
@@ -17,7 +18,7 @@ import {
   findMoney,
   ledgerEvents,
   saveMoney,
-  stoneWorkSince,
+  stoneWorkBetween,
   type LedgerEvent,
 } from '../../db/queries/house/money'
 import { stoneTurns } from '../../db/queries/shelf/supplies'
@@ -25,7 +26,7 @@ import { Fault } from '../../faults'
 import type { Caller } from '../../signIn/sessions'
 import { allViews, loadFleetSnapshot } from '../fleet/fleet'
 import { houseOccurrences, usageContext } from '../log/usageContext'
-import { invoiceOf, invoiceRate, labourOf, newAt, outsideOf, stonesOf, YEAR_MS } from './costs'
+import { asAYear, invoiceOf, invoiceRate, labourOf, newAt, outsideOf, stonesOf, YEAR_MS } from './costs'
 import { stonesInStock, suppliesInStock } from './stock'
 
 const MONTHS = 12
@@ -47,13 +48,19 @@ function asPurchase(
 
 interface OneGrinding {
   readonly knifeId: string
+  readonly type: KnifeType
   readonly standIns: number
   readonly one: Grinding
 }
 
-/** Each hand beside the others, and of each hand what it did with edges of one condition: like beside like. */
+/**
+ * Each hand beside the others, and of each hand what it did with edges of one condition: like beside like. Where anything
+ * went outside, the house's own work counts on knives of those kinds alone.
+ */
 function grindersOf(all: readonly OneGrinding[]): Ledger['grinders'] {
-  return [...grouped(all, ({ one }) => JSON.stringify([one.by, one.before])).values()]
+  const sentOut = new Set(all.filter(({ one }) => one.by !== null).map(({ type }) => type))
+  const alike = all.filter(({ one, type }) => one.by !== null || sentOut.size === 0 || sentOut.has(type))
+  return [...grouped(alike, ({ one }) => JSON.stringify([one.by, one.before])).values()]
     .flatMap((own) => {
       const [first] = own
       if (!first) return []
@@ -68,6 +75,7 @@ function grindersOf(all: readonly OneGrinding[]): Ledger['grinders'] {
         days: of(({ days }) => days),
         standIns: by === null ? null : meanKnown(own.map(({ standIns }) => standIns)),
         heightMm: of(({ heightMm }) => heightMm),
+        thickerMm: of(({ thickerMm }) => thickerMm),
         freshGf: of(({ freshGf }) => freshGf),
         usedGf: of(({ usedGf }) => usedGf),
         dps: of(({ dps }) => dps),
@@ -126,7 +134,10 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
   const views = await allViews(snapshot)
   const money = await findMoney(db, houseId)
   const events = grouped(await ledgerEvents(db, houseId), ({ knifeId }) => knifeId)
-  const work = grouped(await stoneWorkSince(db, houseId, new Date(since)), ({ knifeId }) => knifeId)
+  const work = grouped(
+    await stoneWorkBetween(db, houseId, new Date(since), new Date(nowMs + DAY_MS)),
+    ({ knifeId }) => knifeId,
+  )
   const rate = await invoiceRate(db, houseId)
   const stones = await stonesInStock(db, houseId, nowMs)
   const worn = stonesOf(stones, await stoneTurns(db, houseId), money, since)
@@ -146,7 +157,8 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
       outside: outsideOf(own, money, rate, since),
       stones: (worn.get(view.id) ?? { cost: 0 }).cost,
     }
-    const total = (year.purchase ?? 0) + (year.labour ?? 0) + (year.outside ?? 0) + (year.stones ?? 0)
+    const spent = (year.labour ?? 0) + (year.outside ?? 0) + (year.stones ?? 0)
+    const total = (year.purchase ?? 0) + asAYear(spent, own[0]?.at.getTime() ?? nowMs, since, nowMs)
     return {
       id: view.id,
       code: view.code,
@@ -160,6 +172,12 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
       stoneMm: worn.get(view.id)?.mm ?? 0,
       wornOut: view.wornOut,
     }
+  }
+  /** what a grinding cost: the invoice or list price, or the labour of whoever did it here */
+  const priceOf = (event: LedgerEvent): number | null => {
+    const { minutes } = event.payload
+    if (event.kind === 'returned') return invoiceOf(event, money, rate)
+    return typeof minutes === 'number' ? labourOf([{ role: event.role, minutes }], money) : null
   }
   const inUse = views.filter(({ status }) => !['retired', 'practice', 'counted'].includes(status))
   const asked = (
@@ -192,8 +210,10 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
     return [{ time: Math.max(0, (ended ? retired.at.getTime() : nowMs) - start) / YEAR_MS, ended }]
   })
   const steps = survival(lifetimes)
+  const firstMs = Math.min(nowMs, ...[...events.values()].flatMap(([first]) => first?.at.getTime() ?? []))
   return {
     money,
+    since: firstMs > since ? new Date(firstMs).toISOString() : null,
     knives: inUse.map(ofKnife),
     purchases: due,
     expected: expectedCost(purchases),
@@ -203,14 +223,14 @@ export async function readLedger(db: Database, clock: Clock, caller: Caller): Pr
           (events.get(id) ?? []).map((event) => ({
             kind: event.kind,
             atMs: event.at.getTime(),
-            payload:
-              event.kind === 'returned' ? { ...event.payload, price: invoiceOf(event, money, rate) } : event.payload,
+            payload: { ...event.payload, price: priceOf(event) },
           })),
           usage.stations.get(stationId) ?? [],
           usage,
           limitGf,
         ).map((one) => ({
           knifeId: id,
+          type,
           standIns: inUse.filter((other) => other.id !== id && other.type === type && other.stationId === stationId)
             .length,
           one,

@@ -1,5 +1,6 @@
 import type { Report } from '../../../contract/report'
 import { startOfDay } from '../../../core/house/serviceClock'
+import { silences } from '../../../core/ledger/silence'
 import { TYPE_TEMPLATES } from '../../../core/knife/knifeTypes'
 import { DAY_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
@@ -11,11 +12,15 @@ import {
   countsOf,
   incidentsIn,
   linesOf,
+  recordedDays,
   washedSessions,
   type MonthLine,
 } from '../../db/queries/house/report'
+import { findMoney, ledgerEvents, stoneWorkBetween } from '../../db/queries/house/money'
 import type { Caller } from '../../signIn/sessions'
 import { houseOccurrences, loadHouseContext } from '../log/usageContext'
+import { invoiceRate, labourOf, outsideOf } from './costs'
+import { sharpServices } from './weeks'
 
 /** The first instant of a month, YYYY-MM, and of the next, in a zone. */
 function monthBounds(month: string, zone: string): readonly [number, number] {
@@ -33,6 +38,18 @@ const asLine = <K extends string>({ kind, at, code, personName, words }: MonthLi
   words,
 })
 
+/** What the month cost in labour and outside; null where the house has said nothing of its money. */
+async function costOf(db: Database, houseId: string, from: Date, until: Date): Promise<Report['cost']> {
+  const money = await findMoney(db, houseId)
+  if (money === null) return null
+  const events = (await ledgerEvents(db, houseId)).filter(({ at }) => at < until)
+  return {
+    currency: money.currency,
+    labour: labourOf(await stoneWorkBetween(db, houseId, from, until), money),
+    outside: outsideOf(events, money, await invoiceRate(db, houseId), from.getTime()),
+  }
+}
+
 /** One month of the house as its log has it; what has yet to come of it is not there. */
 export async function readReport(db: Database, clock: Clock, caller: Caller, month: string): Promise<Report> {
   const { house } = caller
@@ -48,6 +65,11 @@ export async function readReport(db: Database, clock: Clock, caller: Caller, mon
   const isOut = ({ kind }: MonthLine): boolean => kind === 'sent-out' || kind === 'returned'
   const incidents = await incidentsIn(db, house.id, from, until)
   const counts = await countsOf(db, house.id, from, until)
+  const endMs = Math.max(fromMs, Math.min(untilMs, nowMs))
+  const services = houseOccurrences(await loadHouseContext(db, house), 'service', fromMs, endMs)
+  const recorded = (await recordedDays(db, house.id, house.zone, from, until)).map((at) =>
+    startOfDay(at.getTime(), house.zone),
+  )
   return {
     month,
     from: from.toISOString(),
@@ -59,12 +81,8 @@ export async function readReport(db: Database, clock: Clock, caller: Caller, mon
       away: withStatus('away'),
       missing: withStatus('missing'),
     },
-    services: houseOccurrences(
-      await loadHouseContext(db, house),
-      'service',
-      fromMs,
-      Math.max(fromMs, Math.min(untilMs, nowMs)),
-    ).length,
+    services: services.length,
+    sharp: await sharpServices(db, house, fromMs, endMs),
     checks: {
       all: of('checked'),
       within: checks.filter(({ type, dullestGf }) => {
@@ -76,6 +94,12 @@ export async function readReport(db: Database, clock: Clock, caller: Caller, mon
     honings: of('honed'),
     sharpenings: of('sharpened'),
     minutes: Math.round(kinds.get('sharpened')?.minutes ?? 0),
+    cost: await costOf(db, house.id, from, until),
+    gaps: silences(services, new Set(recorded), house.zone).map(({ fromMs: first, lastMs, services: n }) => ({
+      from: new Date(first).toISOString(),
+      last: new Date(lastMs).toISOString(),
+      services: n,
+    })),
     washed: await washedSessions(db, house.id, from, until),
     counts: { all: counts, missing: of('missing'), found: of('found') },
     incidents,

@@ -2,22 +2,80 @@ import type { HouseWeeks } from '../../../contract/papers'
 import { standingEvents, type KnifeEvent } from '../../../core/edge/model/events'
 import { grouped } from '../../../core/group'
 import { knownBlade } from '../../../core/knife/blade'
-import { knifeWeeks, serviceShares, weekAt, type ServedKnife } from '../../../core/ledger/weeks'
+import {
+  knifeWeeks,
+  serviceShares,
+  weekAt,
+  type KnifeWeek,
+  type KnifeWeeks,
+  type ServedKnife,
+  type ServiceShare,
+} from '../../../core/ledger/weeks'
 import { WEEK_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
 import type { Database } from '../../db/database'
-import { listKnives } from '../../db/queries/fleet/knives'
+import { listKnives, type StoredKnife } from '../../db/queries/fleet/knives'
 import { listStates } from '../../db/queries/fleet/states'
+import type { StoredHouse } from '../../db/queries/house/houses'
 import { findMoney } from '../../db/queries/house/money'
 import { listPeople } from '../../db/queries/house/people'
 import { knifeLog } from '../../db/queries/log/events'
 import type { Caller } from '../../signIn/sessions'
 import { standAside } from '../../urgent'
-import { loadHouseContext, usageContext } from '../log/usageContext'
+import { loadHouseContext, usageContext, type HouseContext } from '../log/usageContext'
 import { invoiceOf, invoiceRate, labourOf } from './costs'
 
 /** Other requests get their turn after each knife that took so long, ms. */
 const TURN_MS = 20
+
+/** The log of each knife of the house week by week, but of those for practice; other requests get their turn between. */
+async function* weeksOfKnives(
+  db: Database,
+  { house, context }: { readonly house: StoredHouse; readonly context: HouseContext },
+  { fromMs, untilMs, weeks }: { readonly fromMs: number; readonly untilMs: number; readonly weeks: number },
+): AsyncGenerator<{ knife: StoredKnife; events: readonly KnifeEvent[]; own: KnifeWeeks }> {
+  let turnEndsMs = performance.now() + TURN_MS
+  for (const knife of await listKnives(db, house.id)) {
+    const events = standingEvents(await knifeLog(db, house.id, knife.id)).filter(({ atMs }) => atMs < untilMs)
+    if (events.some(({ kind }) => kind === 'practice')) continue
+    const { spec, role } = knownBlade(knife)
+    const firstMs = Math.min(fromMs, ...events.map(({ atMs }) => atMs))
+    const usage = usageContext(context, firstMs, untilMs)
+    yield {
+      knife,
+      events,
+      own: knifeWeeks({ spec, usage, events, untilMs, limitGf: house.serviceLimits[role] }, fromMs, weeks),
+    }
+    if (performance.now() < turnEndsMs) continue
+    await standAside()
+    turnEndsMs = performance.now() + TURN_MS
+  }
+}
+
+/** How many services of a span every edge at work ended within its limit, and the hours that edges were over it. */
+export async function sharpServices(
+  db: Database,
+  house: StoredHouse,
+  fromMs: number,
+  untilMs: number,
+): Promise<ServiceShare & Pick<KnifeWeek, 'hours' | 'dullHours'>> {
+  const context = await loadHouseContext(db, house)
+  const weeks = Math.max(1, Math.ceil((untilMs - fromMs) / WEEK_MS))
+  const served: ServedKnife[] = []
+  let [hours, dullHours] = [0, 0]
+  for await (const { own } of weeksOfKnives(db, { house, context }, { fromMs, untilMs, weeks })) {
+    served.push(...own.served)
+    for (const week of own.weeks) {
+      hours += week.hours
+      dullHours += week.dullHours
+    }
+  }
+  const shares = serviceShares(served, fromMs, weeks).reduce((sum, week) => ({
+    services: sum.services + week.services,
+    within: sum.within + week.within,
+  }))
+  return { ...shares, hours, dullHours }
+}
 
 /** Week by week, what each knife did and cost, and how many services ended with every edge within its limit. */
 export async function readHouseWeeks(
@@ -54,14 +112,7 @@ export async function readHouseWeeks(
   }
   const served: ServedKnife[] = []
   const told: HouseWeeks['knives'][number][] = []
-  let turnEndsMs = performance.now() + TURN_MS
-  for (const knife of await listKnives(db, house.id)) {
-    const events = standingEvents(await knifeLog(db, house.id, knife.id))
-    if (events.some(({ kind }) => kind === 'practice')) continue
-    const { spec, role } = knownBlade(knife)
-    const firstMs = Math.min(fromMs, ...events.map(({ atMs }) => atMs))
-    const usage = usageContext(context, firstMs, nowMs)
-    const own = knifeWeeks({ spec, usage, events, untilMs: nowMs, limitGf: house.serviceLimits[role] }, fromMs, weeks)
+  for await (const { knife, events, own } of weeksOfKnives(db, { house, context }, { fromMs, untilMs: nowMs, weeks })) {
     served.push(...own.served)
     const costs = costsByWeek(events, (atMs) => weekAt(atMs, fromMs, weeks))
     const stationId = own.weeks.at(-1)?.stationId ?? states.get(knife.id)?.stationId
@@ -83,9 +134,6 @@ export async function readHouseWeeks(
       // a knife that moved within the week has its cost once
       costs.delete(week.week)
     }
-    if (performance.now() < turnEndsMs) continue
-    await standAside()
-    turnEndsMs = performance.now() + TURN_MS
   }
   const byStation = grouped(served, ({ stationId }) => stationId)
   return {

@@ -85,16 +85,22 @@ async function assertMove(
   }
 }
 
-/** What can only be said of a knife that is missing, or away. */
-const NEEDS = { found: ['missing', 'not-missing'], returned: ['away', 'not-away'] } as const
+/** What can only be said of a knife that is missing, or away, and the event that makes it so. */
+const NEEDS = {
+  found: { status: 'missing', by: 'missing', fault: 'not-missing' },
+  returned: { status: 'away', by: 'sent-out', fault: 'not-away' },
+} as const
 
 async function assertGone(
   db: Queryable,
   houseId: string,
   { id, code }: StoredKnife,
-  kind: keyof typeof NEEDS,
+  event: NewEvent & { readonly kind: keyof typeof NEEDS },
+  together: readonly NewEvent[],
 ): Promise<void> {
-  const [status, fault] = NEEDS[kind]
+  const { status, by, fault } = NEEDS[event.kind]
+  // a device that was offline tells both at once
+  if (together.some(({ kind, at }) => kind === by && at < event.at)) return
   if ((await findState(db, houseId, id))?.status !== status) throw new Fault('conflict', fault, { code })
 }
 
@@ -179,7 +185,7 @@ export async function recordWithin(
     for (const event of fresh) {
       if (event.kind === 'moved') await assertMove(change, caller, event, stationIds)
       if (event.kind === 'voided') await assertVoidable(change, caller, event)
-      if (event.kind === 'found' || event.kind === 'returned') await assertGone(change, houseId, knife, event.kind)
+      if (event.kind === 'found' || event.kind === 'returned') await assertGone(change, houseId, knife, event, fresh)
       assertChipFits(event, knife)
       if (ON_AN_EDGE.has(event.kind)) assertHasEdge(knife)
     }

@@ -35,7 +35,7 @@ export async function currencyChanges(db: Queryable, houseId: string): Promise<{
   return rows
 }
 
-/** Minutes and sessions on the stones since an instant, by knife and the role of whoever did them. */
+/** Minutes and sessions on the stones between two instants, by knife and the role of whoever did them. */
 export interface StoneWork {
   readonly knifeId: string
   readonly role: PersonRole | null
@@ -43,16 +43,16 @@ export interface StoneWork {
   readonly sessions: number
 }
 
-export async function stoneWorkSince(db: Queryable, houseId: string, since: Date): Promise<StoneWork[]> {
+export async function stoneWorkBetween(db: Queryable, houseId: string, from: Date, until: Date): Promise<StoneWork[]> {
   const { rows } = await db.query<StoneWork>(
     `select event.knife_id as "knifeId", person.role, count(*)::int as sessions,
             coalesce(sum((event.payload ->> 'minutes')::float8), 0) as minutes
      from events as event
      left join people as person on person.house_id = $1 and person.id = event.person_id
-     where event.house_id = $1 and event.kind = 'sharpened' and event.at >= $2
+     where event.house_id = $1 and event.kind = 'sharpened' and event.at >= $2 and event.at < $3
        and not exists (select from events as void where void.house_id = $1 and void.voids_id = event.id)
      group by event.knife_id, person.role`,
-    [houseId, since],
+    [houseId, from, until],
   )
   return rows
 }
@@ -62,17 +62,20 @@ export interface LedgerEvent {
   readonly knifeId: string
   readonly kind: 'added' | 'sharpened' | 'returned' | 'sent-out' | 'checked' | 'measured' | 'retired' | 'missing'
   readonly at: Date
+  /** of whoever did it */
+  readonly role: PersonRole | null
   readonly payload: Readonly<Record<string, unknown>>
 }
 
 export async function ledgerEvents(db: Queryable, houseId: string): Promise<LedgerEvent[]> {
   const { rows } = await db.query<LedgerEvent>(
-    `select knife_id as "knifeId", kind, at, payload
+    `select knife_id as "knifeId", kind, at, person.role, payload
      from events as event
-     where house_id = $1
+     left join people as person on person.house_id = $1 and person.id = event.person_id
+     where event.house_id = $1
        and kind in ('added', 'sharpened', 'returned', 'sent-out', 'checked', 'measured', 'retired', 'missing')
        and not exists (select from events as void where void.house_id = $1 and void.voids_id = event.id)
-     order by knife_id, at, id`,
+     order by knife_id, at, event.id`,
     [houseId],
   )
   return rows

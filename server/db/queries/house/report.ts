@@ -118,3 +118,26 @@ export async function incidentsIn(
   )
   return rows
 }
+
+/** One instant of each day, by the house's zone, that anything is on record of: events, counts, accidents. */
+export async function recordedDays(
+  db: Queryable,
+  houseId: string,
+  zone: string,
+  from: Date,
+  until: Date,
+): Promise<Date[]> {
+  const { rows } = await db.query<{ at: Date }>(
+    `select min(at) as at
+     from (
+       select at from events as event where house_id = $1 and at >= $2 and at < $3 and ${STANDING}
+       union all
+       select ended_at from counts where house_id = $1 and ended_at >= $2 and ended_at < $3
+       union all
+       select at from incidents where house_id = $1 and at >= $2 and at < $3
+     ) as record
+     group by (at at time zone $4)::date`,
+    [houseId, from, until, zone],
+  )
+  return rows.map(({ at }) => at)
+}
