@@ -24,10 +24,10 @@ export function plateOutline(
 
 /** Fingers of a glove from the little one up: middle line and half width as shares of its height, reach as one of its length. */
 const FINGERS = [
-  { at: 0.2, half: 0.085, reach: 0.86 },
-  { at: 0.39, half: 0.09, reach: 0.97 },
-  { at: 0.58, half: 0.09, reach: 1 },
-  { at: 0.77, half: 0.09, reach: 0.94 },
+  { at: 0.19, half: 0.08, reach: 0.86 },
+  { at: 0.355, half: 0.08, reach: 0.97 },
+  { at: 0.52, half: 0.08, reach: 1 },
+  { at: 0.685, half: 0.08, reach: 0.94 },
 ] as const
 /** Where fingers part from the palm, and the thumb from the cuff, as shares of the length. */
 const WEB = 0.6
@@ -35,12 +35,13 @@ const CUFF = 0.24
 const TIP_STEPS = 6
 /** The thumb from its root on the palm's upper side, shares of length and height. */
 const THUMB = [
-  [0.56, 0.86],
-  [0.66, 0.95],
-  [0.67, 0.99],
-  [0.64, 1],
-  [0.56, 0.99],
-  [0.38, 0.84],
+  [0.54, 0.785],
+  [0.68, 0.89],
+  [0.7, 0.94],
+  [0.68, 0.98],
+  [0.63, 1],
+  [0.56, 0.98],
+  [0.36, 0.8],
 ] as const
 
 /** A glove lying flat, cuff at 0, fingers towards its length, thumb up. */
@@ -55,12 +56,12 @@ export function gloveOutline(lengthMm: number, heightMm: number): Point[] {
     return [at(WEB, middle - half), ...tip, at(WEB, middle + half)]
   })
   return [
-    at(0, 0.2),
-    at(CUFF, 0.22),
-    at(0.34, 0.13),
+    at(0, 0.18),
+    at(CUFF, 0.2),
+    at(0.34, 0.12),
     ...fingers,
     ...THUMB.map(([x, y]) => at(x, y)),
-    at(CUFF, 0.74),
-    at(0, 0.76),
+    at(CUFF, 0.7),
+    at(0, 0.72),
   ]
 }

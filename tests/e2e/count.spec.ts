@@ -37,7 +37,7 @@ test('a shift is counted by touch and by label with one knife missing, which is 
   await page.getByRole('button', { name: away }).click()
   await page.getByRole('button', { name: say('count.finish') }).click()
   const asked = page.getByRole('listitem').filter({ hasText: away })
-  await expect(asked).toContainText(said('count.lastWith', { station: own('Charcuterie') }))
+  await expect(asked).toContainText(said('count.lastHand', { station: own('Charcuterie') }))
   await page.getByRole('button', { name: say('count.record', { n: 1 }) }).click()
   await expect(page.getByText(say('count.missed', { n: 1, codes: away }))).toBeVisible()
 

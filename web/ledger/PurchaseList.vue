@@ -19,7 +19,12 @@ const between = ({ when }: Purchase): string =>
 const unpriced = computed(() => Math.round(props.ledger.expected.unpriced))
 function list(): void {
   takeOut('yorvik-purchases.csv', [
-    [say('ledger.what'), say('ledger.when'), say('ledger.chance'), say('ledger.price')],
+    [
+      say('ledger.what'),
+      say('ledger.when'),
+      say('ledger.chance'),
+      [say('ledger.price'), currency.value].filter(Boolean).join(', '),
+    ],
     ...props.ledger.purchases.map((one) => [
       one.name,
       `${one.when.earlyAt.slice(0, 10)} / ${one.when.middleAt.slice(0, 10)} / ${one.when.lateAt.slice(0, 10)}`,

@@ -68,7 +68,7 @@ const stations = computed(() =>
           <span class="soft small">{{
             knife.status === 'in-service'
               ? (fleet.people.get(knife.holderId ?? '')?.name ?? $t('rack.nobody'))
-              : $t(`status.${knife.status}`)
+              : $t(knife.status === 'counted' ? `type.${knife.type}` : `status.${knife.status}`)
           }}</span>
         </component>
       </li>
