@@ -70,10 +70,12 @@ describe.each(['in the database', 'in a folder'])('pictures %s', (where) => {
     expect((await house.manager.post(`/api/knives/${knifeId}/photos`, wrong)).status).toBe(404)
     const letter = { id: newId(), base64: Buffer.from('dear all').toString('base64'), eventId: null }
     expect((await house.manager.post(`/api/knives/${knifeId}/photos`, letter)).status).toBe(422)
-    // what is taken back takes its picture out of sight
+    // what is taken back takes its picture with it
     const undo = event(knifeId, 'voided', { eventId: sent['id'], reason: 'a slip' }, soon(2))
     await house.manager.post('/api/events', { events: [undo] })
     expect(await photos()).toEqual([])
+    expect((await bytesOf(id, house.manager.cookie())).status).toBe(404)
+    expect((await house.manager.get('/api/photo-room')).body).toMatchObject({ photos: 0 })
   })
 
   it('belong to an accident, and are gone when they are taken away', async () => {
@@ -98,7 +100,7 @@ describe.each(['in the database', 'in a folder'])('pictures %s', (where) => {
     await house.manager.send('PUT', '/api/photo-room', { quotaMb: 1 })
     const id = newId()
     expect((await house.manager.post(`/api/knives/${knifeId}/photos`, { id, base64, eventId: null })).status).toBe(200)
-    expect((await house.manager.get('/api/photo-room')).body).toMatchObject({ quotaMb: 1, photos: 2 })
+    expect((await house.manager.get('/api/photo-room')).body).toMatchObject({ quotaMb: 1, photos: 1 })
     expect((await house.manager.send('PUT', '/api/photo-room', { quotaMb: -1 })).status).toBe(422)
   })
 
@@ -106,7 +108,7 @@ describe.each(['in the database', 'in a folder'])('pictures %s', (where) => {
     const { parts } = (await house.manager.get('/api/house/whole.json')).body as {
       parts: { photos: { bytes: string }[] }
     }
-    expect(parts.photos).toHaveLength(2)
+    expect(parts.photos).toHaveLength(1)
     for (const { bytes } of parts.photos) expect(bytes).toMatch(/^\\x[0-9a-f]{20,}$/)
   })
 

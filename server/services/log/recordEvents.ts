@@ -7,6 +7,7 @@ import { MINUTE_MS } from '../../../core/time'
 import type { Clock } from '../../clock'
 import { changeHouse, type HouseChange } from '../../db/changeHouse'
 import type { Database, Queryable } from '../../db/database'
+import { deletePhotosOf } from '../../db/queries/bench/photos'
 import { lockKnife, updateKnife, type StoredKnife } from '../../db/queries/fleet/knives'
 import { findPerson } from '../../db/queries/house/people'
 import { findState } from '../../db/queries/log/folds'
@@ -189,6 +190,8 @@ export async function recordWithin(
       assertChipFits(event, knife)
       if (ON_AN_EDGE.has(event.kind)) assertHasEdge(knife)
     }
+    const takenBack = fresh.flatMap((event) => (event.kind === 'voided' ? event.payload.eventId : []))
+    if (takenBack.length > 0) await deletePhotosOf(change, houseId, takenBack)
     const writes = fresh.map(toWrite(caller, knife, workingDps))
     const described = await restoreDescription(change, houseId, knife, fresh)
     await insertEvents(change, houseId, writes)

@@ -46,6 +46,11 @@ export async function findPhoto(
   )
 }
 
+/** Pictures of entries that were taken back go with them; their files, where they lie in a folder, with the next sweep. */
+export async function deletePhotosOf(db: Queryable, houseId: string, eventIds: readonly string[]): Promise<void> {
+  await db.query('delete from photos where house_id = $1 and event_id = any($2)', [houseId, eventIds])
+}
+
 /** Takes a picture away. @returns whether it was there */
 export async function deletePhoto(db: Queryable, houseId: string, id: string): Promise<boolean> {
   const { rowCount } = await db.query('delete from photos where house_id = $1 and id = $2', [houseId, id])
