@@ -3,7 +3,7 @@ import { ref, watch } from 'vue'
 import type { TimelineEvent } from '../../contract/events'
 import { eventSentence } from '../../words/event'
 import { say, useFormats } from '../i18n'
-import { knifeHistory } from '../knife/history'
+import { knifeHistory } from '../live/knifeHistory'
 import { useFleet } from '../live/fleet'
 import { refusalText } from '../refusalText'
 
