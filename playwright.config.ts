@@ -1,6 +1,29 @@
 import { defineConfig } from '@playwright/test'
 import { LOCALE } from './tests/e2e/words'
 
+/**
+ * Parts of the browser that no test sees and each new page would start: popups of its address bar, hints, updates. The
+ * last list that is given counts, so the runner's own names stand here too.
+ */
+const WITHOUT = [
+  'AimEnabled',
+  'AvoidCorsURLLoaderRestartOnRedirect',
+  'AvoidUnnecessaryBeforeUnloadCheckSync',
+  'DestroyProfileOnBrowserClose',
+  'HttpsFirstBalancedModeAutoEnable',
+  'HttpsUpgrades',
+  'LensOverlay',
+  'MediaRouter',
+  'NetworkTimeServiceQuerying',
+  'OptimizationHints',
+  'PaintHolding',
+  'PreconnectToSearch',
+  'ThirdPartyStoragePartitioning',
+  'WebUIOmniboxAimPopup',
+  'WebUIOmniboxPopup',
+  'WebUIOmniboxFullPopup',
+]
+
 export default defineConfig({
   testDir: 'tests/e2e',
   workers: 1,
@@ -27,6 +50,7 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        `--disable-features=${WITHOUT.join(',')}`,
       ],
     },
   },

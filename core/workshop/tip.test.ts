@@ -3,14 +3,14 @@ import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
 import { clip, polygonArea } from '../geometry/polygon'
 import type { Point } from '../geometry/point'
-import { KNIFE_TYPES } from '../knife/knifeTypes'
+import { EDGED_TYPES } from '../knife/knifeTypes'
 import { lengthPerHeight, repairTip, shareAfter, type TipRepair, type TipShape } from './tip'
 
 const CHEF: TipShape = { type: 'chef', lengthMm: 240, heelHeightMm: 48, spineMm: 2.4, bteMm: 0.35 }
 const whole: TipRepair = { kind: 'tip', lostMm: 5, from: 'spine', sessions: 1 }
 const longest = (points: readonly Point[]): number => Math.max(...points.map(({ x }) => x))
 const shapes = fc.record({
-  type: fc.constantFrom(...KNIFE_TYPES),
+  type: fc.constantFrom(...EDGED_TYPES),
   lengthMm: fc.integer({ min: 120, max: 300 }),
   heelHeightMm: fc.integer({ min: 22, max: 50 }),
   spineMm: fc.constant(2),
