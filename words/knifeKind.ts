@@ -1,4 +1,4 @@
-import { TYPE_TEMPLATES, type KnifeType } from '../core/knife/knifeTypes'
+import { isCountedOnly, type KnifeType } from '../core/knife/knifeTypes'
 import type { Formats } from './format'
 import type { Say } from './message'
 
@@ -9,5 +9,5 @@ export function kindInWords(
   formats: Pick<Formats, 'length'>,
 ): string {
   const kind = say(`type.${type}`)
-  return TYPE_TEMPLATES[type].countedOnly ? kind : say('labels.of', { type: kind, length: formats.length(lengthMm) })
+  return isCountedOnly(type) ? kind : say('labels.of', { type: kind, length: formats.length(lengthMm) })
 }

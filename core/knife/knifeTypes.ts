@@ -219,8 +219,10 @@ export const TYPE_TEMPLATES: Readonly<Record<KnifeType, TypeTemplate>> = {
   }),
 }
 
+/** Whether things of this kind have no edge that anybody keeps. */
+export const isCountedOnly = (type: KnifeType): boolean => TYPE_TEMPLATES[type].countedOnly
 /** Kinds that have an edge somebody keeps. */
-export const EDGED_TYPES: readonly KnifeType[] = KNIFE_TYPES.filter((type) => !TYPE_TEMPLATES[type].countedOnly)
+export const EDGED_TYPES: readonly KnifeType[] = KNIFE_TYPES.filter((type) => !isCountedOnly(type))
 
 const HEIGHT_GROWTH = 1 / 3
 

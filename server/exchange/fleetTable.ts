@@ -1,7 +1,7 @@
 import { v4 as newId } from 'uuid'
 import type { ExchangeOutcome } from '../../contract/exchange'
 import { NewKnife, type KnifeDescription } from '../../contract/knives'
-import { TYPE_TEMPLATES, type KnifeType } from '../../core/knife/knifeTypes'
+import { TYPE_TEMPLATES, isCountedOnly, type KnifeType } from '../../core/knife/knifeTypes'
 import { issueWords } from '../../words/faults'
 import type { StoredKnife } from '../db/queries/fleet/knives'
 import { Fault } from '../faults'
@@ -103,7 +103,7 @@ function entriesOf(
 
 /** Shears are counted, so nobody has to measure them. */
 const usualOfShears = (type: KnifeType): number | undefined =>
-  TYPE_TEMPLATES[type].countedOnly ? TYPE_TEMPLATES[type].typicalLengthMm : undefined
+  isCountedOnly(type) ? TYPE_TEMPLATES[type].typicalLengthMm : undefined
 
 /** Gives entries without a label the knife they describe already, or the next free label of their type. */
 function labelled(

@@ -124,7 +124,9 @@ test('an empty house is set up, takes a fleet from a spreadsheet and gets a righ
   await expect(mine).toContainText('K2')
   await expect(page.locator('aside')).toContainText('K3')
   await page.goto(`${EMPTY}/knife/K1`)
-  await expect(page.getByText(`${say('type.chef')} ${number(241.3, 1)} mm`, { exact: false })).toBeVisible()
+  await expect(
+    page.getByText(say('labels.of', { type: say('type.chef'), length: `${number(241.3, 1)} mm` })),
+  ).toBeVisible()
   // no tester, no honing ever logged: nothing is said of an edge as a fact before somebody has looked
   await page.goto(`${EMPTY}/today`)
   await expect(mine).toContainText(said('reason.never-read'))

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { dullAheadWords, plannedSentence, runnerUpWords, verdictWords } from '../../words/verdict'
-import { TYPE_TEMPLATES } from '../../core/knife/knifeTypes'
+import { isCountedOnly } from '../../core/knife/knifeTypes'
 import { kindInWords } from '../../words/knifeKind'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
@@ -77,7 +77,7 @@ const isUnsafe = computed(() => {
   if (one?.status === 'in-service') return one.verdict.action === 'quarantine'
   return one?.status === 'quarantined' || one?.status === 'retired'
 })
-const isCounted = computed(() => knife.value && TYPE_TEMPLATES[knife.value.type].countedOnly)
+const isCounted = computed(() => knife.value && isCountedOnly(knife.value.type))
 
 watch(
   () => [route.query['do'], knife.value?.id] as const,

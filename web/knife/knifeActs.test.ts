@@ -4,7 +4,12 @@ import { ACTIONS, type Action } from '../../core/edge/verdict/recommendation'
 import { knifeActs } from './knifeActs'
 
 const knife = (action: Action, runnerUp: Action | null = null, status: KnifeView['status'] = 'in-service'): KnifeView =>
-  ({ code: 'CH-01', status, verdict: { action, runnerUp: runnerUp && { action: runnerUp } } }) as unknown as KnifeView
+  ({
+    code: 'CH-01',
+    type: 'chef',
+    status,
+    verdict: { action, runnerUp: runnerUp && { action: runnerUp } },
+  }) as unknown as KnifeView
 const chef = (): boolean => true
 const cook = (): boolean => false
 
@@ -60,4 +65,15 @@ describe('the keys of a knife’s page', () => {
     expect(knifeActs(knife('quarantine', null, 'quarantined'), cook).first?.key).toBe('check')
     expect(knifeActs(knife('none', null, 'retired'), cook).more).toEqual([])
   })
+
+  it.each(['quarantined', 'missing', 'retired', 'counted'] as const)(
+    'of a glove ask for no edge while it is %s',
+    (status) => {
+      const { first, second, more } = knifeActs({ ...knife('none', null, status), type: 'glove' }, chef)
+      const keys = [first, second, ...more].flatMap((act) => act?.key ?? [])
+      expect(keys).toContain('edit')
+      for (const key of ['check', 'honed', 'bench', 'workshop', 'measure', 'practice', 'send-out'])
+        expect(keys).not.toContain(key)
+    },
+  )
 })

@@ -1,6 +1,7 @@
 import type { RouteLocationRaw } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
 import type { Right } from '../../core/house/rights'
+import { isCountedOnly } from '../../core/knife/knifeTypes'
 import type { KnifeDialog } from './KnifeDialogs.vue'
 
 /** One thing a person can do with a knife: where it leads, what it asks, or `hone` for the honing that was done. */
@@ -20,8 +21,22 @@ export interface KnifeActs {
   readonly more: readonly KnifeAct[]
 }
 
+/** What needs an edge that somebody keeps. */
+const ON_AN_EDGE: ReadonlySet<string> = new Set(['check', 'measure', 'send-out', 'practice'])
+
 /** The keys of a knife's page follow its verdict; whatever else can be done stands behind them. */
 export function knifeActs(knife: KnifeView, may: (right: Right) => boolean): KnifeActs {
+  const acts = actsByState(knife, may)
+  if (!isCountedOnly(knife.type)) return acts
+  const ofAThing = (act: KnifeAct | null): KnifeAct | null => (act && ON_AN_EDGE.has(act.key) ? null : act)
+  return {
+    first: ofAThing(acts.first),
+    second: ofAThing(acts.second),
+    more: acts.more.filter(({ key }) => !ON_AN_EDGE.has(key)),
+  }
+}
+
+function actsByState(knife: KnifeView, may: (right: Right) => boolean): KnifeActs {
   const params = { code: knife.code }
   const check: KnifeAct = { key: 'check', to: { name: 'check', params } }
   const hone: KnifeAct = { key: 'honed', hone: true }

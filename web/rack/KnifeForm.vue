@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import type { BodyOf } from '../../contract/endpoint'
 import { endpoints } from '../../contract/endpoints'
 import type { KnifeView } from '../../contract/knives'
-import { GRINDS, KNIFE_TYPES, knifeDefaults, TYPE_TEMPLATES } from '../../core/knife/knifeTypes'
+import { GRINDS, KNIFE_TYPES, TYPE_TEMPLATES, isCountedOnly, knifeDefaults } from '../../core/knife/knifeTypes'
 import { STEELS, steelByEn } from '../../core/knife/steels'
 import { call } from '../api'
 import { say } from '../i18n'
@@ -31,7 +31,7 @@ const usual = computed(() =>
   knifeDefaults(draft.type, draft.lengthMm ?? knifeDefaults(draft.type, 200).typicalLengthMm),
 )
 /** What is only counted has no blade to describe. */
-const isCounted = computed(() => TYPE_TEMPLATES[draft.type].countedOnly)
+const isCounted = computed(() => isCountedOnly(draft.type))
 watch(
   () => draft.type,
   () => {

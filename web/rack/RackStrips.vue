@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
+import { isCountedOnly } from '../../core/knife/knifeTypes'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import CheckField from '../ui/CheckField.vue'
@@ -59,7 +60,7 @@ const stations = computed(() =>
           <span class="strip"><EdgeStrip :knife="knife" :px-per-mm="0.44" /></span>
           <span class="line">
             <b class="num">{{ knife.code }}</b>
-            <template v-if="knife.status !== 'counted'">
+            <template v-if="!isCountedOnly(knife.type)">
               <span class="num">{{ formats.force(knife.zones[knife.worstZone].forceGf) }}</span>
               <span>{{ $t(`edge.${knife.word}`) }}</span>
             </template>

@@ -4,6 +4,7 @@ import DataTable from 'primevue/datatable'
 import { useRouter } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
 import { ZONES } from '../../core/knife/zones'
+import { isCountedOnly } from '../../core/knife/knifeTypes'
 import { useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import CheckField from '../ui/CheckField.vue'
@@ -62,7 +63,7 @@ function open({ data }: { data: KnifeView }): void {
     </Column>
     <Column :header="$t('field.lengthMm')"
       ><template #body="{ data: knife }"
-        ><span class="num">{{ formats.length(knife.lengthMm) }}</span></template
+        ><span class="num">{{ isCountedOnly(knife.type) ? '–' : formats.length(knife.lengthMm) }}</span></template
       ></Column
     >
     <Column :header="$t('field.stationId')"
@@ -75,16 +76,16 @@ function open({ data }: { data: KnifeView }): void {
     >
     <Column v-for="zone in ZONES" :key="zone" :header="`${$t(`zone.${zone}`)}, gf`">
       <template #body="{ data: knife }"
-        ><span class="num">{{ knife.zones[zone].forceGf }}</span></template
+        ><span class="num">{{ isCountedOnly(knife.type) ? '–' : knife.zones[zone].forceGf }}</span></template
       >
     </Column>
     <Column :header="$t('rack.limit')"
       ><template #body="{ data: knife }"
-        ><span class="num">{{ knife.limitGf }}</span></template
+        ><span class="num">{{ isCountedOnly(knife.type) ? '–' : knife.limitGf }}</span></template
       ></Column
     >
     <Column :header="$t('rack.condition')"
-      ><template #body="{ data: knife }"><EdgeMark :word="knife.word" /></template
+      ><template #body="{ data: knife }"><EdgeMark v-if="!isCountedOnly(knife.type)" :word="knife.word" /></template
     ></Column>
     <Column :header="$t('rack.lastCheck')">
       <template #body="{ data: knife }"

@@ -3,6 +3,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { KnifeView } from '../../contract/knives'
 import { verdictWords } from '../../words/verdict'
+import { isCountedOnly } from '../../core/knife/knifeTypes'
 import { say, useFormats } from '../i18n'
 import { keyOfId, labelText, readLabel, type LabelTarget } from '../labels/labelText'
 import { useFleet } from '../live/fleet'
@@ -92,7 +93,7 @@ function hold(text: string): void {
           </p>
         </div>
         <p class="keys">
-          <template v-if="knife.status !== 'counted'">
+          <template v-if="!isCountedOnly(knife.type)">
             <AppButton kind="main" @click="leave({ name: 'check', params: { code: knife.code } })">{{
               $t('knife.act.check')
             }}</AppButton>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { KnifeView } from '../../contract/knives'
-import { TYPE_TEMPLATES } from '../../core/knife/knifeTypes'
+import { isCountedOnly } from '../../core/knife/knifeTypes'
 import { ZONES } from '../../core/knife/zones'
 import { say, useFormats } from '../i18n'
 import { LIST_SAMPLES, silhouette } from './profiles'
@@ -28,7 +28,7 @@ const drawing = computed(() =>
 )
 const label = computed(() => {
   const { code, type } = props.knife
-  if (TYPE_TEMPLATES[type].countedOnly) return say('shell.pair', { name: code, value: say(`type.${type}`) })
+  if (isCountedOnly(type)) return say('shell.pair', { name: code, value: say(`type.${type}`) })
   return `${code}: ${ZONES.map((zone) => `${say(`zone.${zone}`)} ${formats.value.force(props.knife.zones[zone].forceGf)} ${say(`edge.${props.knife.zones[zone].word}`)}`).join(', ')}${props.knife.grind === 'single' ? `, ${say('zone.oneSided')}` : ''}`
 })
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { LADDER } from '../../core/edge/model/ladder'
-import { TYPE_TEMPLATES } from '../../core/knife/knifeTypes'
+import { isCountedOnly } from '../../core/knife/knifeTypes'
 import { kindInWords } from '../../words/knifeKind'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
@@ -38,7 +38,7 @@ watch(
   },
   { immediate: true },
 )
-const isCounted = computed(() => draft.value.type !== null && TYPE_TEMPLATES[draft.value.type].countedOnly)
+const isCounted = computed(() => draft.value.type !== null && isCountedOnly(draft.value.type))
 const codes = computed(() => knives.value.flatMap(({ code }) => code ?? []))
 const FEW_STATIONS = 6
 </script>
