@@ -195,7 +195,7 @@ function list(): void {
 @media (max-width: 800px) {
   .bars {
     grid-template-columns: repeat(var(--weeks), minmax(0, 1fr));
-    grid-template-rows: repeat(6, calc(var(--row) + 20px));
+    grid-template-rows: repeat(6, calc(var(--row) + 38px));
   }
   .name {
     grid-column: 1 / -1;
@@ -207,12 +207,12 @@ function list(): void {
   }
   .week {
     grid-column: var(--at);
-    grid-template-rows: repeat(6, calc(var(--row) + 20px));
+    grid-template-rows: repeat(6, calc(var(--row) + 38px));
     gap: 10px;
   }
   .cell {
-    height: calc(var(--row) + 20px);
-    padding-top: 22px;
+    height: calc(var(--row) + 38px);
+    padding-top: 40px;
   }
   .ends {
     margin-left: 0;
