@@ -15,8 +15,11 @@ export function whoHad(
   formats: Pick<Formats, 'moment'>,
   last: readonly LastHand[] = [],
 ): string {
-  const nameOf = (personId: string | null): string | undefined =>
-    personId === null ? undefined : people.get(personId)?.name
+  const nameOf = (personId: string | null): string | undefined => {
+    const person = people.get(personId ?? '')
+    // whoever has left cannot be asked
+    return person?.active ? person.name : undefined
+  }
   const station = stations.get(stationId)?.name ?? ''
   const hand = last.find(({ knifeId }) => knifeId === id)
   const name = nameOf(hand?.personId ?? null)

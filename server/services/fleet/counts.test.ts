@@ -71,13 +71,13 @@ describe('a count', () => {
     ['plate', 82],
     ['glove', 240],
   ])('takes in a %s that is counted only, and leaves what is retired', async (type, lengthMm) => {
-    const shears = await addTestKnife(house, { type, lengthMm })
+    const thing = await addTestKnife(house, { type, lengthMm })
     const gone = await addTestKnife(house)
     await house.manager.post('/api/events', { events: [event(gone.id, 'retired', { reason: 'worn' })] })
-    expect((await send(count([], [shears.id, gone.id]))).status).toBe(200)
-    expect([await statusOf(shears.id), await statusOf(gone.id)]).toEqual(['missing', 'retired'])
-    await send(count([shears.id], []))
-    expect(await statusOf(shears.id)).toBe('counted')
+    expect((await send(count([], [thing.id, gone.id]))).status).toBe(200)
+    expect([await statusOf(thing.id), await statusOf(gone.id)]).toEqual(['missing', 'retired'])
+    await send(count([thing.id], []))
+    expect(await statusOf(thing.id)).toBe('counted')
   })
 
   it.each([
