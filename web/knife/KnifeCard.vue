@@ -5,6 +5,7 @@ import type { TimelineEvent } from '../../contract/events'
 import { eventSentence } from '../../words/event'
 import { say, useFormats } from '../i18n'
 import { knifeHistory } from '../live/knifeHistory'
+import { eventNames } from '../live/eventNames'
 import { useFleet } from '../live/fleet'
 import { useResource } from '../live/resource'
 import { takeOut } from '../ledger/takeOut'
@@ -44,10 +45,7 @@ watch(
   },
   { immediate: true },
 )
-const names = {
-  station: (id: string) => fleet.stations.get(id)?.name ?? '',
-  person: (id: string) => fleet.people.get(id)?.name ?? '',
-}
+const names = eventNames(fleet)
 const milestones = computed(() =>
   events.value
     .filter(({ kind, voided }) => !voided && !EVERYDAY.has(kind))

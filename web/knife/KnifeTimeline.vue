@@ -6,6 +6,7 @@ import type { KnifeView } from '../../contract/knives'
 import { eventSentence } from '../../words/event'
 import { call } from '../api'
 import { say, useFormats } from '../i18n'
+import { eventNames } from '../live/eventNames'
 import { useFleet } from '../live/fleet'
 import { useRecords } from '../live/records'
 import { refusalText } from '../refusalText'
@@ -74,10 +75,7 @@ async function takeBack(reason: string): Promise<void> {
     notices.refused(refusalText(error))
   }
 }
-const names = {
-  station: (id: string) => fleet.stations.get(id)?.name ?? '',
-  person: (id: string) => fleet.people.get(id)?.name ?? '',
-}
+const names = eventNames(fleet)
 </script>
 
 <template>

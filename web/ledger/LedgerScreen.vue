@@ -59,7 +59,7 @@ const stations = computed(() => {
 })
 const wornOn = (one: Ledger['knives'][number]): string =>
   one.wornOut ? formats.value.month(one.wornOut.middleAt) : say('ledger.open')
-const now = computed(() => session.now().toISOString().slice(0, 10))
+const now = computed(() => formats.value.dayKey(session.now().toISOString()))
 </script>
 
 <template>

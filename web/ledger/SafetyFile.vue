@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { endpoints } from '../../contract/endpoints'
+import { DAY_MS } from '../../core/time'
 import { say, useFormats } from '../i18n'
 import { useFleet } from '../live/fleet'
 import { useResource } from '../live/resource'
@@ -19,9 +20,9 @@ const fleet = useFleet()
 const formats = useFormats()
 const route = useRoute()
 const router = useRouter()
-const DAY_MS = 24 * 3_600_000
 const USUAL_DAYS = 30
-const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10)
+/** by the house's own day: a morning in the east is another day than in UTC */
+const dayOf = (ms: number): string => formats.value.dayKey(new Date(ms).toISOString())
 const given = (key: string, usual: string): string =>
   /^20\d\d-\d\d-\d\d$/.test(String(route.query[key])) ? String(route.query[key]) : usual
 const today = session.now().getTime()

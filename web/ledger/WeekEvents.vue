@@ -1,23 +1,21 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import type { TimelineEvent } from '../../contract/events'
+import { WEEK_MS } from '../../core/time'
 import { eventSentence } from '../../words/event'
 import { say, useFormats } from '../i18n'
 import { knifeHistory } from '../live/knifeHistory'
+import { eventNames } from '../live/eventNames'
 import { useFleet } from '../live/fleet'
 import { refusalText } from '../refusalText'
 
 /** What is on record of one knife in one week: the events behind a point of the chart. */
 const props = defineProps<{ knifeId: string; from: string }>()
-const WEEK_MS = 7 * 24 * 3_600_000
 const fleet = useFleet()
 const formats = useFormats()
 const events = ref<readonly TimelineEvent[] | null>(null)
 const refusal = ref('')
-const names = {
-  station: (id: string) => fleet.stations.get(id)?.name ?? '',
-  person: (id: string) => fleet.people.get(id)?.name ?? '',
-}
+const names = eventNames(fleet)
 watch(
   () => [props.knifeId, props.from] as const,
   async ([id, from]) => {

@@ -1,4 +1,5 @@
 import type { HouseWeeks } from '../../contract/papers'
+import { WEEK_MS } from '../../core/time'
 import { folded } from '../ui/folded'
 
 /** What a week of the chosen knives adds up to. */
@@ -15,8 +16,6 @@ export interface WeekSum {
   readonly cost: number | null
   readonly knives: readonly HouseWeeks['knives'][number][]
 }
-
-const WEEK_MS = 7 * 24 * 3_600_000
 
 /**
  * The weeks of one station, or of the whole house, and of the knives that a text finds.
